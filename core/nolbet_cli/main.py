@@ -1,0 +1,79 @@
+"""`nolbet`: figures of a plan file and the shelf, without server or database."""
+
+from __future__ import annotations
+
+import argparse
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+
+from nolbet_cli.figure_text import figures_text
+from nolbet_core.figure.figures import Figures
+from nolbet_core.figure.walk import figure_plan
+from nolbet_core.plan.load import LARGEST_BYTES, load_plan
+from nolbet_core.plan.problems import PlanProblem
+
+BROKEN = 2
+
+
+def main(arguments: Sequence[str]) -> int:
+    """Run one command; its exit status: 0, or 2 with one line on standard error."""
+    options = _parser().parse_args(arguments)
+    try:
+        return int(options.command(options))
+    except PlanProblem as problem:
+        return _fail(str(problem))
+
+
+def run() -> None:
+    """The console script."""
+    try:
+        sys.exit(main(sys.argv[1:]))
+    except BrokenPipeError:
+        sys.exit(0)
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="nolbet", description="Works out soil and fill for beds.")
+    commands = parser.add_subparsers(required=True, metavar="COMMAND")
+    figure = commands.add_parser("figure", help="work out a plan file")
+    figure.add_argument("file", metavar="FILE", help="a .nolbet.json plan file, or - for standard input")
+    figure.add_argument("--bed", metavar="KEY", help="only this bed")
+    figure.add_argument("--json", action="store_true", help="print JSON")
+    figure.set_defaults(command=_figure)
+    return parser
+
+
+def _figure(options: argparse.Namespace) -> int:
+    content = _read(options.file)
+    plan, supplies = load_plan(content)
+    figures = figure_plan(plan, supplies)
+    if options.bed is not None:
+        figures = _only(figures, options.bed)
+    print(figures.model_dump_json(indent=2) if options.json else figures_text(figures, plan.garden))
+    return 0
+
+
+def _read(name: str) -> bytes:
+    if name == "-":
+        return sys.stdin.buffer.read(LARGEST_BYTES + 1)
+    try:
+        with Path(name).open("rb") as file:
+            return file.read(LARGEST_BYTES + 1)
+    except OSError as error:
+        raise PlanProblem("", f"{name} can't be read: {error.strerror}") from error
+
+
+def _only(figures: Figures, key: str) -> Figures:
+    beds = [bed for bed in figures.beds if bed.key == key]
+    if not beds:
+        known = ", ".join(bed.key for bed in figures.beds) or "none"
+        raise PlanProblem("--bed", f"there is no bed '{key}'; the file's beds: {known}")
+    return figures.model_copy(update={"beds": beds})
+
+
+def _fail(message: str) -> int:
+    print("nolbet: " + " ".join(message.split()), file=sys.stderr)
+    return BROKEN
+
+

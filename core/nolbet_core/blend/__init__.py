@@ -1,0 +1,1 @@
+"""Soil mixes: parts by loose volume of materials or of other mixes."""

@@ -1,0 +1,1 @@
+"""Figure: walks one plan through every rule. Plan in, figures out."""

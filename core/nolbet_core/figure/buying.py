@@ -1,0 +1,112 @@
+"""Needs and haul of a plan, in figures."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from decimal import Decimal
+
+from nolbet_core.figure.figures import HaulFigures, HaulLine, NeedFigures, SupplierFigures
+from nolbet_core.haul.choose import Chosen, choose
+from nolbet_core.haul.needs import Need
+from nolbet_core.haul.offers import (
+    TOLERANCE_M3,
+    BagOffer,
+    BulkOffer,
+    Form,
+    Line,
+    Offer,
+    Supplier,
+    delivery_for,
+)
+from nolbet_core.plan.garden import BagOfferModel, BulkOfferModel, PlanSupplier
+from nolbet_core.shelf.material import Material
+
+
+def supplier_of(entry: PlanSupplier) -> Supplier:
+    """A plan's supplier as the haul takes it."""
+    name = entry.name or entry.key.replace("_", " ").capitalize()
+    return Supplier(entry.key, name, entry.delivery or Decimal(0), tuple(_offer(offer) for offer in entry.offers))
+
+
+def _offer(entry: BagOfferModel | BulkOfferModel) -> Offer:
+    if isinstance(entry, BagOfferModel):
+        return BagOffer(entry.material, entry.volume_m3, entry.price, entry.fetch)
+    return BulkOffer(
+        entry.material, entry.price_per_m3, entry.step_m3, entry.minimum_m3 or 0.0, entry.load_m3, entry.fetch
+    )
+
+
+def need_figures(need: Need, materials: Mapping[str, Material]) -> NeedFigures:
+    """A need in figures."""
+    return NeedFigures(
+        material=need.material,
+        name=materials[need.material].name,
+        placed_m3=need.placed_m3,
+        loose_m3=need.loose_m3,
+        stock_m3=need.stock_m3,
+        to_buy_m3=need.to_buy_m3,
+        area_m2=need.area_m2,
+        mass_kg=need.mass_kg,
+    )
+
+
+def haul_figures(
+    needs: Sequence[Need], suppliers: Sequence[Supplier], materials: Mapping[str, Material]
+) -> HaulFigures | None:
+    """What to buy where for the needs; None where the garden knows no supplier."""
+    if not suppliers:
+        return None
+    to_buy = {need.material: need.to_buy_m3 for need in needs if need.to_buy_m3 > TOLERANCE_M3}
+    chosen = choose(to_buy, suppliers)
+    return HaulFigures(
+        lines=[_line(line, materials) for line in chosen.lines],
+        suppliers=_supplier_sums(chosen, suppliers),
+        delivery=chosen.delivery,
+        total=chosen.total,
+        proven_optimal=False,
+        all_bags_total=_total_in(to_buy, suppliers, "bag"),
+        all_bulk_total=_total_in(to_buy, suppliers, "bulk"),
+        unmet=list(chosen.unmet),
+    )
+
+
+def _total_in(to_buy: Mapping[str, float], suppliers: Sequence[Supplier], form: Form) -> Decimal | None:
+    chosen = choose(to_buy, suppliers, (form,))
+    return None if chosen.unmet else chosen.total
+
+
+def _supplier_sums(chosen: Chosen, suppliers: Sequence[Supplier]) -> list[SupplierFigures]:
+    sums = []
+    for supplier in suppliers:
+        own = [line for line in chosen.lines if line.supplier.key == supplier.key]
+        if not own:
+            continue
+        delivery = delivery_for(own)
+        sums.append(
+            SupplierFigures(
+                supplier=supplier.key,
+                name=supplier.name,
+                drops=chosen.drops(supplier.key),
+                delivery=delivery,
+                total=sum((line.price for line in own), delivery),
+            )
+        )
+    return sums
+
+
+def _line(line: Line, materials: Mapping[str, Material]) -> HaulLine:
+    offer = line.offer
+    return HaulLine(
+        supplier=line.supplier.key,
+        supplier_name=line.supplier.name,
+        material=line.material,
+        name=materials[line.material].name,
+        form=line.form,
+        count=line.count,
+        volume_m3=line.volume_m3,
+        bag_m3=offer.volume_m3 if isinstance(offer, BagOffer) else None,
+        unit_price=offer.price if isinstance(offer, BagOffer) else offer.price_per_m3,
+        fetch=offer.fetched,
+        left_over_m3=line.left_over_m3,
+        price=line.price,
+    )

@@ -1,0 +1,159 @@
+"""What is worked out from a plan, in the names of the plan file. Figures whose rule isn't built yet are null."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, ConfigDict, Field, PlainSerializer
+
+Level = Literal["stop", "caution", "advice", "note"]
+MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
+
+
+class Out(BaseModel):
+    """A frozen part of the figures."""
+
+    model_config = ConfigDict(frozen=True)
+
+
+class LayerFigures(Out):
+    """A layer where it stands. Masses and loose volume are its own; those of what packs its voids stand beside."""
+
+    material: str
+    name: str
+    sheet: bool
+    bottom_m: float
+    top_m: float
+    placed_m3: float
+    infill_m3: float
+    loose_m3: float
+    infill_loose_m3: float
+    solid_m3: float
+    void_share: float
+    void_m3: float
+    vanishing_m3: float
+    mass_dry_kg: float
+    mass_moist_kg: float
+    mass_saturated_kg: float
+    infill_mass_moist_kg: float
+    sheet_area_m2: float
+    pieces: int | None
+    lifts: int
+    lift_m: float
+    lift_loose_m3: float
+
+
+class Mend(Out):
+    """The one click that mends a finding: the bed's keys with their new values."""
+
+    label: str
+    changes: dict[str, Any]
+
+
+class FindingFigures(Out):
+    """A judgement: what is so, with the figure that shows it, why it matters, and what to do."""
+
+    code: str
+    level: Level
+    message: str
+    why: str
+    advice: str
+    layer: int | None
+    mend: Mend | None
+    seen: str | None
+
+
+class BedFigures(Out):
+    """Figures of one bed (one, however many are alike)."""
+
+    key: str
+    name: str
+    count: int
+    inside_length_m: float
+    inside_width_m: float
+    outer_length_m: float
+    outer_width_m: float
+    rim_m: float
+    line_m: float
+    inside_volume_m3: float
+    fill_volume_m3: float
+    top_area_m2: float
+    footprint_m2: float
+    wall_loss_share: float
+    layers: list[LayerFigures]
+    over_m: float
+    over_m3: float
+    to_fill_m: float
+    vanishing_m3: float
+    void_drop_m: float
+    placed_m3: float
+    loose_m3: float
+    mass_dry_kg: float
+    mass_moist_kg: float
+    mass_saturated_kg: float
+    c_to_n: float | None
+    nitrogen_gap_kg: float | None
+    surface_m: list[float] | None
+    findings: list[FindingFigures]
+
+
+class NeedFigures(Out):
+    """A material's need over all beds. Stock and what is to buy are loose volumes."""
+
+    material: str
+    name: str
+    placed_m3: float
+    loose_m3: float
+    stock_m3: float
+    to_buy_m3: float
+    area_m2: float
+    mass_kg: float
+
+
+class HaulLine(Out):
+    """A line of the haul. `price` is the line's total before delivery."""
+
+    supplier: str
+    supplier_name: str
+    material: str
+    name: str
+    form: Literal["bag", "bulk"]
+    count: int | None
+    volume_m3: float
+    bag_m3: float | None
+    unit_price: MoneyOut
+    fetch: bool
+    left_over_m3: float
+    price: MoneyOut
+
+
+class SupplierFigures(Out):
+    """What one supplier brings: deliveries, their cost, and the sum with its lines."""
+
+    supplier: str
+    name: str
+    drops: int
+    delivery: MoneyOut
+    total: MoneyOut
+
+
+class HaulFigures(Out):
+    """What to buy where, and what it costs."""
+
+    lines: list[HaulLine]
+    suppliers: list[SupplierFigures]
+    delivery: MoneyOut
+    total: MoneyOut
+    proven_optimal: bool
+    all_bags_total: MoneyOut | None
+    all_bulk_total: MoneyOut | None
+    unmet: list[str]
+
+
+class Figures(Out):
+    """Everything worked out from a plan."""
+
+    beds: list[BedFigures] = Field(default_factory=list)
+    needs: list[NeedFigures] = Field(default_factory=list)
+    haul: HaulFigures | None = None

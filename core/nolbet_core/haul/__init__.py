@@ -1,0 +1,1 @@
+"""Buying: needs less what is on hand, bags or bulk, and what it costs."""

@@ -1,0 +1,104 @@
+"""What all beds together need of each material, less what is on hand."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+
+from nolbet_core.blend.mix import Mix
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.layers import Bulk, Standing
+
+
+@dataclass(frozen=True, slots=True)
+class Need:
+    """A material's need: placed and loose volume [m3], stock on hand and what is left to buy (loose) [m3].
+
+    stock_m3 is all that lies on hand, used or not. area_m2: sheets [m2]. mass_kg: as delivered, before stock [kg].
+    """
+
+    material: str
+    placed_m3: float
+    loose_m3: float
+    stock_m3: float
+    to_buy_m3: float
+    area_m2: float
+    mass_kg: float
+
+
+@dataclass(slots=True)
+class _Sum:
+    placed_m3: float = 0.0
+    loose_m3: float = 0.0
+    area_m2: float = 0.0
+    mass_kg: float = 0.0
+
+
+def gather_needs(
+    beds: Iterable[tuple[int, Iterable[Standing]]],
+    stock_m3: Mapping[str, float],
+    mixes: Mapping[str, Mix],
+    materials: Mapping[str, Material],
+) -> tuple[Need, ...]:
+    """Needs of every bed, times how many alike, less stock.
+
+    beds: count and layers of each. stock_m3: loose volume on hand by material or mix [m3]. mixes: by key; a mix's
+    stock is used first, the rest breaks down to its parts, through mixes of mixes. materials: by key.
+    """
+    sums: dict[str, _Sum] = {}
+    for count, layers in beds:
+        for layer in layers:
+            _add_layer(sums, count, layer)
+    stock = dict(stock_m3)
+    for key in _outermost_first(mixes):
+        if key in sums:
+            _break_down(sums, stock, mixes[key], materials)
+    return tuple(_need(key, each, stock.get(key, 0.0)) for key, each in sums.items())
+
+
+def _add_layer(sums: dict[str, _Sum], count: int, layer: Standing) -> None:
+    own = sums.setdefault(layer.material.key, _Sum())
+    own.placed_m3 += count * layer.placed_m3
+    own.loose_m3 += count * layer.loose_m3
+    own.area_m2 += count * layer.sheet_area_m2
+    own.mass_kg += count * layer.mass_moist_kg
+    if isinstance(layer.asked, Bulk) and layer.asked.infill:
+        fines = sums.setdefault(layer.asked.infill.material.key, _Sum())
+        fines.placed_m3 += count * layer.infill_m3
+        fines.loose_m3 += count * layer.infill_loose_m3
+        fines.mass_kg += count * layer.infill_mass_moist_kg
+
+
+def _outermost_first(mixes: Mapping[str, Mix]) -> list[str]:
+    """Mixes in an order in which each stands before the mixes it is made of."""
+    ordered: list[str] = []
+
+    def visit(key: str) -> None:
+        if key in ordered:
+            return
+        for other, mix in mixes.items():
+            if key in mix.recipe:
+                visit(other)
+        ordered.append(key)
+
+    for key in mixes:
+        visit(key)
+    return ordered
+
+
+def _break_down(sums: dict[str, _Sum], stock: dict[str, float], mix: Mix, materials: Mapping[str, Material]) -> None:
+    own = sums.pop(mix.material.key)
+    to_make = max(own.loose_m3 - stock.get(mix.material.key, 0.0), 0.0)
+    for key, share in mix.recipe.items():
+        part = materials[key]
+        each = sums.setdefault(key, _Sum())
+        loose = to_make * share
+        placed = loose / part.loose_factor
+        each.loose_m3 += loose
+        each.placed_m3 += placed
+        each.mass_kg += placed * part.bulk_density_kg_m3
+
+
+def _need(key: str, each: _Sum, stock_m3: float) -> Need:
+    to_buy = max(each.loose_m3 - stock_m3, 0.0)
+    return Need(key, each.placed_m3, each.loose_m3, stock_m3, to_buy, each.area_m2, each.mass_kg)

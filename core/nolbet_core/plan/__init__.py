@@ -1,0 +1,1 @@
+"""The plan file: its models, how it is read, and what it must hold together."""

@@ -1,0 +1,124 @@
+"""A bed in the plan file: its shape, its layers and its reservoir."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from nolbet_core.plan.fields import (
+    Count,
+    DepthM,
+    HeapM3,
+    Key,
+    LayerM,
+    LengthM,
+    Model,
+    Name,
+    OffsetM,
+    Share,
+    WallM,
+)
+from nolbet_core.plan.shapes import Shape
+
+School = Literal[
+    "straight_fill", "wood_in_a_box", "wood_in_a_trench", "wood_mound", "sheet_layers", "no_dig_compost",
+    "no_dig_straw", "shredded_wood", "dug_bed", "stone_drained", "wicking", "soaked_chips", "buried_pipe",
+    "spiral_zones",
+]  # fmt: skip
+
+
+class Infill(Model):
+    """Fine material packed into a coarse layer's voids, as a share of those voids."""
+
+    material: Key
+    share: Share = 1.0
+
+
+class Layer(Model):
+    """A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead."""
+
+    material: Key
+    thickness_m: LayerM | None = None
+    volume_m3: HeapM3 | None = None
+    share: Share | None = None
+    fill: Literal[True] | None = None
+    infill: Infill | None = None
+    lifts: Annotated[int, Field(ge=1, le=50)] | None = None
+    plies: Annotated[int, Field(ge=1, le=20)] | None = None
+    lap_m: OffsetM | None = None
+    up_sides_m: OffsetM | None = None
+    skirt_m: OffsetM | None = None
+    piece_m: Annotated[list[LengthM], Field(min_length=2, max_length=2)] | None = None
+
+
+class Pipe(Model):
+    """Drain pipe lying in a reservoir."""
+
+    diameter_m: LengthM
+    length_m: LengthM
+    count: Count = 1
+
+
+class Crate(Model):
+    """Crates standing in a reservoir."""
+
+    length_m: LengthM
+    width_m: LengthM
+    height_m: LengthM
+    count: Count = 1
+    void_share: Share | None = None
+
+
+class Wick(Model):
+    """What lifts the water into the soil."""
+
+    kind: Literal["soil_column", "strip", "fabric"]
+    diameter_m: LengthM | None = None
+    width_m: LengthM | None = None
+    count: Count = 1
+
+
+class Reservoir(Model):
+    """A wicking bed's reservoir; the layers begin on it."""
+
+    height_m: DepthM
+    overflow_m: OffsetM | None = None
+    medium: Key | None = None
+    pipes: list[Pipe] = Field(default_factory=list)
+    crates: list[Crate] = Field(default_factory=list)
+    wicks: list[Wick] = Field(default_factory=list)
+    tilt_m: OffsetM | None = None
+    liner_lap_m: OffsetM | None = None
+    tested: bool | None = None
+
+
+class Seen(Model):
+    """A finding the gardener has looked at and leaves, with the reason."""
+
+    code: Key
+    reason: Annotated[str, Field(min_length=1, max_length=500)]
+
+
+class Bed(Model):
+    """A bed. Measures are inside ones unless said; headspace is what stays empty below the rim."""
+
+    key: Key
+    name: Name | None = None
+    count: Count = 1
+    school: School | None = None
+    shape: Shape
+    measured: Literal["inside", "outside"] = "inside"
+    wall_m: WallM = 0.0
+    headspace_m: WallM = 0.025
+    corner_depths_m: Annotated[list[DepthM], Field(min_length=4, max_length=4)] | None = None
+    reach_m: Annotated[float, Field(ge=0.1, le=1.5)] = 0.6
+    worked_from: Literal["one_side", "both_sides"] = "both_sides"
+    layers: Annotated[list[Layer], Field(max_length=60)]
+    reservoir: Reservoir | None = None
+    seen: list[Seen] = Field(default_factory=list)
+
+    @property
+    def title(self) -> str:
+        """What the bed is called on the screen."""
+        return self.name or self.key.replace("_", " ").capitalize()

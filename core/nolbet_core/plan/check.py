@@ -1,0 +1,157 @@
+"""What a plan must hold together beyond the form of each key: names that exist, amounts that are one of four."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+
+from nolbet_core.blend.mix import Mix, Part, blend
+from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.plan.garden import OwnMaterial, Plan, PlanMix
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.shelf.library import nearest_keys, standard_shelf
+from nolbet_core.shelf.material import Material, own_material
+
+AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
+SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m")
+BULK_KEYS = (*AMOUNTS, "infill", "lifts")
+
+
+class Supplies:
+    """Everything a layer may name: shelf, own materials and mixes, by key."""
+
+    __slots__ = ("materials", "mixes")
+
+    def __init__(self, materials: Mapping[str, Material], mixes: Mapping[str, Mix]) -> None:
+        self.materials = materials
+        self.mixes = mixes
+
+
+def gather_supplies(own: Iterable[OwnMaterial], mixes: Iterable[PlanMix]) -> Supplies:
+    """The shelf with a garden's own materials and mixes.
+
+    Raises PlanProblem where a key stands twice, a material is like none of the shelf, or mixes contain each other.
+    """
+    materials: dict[str, Material] = dict(standard_shelf())
+    for index, entry in enumerate(own):
+        path = f"materials[{index}]"
+        if entry.key in materials:
+            raise PlanProblem(f"{path}.key", f"'{entry.key}' is taken already")
+        if entry.like not in standard_shelf():
+            raise unknown_key(f"{path}.like", entry.like, standard_shelf())
+        materials[entry.key] = _own(entry)
+    return Supplies(*_add_mixes(materials, list(mixes)))
+
+
+def _own(entry: OwnMaterial) -> Material:
+    figures = entry.model_dump(exclude={"key", "like", "name", "grain"}, exclude_none=True)
+    return own_material(entry.key, entry.name, standard_shelf()[entry.like], figures, entry.grain)
+
+
+def _add_mixes(materials: dict[str, Material], mixes: list[PlanMix]) -> tuple[dict[str, Material], dict[str, Mix]]:
+    paths: dict[str, str] = {}
+    for index, entry in enumerate(mixes):
+        if entry.key in materials or entry.key in paths:
+            raise PlanProblem(f"mixes[{index}].key", f"'{entry.key}' is taken already")
+        paths[entry.key] = f"mixes[{index}]"
+    entries = {entry.key: entry for entry in mixes}
+    made: dict[str, Mix] = {}
+
+    def make(key: str, within: tuple[str, ...]) -> None:
+        entry = entries[key]
+        for place, part in enumerate(entry.parts):
+            path = f"{paths[key]}.parts[{place}].material"
+            if part.material in (*within, key):
+                raise PlanProblem(path, f"'{part.material}' would contain itself")
+            if part.material in entries and part.material not in made:
+                make(part.material, (*within, key))
+            if part.material not in materials:
+                raise unknown_key(path, part.material, materials)
+            if materials[part.material].is_sheet:
+                raise PlanProblem(path, f"'{part.material}' is a sheet and can't be mixed")
+        try:
+            parts = [Part(materials[part.material], part.parts) for part in entry.parts]
+            made[key] = blend(key, entry.name or key.replace("_", " ").capitalize(), parts)
+        except ValueError as problem:
+            raise PlanProblem(f"{paths[key]}.parts", str(problem)) from problem
+        materials[key] = made[key].material
+
+    for key in entries:
+        if key not in made:
+            make(key, ())
+    return materials, made
+
+
+def unknown_key(path: str, wanted: str, keys: Iterable[str]) -> PlanProblem:
+    """The problem of a key that names nothing, with those it may have meant."""
+    near = nearest_keys(keys, wanted)
+    hint = f"; did you mean {' or '.join(near)}?" if near else "; nolbet shelf lists what there is"
+    return PlanProblem(path, f"'{wanted}' isn't on the shelf{hint}")
+
+
+def check_plan(plan: Plan, supplies: Supplies) -> None:
+    """Raise PlanProblem for the first thing in a plan that doesn't hold together."""
+    _check_twice("beds", [bed.key for bed in plan.beds])
+    _check_twice("suppliers", [supplier.key for supplier in plan.suppliers])
+    for index, bed in enumerate(plan.beds):
+        check_bed(bed, supplies.materials, f"beds[{index}]")
+    for index, stock in enumerate(plan.stock):
+        if stock.material not in supplies.materials:
+            raise unknown_key(f"stock[{index}].material", stock.material, supplies.materials)
+    for index, supplier in enumerate(plan.suppliers):
+        for place, offer in enumerate(supplier.offers):
+            if offer.material not in supplies.materials:
+                path = f"suppliers[{index}].offers[{place}].material"
+                raise unknown_key(path, offer.material, supplies.materials)
+
+
+def _check_twice(path: str, keys: list[str]) -> None:
+    seen: set[str] = set()
+    for index, key in enumerate(keys):
+        if key in seen:
+            raise PlanProblem(f"{path}[{index}].key", f"'{key}' is taken already")
+        seen.add(key)
+
+
+def check_bed(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
+    """Raise PlanProblem for the first layer of a bed that doesn't hold together."""
+    filling = None
+    for index, layer in enumerate(bed.layers):
+        here = f"{path}.layers[{index}]"
+        material = materials.get(layer.material)
+        if material is None:
+            raise unknown_key(f"{here}.material", layer.material, materials)
+        if material.is_sheet:
+            _refuse_keys(layer, BULK_KEYS, here, f"{layer.material} is a sheet and has no such key")
+            continue
+        _refuse_keys(layer, SHEET_KEYS, here, f"only sheets have it, and {layer.material} is none")
+        _check_amount(layer, here)
+        if layer.fill and filling is not None:
+            raise PlanProblem(f"{here}.fill", f"layers[{filling}] fills the rest already; only one layer can")
+        filling = index if layer.fill else filling
+        _check_infill(layer, materials, here)
+
+
+def _refuse_keys(layer: Layer, keys: Iterable[str], path: str, message: str) -> None:
+    for key in keys:
+        if getattr(layer, key) is not None:
+            raise PlanProblem(f"{path}.{key}", message)
+
+
+def _check_amount(layer: Layer, path: str) -> None:
+    given = [key for key in AMOUNTS if getattr(layer, key) is not None]
+    if not given:
+        raise PlanProblem(path, f"needs one of {', '.join(AMOUNTS)}")
+    if len(given) > 1:
+        raise PlanProblem(f"{path}.{given[1]}", f"stands beside {given[0]}; a layer takes one of {', '.join(AMOUNTS)}")
+
+
+def _check_infill(layer: Layer, materials: Mapping[str, Material], path: str) -> None:
+    if layer.infill is None:
+        return
+    fines = materials.get(layer.infill.material)
+    if fines is None:
+        raise unknown_key(f"{path}.infill.material", layer.infill.material, materials)
+    if fines.is_sheet or fines.void_share:
+        raise PlanProblem(f"{path}.infill.material", f"{layer.infill.material} isn't fine enough to pack voids")
+    if not materials[layer.material].void_share:
+        raise PlanProblem(f"{path}.infill", f"{layer.material} has no voids to pack")

@@ -1,0 +1,56 @@
+"""Field types of the plan file: SI floats within the limits of the job, keys, dates and money."""
+
+from __future__ import annotations
+
+import re
+from decimal import Decimal
+from typing import Annotated, Any
+
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field, PlainSerializer, WithJsonSchema
+
+from nolbet_core.quantities import limits
+
+CENTS = 2
+
+
+class Model(BaseModel):
+    """A frozen part of a plan: unknown keys are refused, numbers are numbers and never text."""
+
+    model_config = ConfigDict(extra="forbid", frozen=True, strict=True, allow_inf_nan=False)
+
+
+def _read_money(value: Any) -> Any:
+    if isinstance(value, Decimal):
+        return value
+    if not isinstance(value, str) or not re.fullmatch(r"\d{1,7}(\.\d{1,2})?", value):
+        raise ValueError('money is a decimal string to the cent, as in "6.20"')
+    return Decimal(value)
+
+
+def _check_price(value: Decimal) -> Decimal:
+    if value > Decimal(int(limits.PRICE.most)):
+        raise ValueError(f"more than the {int(limits.PRICE.most):,} that a price may be")
+    return value
+
+
+Money = Annotated[
+    Decimal,
+    BeforeValidator(_read_money),
+    AfterValidator(_check_price),
+    PlainSerializer(lambda value: f"{value:.2f}", return_type=str),
+    WithJsonSchema({"type": "string", "pattern": r"^\d{1,7}(\.\d{1,2})?$", "examples": ["6.20"]}),
+]
+
+Key = Annotated[str, Field(pattern=r"^[a-z][a-z0-9_]{0,59}$", description="lower-case letters, digits and _")]
+Name = Annotated[str, Field(min_length=1, max_length=80)]
+LengthM = Annotated[float, Field(gt=0, le=limits.LENGTH_M.most)]
+DepthM = Annotated[float, Field(gt=0, le=limits.BED_DEPTH_M.most)]
+LayerM = Annotated[float, Field(ge=0, le=limits.LAYER_M.most)]
+WallM = Annotated[float, Field(ge=0, le=limits.WALL_M.most)]
+OffsetM = Annotated[float, Field(ge=0, le=limits.OFFSET_M.most)]
+BagM3 = Annotated[float, Field(gt=0, le=limits.BAG_M3.most)]
+BulkM3 = Annotated[float, Field(gt=0, le=limits.BULK_M3.most)]
+HeapM3 = Annotated[float, Field(ge=0, le=limits.STOCK_M3.most)]
+Share = Annotated[float, Field(ge=0, le=1)]
+Count = Annotated[int, Field(ge=1, le=int(limits.COUNT.most))]
+MonthDay = Annotated[str, Field(pattern=r"^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$", description="MM-DD")]

@@ -1,0 +1,113 @@
+"""A whole garden in the plan file."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.fields import BagM3, BulkM3, HeapM3, Key, Model, Money, MonthDay, Name, Share
+
+FORMAT = "nolbet-plan/1"
+
+
+class Garden(Model):
+    """The garden: its name, money, units and place."""
+
+    name: Name
+    currency: Annotated[str, Field(pattern=r"^[A-Z]{3}$", description="ISO 4217 code")] = "USD"
+    units: Literal["ft_in", "metric"] = "metric"
+    latitude_deg: Annotated[float, Field(ge=-90, le=90)] | None = None
+    mean_temp_c: Annotated[float, Field(ge=-30, le=45)] | None = None
+    last_frost: MonthDay | None = None
+    first_frost: MonthDay | None = None
+
+
+Density = Annotated[float, Field(gt=0, le=5000)]
+
+
+class OwnMaterial(Model):
+    """A gardener's own material, like one of the shelf save for the figures given here."""
+
+    key: Key
+    like: Key
+    name: Name | None = None
+    bulk_density_kg_m3: Density | None = None
+    dry_density_kg_m3: Density | None = None
+    saturated_density_kg_m3: Density | None = None
+    moisture: Annotated[float, Field(ge=0, lt=1)] | None = None
+    loose_factor: Annotated[float, Field(ge=1, le=5)] | None = None
+    void_share: Share | None = None
+    carbon: Share | None = None
+    nitrogen: Share | None = None
+    grain: Literal["fine", "coarse"] | None = None
+    mass_per_area_kg_m2: Annotated[float, Field(gt=0, le=50)] | None = None
+
+
+class MixPart(Model):
+    """So many parts by loose volume of a material or another mix."""
+
+    material: Key
+    parts: Annotated[float, Field(ge=0, le=1000)]
+
+
+class PlanMix(Model):
+    """A soil mix by parts."""
+
+    key: Key
+    name: Name | None = None
+    parts: Annotated[list[MixPart], Field(min_length=1, max_length=30)]
+
+
+class Stock(Model):
+    """Loose material on hand, as it lies in the heap."""
+
+    material: Key
+    volume_m3: HeapM3
+
+
+class BagOfferModel(Model):
+    """Whole bags of one size."""
+
+    form: Literal["bag"]
+    material: Key
+    volume_m3: BagM3
+    price: Money
+    fetch: bool = False
+
+
+class BulkOfferModel(Model):
+    """Sold loose, by volume."""
+
+    form: Literal["bulk"]
+    material: Key
+    price_per_m3: Money
+    step_m3: BulkM3 | None = None
+    minimum_m3: HeapM3 | None = None
+    load_m3: BulkM3 | None = None
+    fetch: bool = False
+
+
+OfferModel = Annotated[BagOfferModel | BulkOfferModel, Field(discriminator="form")]
+
+
+class PlanSupplier(Model):
+    """A supplier with what one delivery costs."""
+
+    key: Key
+    name: Name | None = None
+    delivery: Money | None = None
+    offers: Annotated[list[OfferModel], Field(max_length=500)] = Field(default_factory=list)
+
+
+class Plan(Model):
+    """A whole garden."""
+
+    format: Literal["nolbet-plan/1"]
+    garden: Garden
+    materials: list[OwnMaterial] = Field(default_factory=list)
+    mixes: list[PlanMix] = Field(default_factory=list)
+    beds: list[Bed] = Field(default_factory=list)
+    stock: list[Stock] = Field(default_factory=list)
+    suppliers: list[PlanSupplier] = Field(default_factory=list)

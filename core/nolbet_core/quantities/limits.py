@@ -1,0 +1,73 @@
+"""The largest figures that make sense, so that a slip of the finger never enters a plan.
+
+Each limit is in the SI base unit of its kind; the plan file's models and the typed fields both read them here.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+
+class Kind(StrEnum):
+    """What a typed text is a measure of."""
+
+    LENGTH = "length"
+    DIMENSIONS = "dimensions"
+    VOLUME = "volume"
+    MASS = "mass"
+    MONEY = "money"
+    COUNT = "count"
+    SHARE = "share"
+    PH = "ph"
+
+
+@dataclass(frozen=True, slots=True)
+class Limit:
+    """A named range: what it is called on the screen, its kind, its least and greatest value [SI base unit].
+
+    `above_least` says that the least value itself is refused too (a bed has some length, a layer may have none).
+    """
+
+    label: str
+    kind: Kind
+    most: float
+    least: float = 0.0
+    above_least: bool = False
+
+    def holds(self, value: float) -> bool:
+        """Whether a value [SI base unit] lies within the limit."""
+        if self.above_least and value <= self.least:
+            return False
+        return self.least <= value <= self.most
+
+
+LENGTH_M = Limit("a length", Kind.LENGTH, 100.0, above_least=True)
+BED_DEPTH_M = Limit("the depth of a bed", Kind.LENGTH, 5.0, above_least=True)
+LAYER_M = Limit("a layer", Kind.LENGTH, 3.0)
+WALL_M = Limit("a wall", Kind.LENGTH, 1.0)
+OFFSET_M = Limit("a lap or run", Kind.LENGTH, 5.0)
+BAG_M3 = Limit("a bag", Kind.VOLUME, 2.0, above_least=True)
+BULK_M3 = Limit("a bulk load", Kind.VOLUME, 500.0, above_least=True)
+STOCK_M3 = Limit("a heap", Kind.VOLUME, 500.0)
+MASS_KG = Limit("a mass", Kind.MASS, 1_000_000.0)
+PRICE = Limit("a price", Kind.MONEY, 1_000_000.0)
+COUNT = Limit("a count", Kind.COUNT, 1000.0, least=1.0)
+SHARE = Limit("a share", Kind.SHARE, 1.0)
+PH = Limit("pH", Kind.PH, 14.0)
+
+LIMITS: dict[str, Limit] = {
+    "length": LENGTH_M,
+    "depth": BED_DEPTH_M,
+    "layer": LAYER_M,
+    "wall": WALL_M,
+    "offset": OFFSET_M,
+    "bag": BAG_M3,
+    "bulk": BULK_M3,
+    "stock": STOCK_M3,
+    "mass": MASS_KG,
+    "price": PRICE,
+    "count": COUNT,
+    "share": SHARE,
+    "ph": PH,
+}

@@ -1,0 +1,163 @@
+"""What a typed text is understood as: a value, two possible values, or a problem with what would do."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from decimal import Decimal
+
+from nolbet_core.quantities import money, terms
+from nolbet_core.quantities.limits import Kind, Limit
+from nolbet_core.quantities.numbers import Comma, spell_out
+from nolbet_core.quantities.show import (
+    other_system,
+    show_bulk_volume,
+    show_length,
+    show_mass,
+    show_money,
+    show_share,
+    show_volume,
+    trimmed,
+)
+from nolbet_core.quantities.terms import Problem
+from nolbet_core.quantities.units import Contents, System
+
+LONGEST_TEXT = 80
+
+EXAMPLES: dict[Kind, dict[System, str]] = {
+    Kind.LENGTH: {System.FT_IN: "3' 6 1/2\", 42 in or 45 cm", System.METRIC: "45 cm, 1.2 m or 18 in"},
+    Kind.DIMENSIONS: {System.FT_IN: "4 x 8 ft", System.METRIC: "1.2 x 2.4 m"},
+    Kind.VOLUME: {System.FT_IN: "1.5 cu ft, 2 yd or 40 L", System.METRIC: "40 L, 0.5 m3 or 1.5 cu ft"},
+    Kind.MASS: {System.FT_IN: "40 lb or 20 kg", System.METRIC: "20 kg or 40 lb"},
+    Kind.MONEY: {System.FT_IN: "6.20", System.METRIC: "6.20"},
+    Kind.COUNT: {System.FT_IN: "2", System.METRIC: "2"},
+    Kind.SHARE: {System.FT_IN: "60 % or 0.6", System.METRIC: "60 % or 0.6"},
+    Kind.PH: {System.FT_IN: "6.5", System.METRIC: "6.5"},
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Context:
+    """What reading depends on besides the text: the garden's units and currency, and what a volume holds."""
+
+    system: System
+    currency: str = "USD"
+    contents: Contents = Contents.MEDIA
+
+
+@dataclass(frozen=True, slots=True)
+class Meaning:
+    """One meaning of a typed text.
+
+    values: in SI base units (money excepted), one for each measure typed. money: the amount, for Kind.MONEY.
+    understood: said in the units typed. shown: in the garden's units. other: in the other system.
+    """
+
+    values: tuple[float, ...]
+    understood: str
+    shown: str
+    other: str
+    money: Decimal | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """What a text came to. One meaning: it is read. Two: either may be meant. None: `problem` says why."""
+
+    typed: str
+    meanings: tuple[Meaning, ...]
+    problem: str | None = None
+
+
+def read(typed: str, limit: Limit, context: Context, kind: Kind | None = None) -> Reading:
+    """Read a typed text as a measure.
+
+    typed: as it stands in the field. limit: what it may be and of which kind. kind: Kind.DIMENSIONS to read two
+    or three lengths, each within the limit; else the limit's own.
+
+    Returns a Reading; nothing is raised, since nonsense is as usual in a field as sense. A comma before exactly
+    three digits gives both meanings where both are within the limit.
+    """
+    kind = kind or limit.kind
+    try:
+        return Reading(typed, _meanings(typed, limit, context, kind))
+    except Problem as problem:
+        example = EXAMPLES[kind][context.system]
+        return Reading(typed, (), f"“{typed.strip()[:LONGEST_TEXT]}”: {problem}. Try {example}.")
+
+
+def _meanings(typed: str, limit: Limit, context: Context, kind: Kind) -> tuple[Meaning, ...]:
+    if len(typed) > LONGEST_TEXT:
+        raise Problem(f"longer than the {LONGEST_TEXT} characters that a measure takes")
+    text = spell_out(typed)
+    if not text:
+        raise Problem("nothing typed yet")
+    found: list[Meaning] = []
+    problems: list[Problem] = []
+    for comma in (Comma.THOUSANDS, Comma.DECIMAL):
+        try:
+            meaning = _meaning(text, limit, context, kind, comma)
+        except Problem as problem:
+            problems.append(problem)
+            continue
+        if not any(_same(meaning, earlier) for earlier in found):
+            found.append(meaning)
+    if not found:
+        raise problems[-1]
+    return tuple(found)
+
+
+def _same(one: Meaning, two: Meaning) -> bool:
+    return one.values == two.values and one.money == two.money
+
+
+def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma) -> Meaning:
+    if kind is Kind.MONEY:
+        amount = money.read_money(text, context.currency, comma)
+        within(float(amount), limit, context, show_money(Decimal(int(limit.most)), context.currency))
+        shown = show_money(amount, context.currency)
+        return Meaning((float(amount),), shown, shown, "", amount)
+    if kind in (Kind.COUNT, Kind.SHARE, Kind.PH):
+        return _plain_meaning(text, limit, context, kind, comma)
+    measures = terms.read_measures(text, kind, context.system, context.contents, comma)
+    for measure in measures:
+        within(measure.value, limit, context, _show(limit.most, limit.kind, context.system))
+    values = tuple(measure.value for measure in measures)
+    other = other_system(context.system)
+    return Meaning(
+        values,
+        " × ".join(measure.understood for measure in measures),
+        " × ".join(_show(value, limit.kind, context.system) for value in values),
+        " × ".join(_show(value, limit.kind, other) for value in values),
+    )
+
+
+def _plain_meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma) -> Meaning:
+    value = terms.read_plain(text, kind, comma)
+    within(value, limit, context, show_share(limit.most) if kind is Kind.SHARE else trimmed(limit.most, 0))
+    shown = show_share(value) if kind is Kind.SHARE else trimmed(value, 2)
+    return Meaning((value,), shown, shown, "")
+
+
+def within(value: float, limit: Limit, context: Context, most_shown: str) -> None:
+    """Raise Problem when a value [SI base unit] passes its limit, naming the limit."""
+    if value > limit.most:
+        raise Problem(f"more than the {most_shown} that {limit.label} may be")
+    if limit.holds(value):
+        return
+    if limit.least:
+        raise Problem(f"less than the {trimmed(limit.least, 2)} that {limit.label} must be")
+    raise Problem(f"{limit.label} must be more than nothing")
+
+
+_SHOWN: dict[Kind, Callable[[float, System], str]] = {
+    Kind.LENGTH: show_length,
+    Kind.VOLUME: show_volume,
+    Kind.MASS: show_mass,
+}
+
+
+def _show(value: float, kind: Kind, system: System) -> str:
+    if kind is Kind.VOLUME and value >= 2:
+        return show_bulk_volume(value, system)
+    return _SHOWN[kind](value, system)

@@ -1,0 +1,215 @@
+"""The grammar of a typed measure: numbers with units, one after another, and pairs or triples of them."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from nolbet_core.quantities.limits import Kind
+from nolbet_core.quantities.numbers import NUMBER_PATTERN, Comma, NumberProblem, read_number
+from nolbet_core.quantities.show import trimmed
+from nolbet_core.quantities.units import (
+    CENTIMETRE,
+    CU_FT,
+    FOOT,
+    INCH,
+    KILOGRAM,
+    LITRE,
+    METRE,
+    POUND,
+    Contents,
+    System,
+    Unit,
+    length_units,
+    mass_units,
+    volume_units,
+)
+
+
+class Problem(ValueError):  # noqa: N818 - told to the gardener as such
+    """A text that can't be taken; its message is the reason, ready to show."""
+
+
+@dataclass(frozen=True, slots=True)
+class Measure:
+    """One measure as read: its value [SI base unit] and how it was understood."""
+
+    value: float
+    understood: str
+
+
+@dataclass(frozen=True, slots=True)
+class _Term:
+    amount: float
+    typed_unit: Unit | None
+
+
+_TERM = re.compile(rf"\s*(?P<number>{NUMBER_PATTERN})\s*(?P<unit>[\"'%]|[a-zµ]+\.?(?:[ -][a-z]+\.?)*(?:[23](?!\d))?)?")
+_CROSS = re.compile(r"\s*(?:x(?![a-z])|\*|\bby\b)\s*")
+_NOISE = re.compile(r"^(?:about|approx\.?|ca\.?|c\.|≈|~)\s*|\b(?:long|wide|deep|high|thick|tall|of|each)\b|[,;.]$")
+_BARE = {
+    Kind.LENGTH: {System.FT_IN: INCH, System.METRIC: CENTIMETRE},
+    Kind.VOLUME: {System.FT_IN: CU_FT, System.METRIC: LITRE},
+    Kind.MASS: {System.FT_IN: POUND, System.METRIC: KILOGRAM},
+}
+_KIND_NAMES = {Kind.LENGTH: "length", Kind.VOLUME: "volume", Kind.MASS: "mass"}
+
+
+def read_measures(text: str, kind: Kind, system: System, contents: Contents, comma: Comma) -> tuple[Measure, ...]:
+    """The measures in a spelled-out text: one, or for Kind.DIMENSIONS two or three lengths.
+
+    A measure without a unit takes that of the nearest one to its right, else to its left, else the garden's own.
+    Raises Problem with the reason.
+    """
+    single = Kind.LENGTH if kind is Kind.DIMENSIONS else kind
+    refuse_below_nothing(text, f"a {_KIND_NAMES[single]}")
+    parts = _CROSS.split(_NOISE.sub("", text).strip()) if single is Kind.LENGTH else [_NOISE.sub("", text).strip()]
+    _check_parts(parts, kind)
+    units = _units_of(single, system, contents)
+    read_parts = [_read_terms(part, single, units, comma) for part in parts]
+    lent = _lend_units(read_parts, _BARE[single][system])
+    return tuple(_measure(part, unit, system) for part, unit in zip(read_parts, lent, strict=True))
+
+
+def read_plain(text: str, kind: Kind, comma: Comma) -> float:
+    """A number without a unit: a whole count, a share (0.6 or 60 %), or a pH. Raises Problem with the reason."""
+    refuse_below_nothing(text, f"a {kind}" if kind is not Kind.PH else "pH")
+    if kind is Kind.PH:
+        text = text.removeprefix("ph").strip()
+    per_cent = kind is Kind.SHARE and re.search(r"\s*(?:%|per ?cent)$", text)
+    number_text = text[: per_cent.start()] if per_cent else text
+    if not re.fullmatch(NUMBER_PATTERN, number_text):
+        raise Problem("no number found" if not re.search(r"\d", text) else "only a number is wanted here")
+    value = _number(number_text, comma)
+    if kind is Kind.COUNT and value != int(value):
+        raise Problem("a count is a whole number")
+    if per_cent:
+        return value / 100
+    if kind is Kind.SHARE and value > 1:
+        raise Problem(f"a share goes from 0 to 1; for {trimmed(value, 2)} per cent type {trimmed(value, 2)} %")
+    return value
+
+
+def refuse_below_nothing(text: str, label: str) -> None:
+    """Raise Problem when a spelled-out text starts with a minus."""
+    if re.match(r"[$€£]?\s*-", text):
+        raise Problem(f"{label} can't be less than nothing")
+
+
+def _units_of(kind: Kind, system: System, contents: Contents) -> dict[str, Unit]:
+    if kind is Kind.LENGTH:
+        return length_units()
+    return volume_units(contents) if kind is Kind.VOLUME else mass_units(system)
+
+
+def _check_parts(parts: list[str], kind: Kind) -> None:
+    if kind is Kind.DIMENSIONS:
+        if len(parts) > 1 and not parts[-1]:
+            raise Problem("the measure after the last x is missing")
+        if len(parts) not in (2, 3):
+            raise Problem(f"two or three lengths are wanted here, this has {len(parts)}")
+    elif len(parts) > 1:
+        if not all(parts):
+            raise Problem("a measure beside the x is missing, and one length alone is wanted here")
+        raise Problem(f"one length is wanted here, this has {len(parts)}")
+    if not all(parts):
+        raise Problem("a measure beside the x is missing")
+
+
+def _read_terms(part: str, kind: Kind, units: dict[str, Unit], comma: Comma) -> list[_Term]:
+    terms: list[_Term] = []
+    part = re.sub(r"\band\b|\+|&", " ", part).strip()
+    position = 0
+    while position < len(part):
+        match = _TERM.match(part, position)
+        if not match:
+            raise Problem(_unread(part, position, kind))
+        terms.append(_Term(_number(match["number"], comma), _unit(match["unit"], kind, units)))
+        position = match.end()
+        while position < len(part) and part[position] == " ":
+            position += 1
+    return _fill_bare_terms(terms, kind)
+
+
+def _unread(part: str, position: int, kind: Kind) -> str:
+    if not re.search(r"\d", part):
+        return "no number found"
+    rest = part[position:].strip()
+    if rest.startswith("#"):
+        return "a # pot is a trade class, a range and not a volume: type the litres or quarts it holds"
+    return f"“{rest}” can't be read as part of a {_KIND_NAMES[kind]}"
+
+
+def _number(text: str, comma: Comma) -> float:
+    try:
+        value = read_number(text, comma).value
+    except NumberProblem as problem:
+        raise Problem(str(problem)) from problem
+    if value > 1e12:
+        raise Problem("far too much")
+    return value
+
+
+def _unit(name: str | None, kind: Kind, units: dict[str, Unit]) -> Unit | None:
+    if name is None:
+        return None
+    plain = name.replace(".", "").replace("-", " ").strip()
+    unit = units.get(plain)
+    if unit is not None:
+        return unit
+    for other in (Kind.LENGTH, Kind.VOLUME, Kind.MASS):
+        if other is not kind and plain in _units_of(other, System.METRIC, Contents.MEDIA):
+            raise Problem(f"“{name}” measures {_KIND_NAMES[other]}, and a {_KIND_NAMES[kind]} is wanted here")
+    if re.search(r"2$|^sq", plain):
+        raise Problem(f"“{name}” measures area, and a {_KIND_NAMES[kind]} is wanted here")
+    raise Problem(f"“{name}” isn't a unit of {_KIND_NAMES[kind]} known here")
+
+
+def _fill_bare_terms(terms: list[_Term], kind: Kind) -> list[_Term]:
+    if len(terms) < 2:
+        return terms
+    filled = list(terms)
+    for index, term in enumerate(terms):
+        before = filled[index - 1].typed_unit if index else None
+        if term.typed_unit is None:
+            filled[index] = _Term(term.amount, _unit_below(before, term.amount, kind))
+        after_larger = before is not None and index and _size(filled[index]) >= before.size
+        if after_larger:
+            raise Problem("a smaller unit has to follow a larger one, as in 3 ft 6 in")
+    if any(term.amount != int(term.amount) for term in filled[:-1]):
+        raise Problem("only the last part can have a fraction")
+    return filled
+
+
+def _size(term: _Term) -> float:
+    return term.typed_unit.size if term.typed_unit else 0.0
+
+
+def _unit_below(before: Unit | None, amount: float, kind: Kind) -> Unit:
+    if before is FOOT:
+        return INCH
+    if before is METRE and 10 <= amount < 100 and amount == int(amount):
+        return CENTIMETRE
+    if before is POUND:
+        return Unit("oz", "oz", POUND.size / 16)
+    raise Problem(f"two numbers without a unit between them don't make a {_KIND_NAMES[kind]}")
+
+
+def _lend_units(parts: list[list[_Term]], own: Unit) -> list[Unit]:
+    typed = [part[0].typed_unit for part in parts]
+    lent: list[Unit] = []
+    for index in range(len(parts)):
+        to_right = next((unit for unit in typed[index:] if unit), None)
+        to_left = next((unit for unit in reversed(typed[:index]) if unit), None)
+        lent.append(to_right or to_left or own)
+    return lent
+
+
+def _measure(part: list[_Term], lent: Unit, system: System) -> Measure:
+    value = 0.0
+    said = []
+    for term in part:
+        unit = term.typed_unit or lent
+        value += term.amount * unit.size
+        said.append(f"{trimmed(term.amount, 4)} {unit.named(term.amount)}")
+    return Measure(value, " ".join(said))

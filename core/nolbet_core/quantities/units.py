@@ -1,0 +1,139 @@
+"""Units that a gardener types or reads, each by its exact size in the SI base unit of its kind."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+INCH_M = 0.0254
+FOOT_M = 0.3048
+YARD_M = 0.9144
+CU_IN_M3 = 1.6387064e-05
+CU_FT_M3 = 0.028316846592
+CU_YD_M3 = 0.764554857984
+LITRE_M3 = 0.001
+US_BUSHEL_M3 = 0.03523907016688
+US_DRY_QUART_M3 = 0.001101220942715
+US_LIQUID_QUART_M3 = 0.000946352946
+US_GALLON_M3 = 0.003785411784
+IMPERIAL_GALLON_M3 = 0.00454609
+POUND_KG = 0.45359237
+OUNCE_KG = 0.028349523125
+SHORT_TON_KG = 907.18474
+TONNE_KG = 1000.0
+SQ_FT_M2 = 0.09290304
+
+
+class System(StrEnum):
+    """The unit system a garden is measured in."""
+
+    FT_IN = "ft_in"
+    METRIC = "metric"
+
+
+class Contents(StrEnum):
+    """What a volume holds: growing media go by dry quarts, liquids by liquid ones."""
+
+    MEDIA = "media"
+    LIQUID = "liquid"
+
+
+@dataclass(frozen=True, slots=True)
+class Unit:
+    """A unit: its name in full (singular, plural) and its size [SI base unit of its kind]."""
+
+    one: str
+    many: str
+    size: float
+
+    def named(self, amount: float) -> str:
+        """The unit's name as it follows an amount."""
+        return self.one if amount == 1 else self.many
+
+
+INCH = Unit("in", "in", INCH_M)
+FOOT = Unit("ft", "ft", FOOT_M)
+YARD = Unit("yard", "yards", YARD_M)
+MILLIMETRE = Unit("mm", "mm", 0.001)
+CENTIMETRE = Unit("cm", "cm", 0.01)
+METRE = Unit("m", "m", 1.0)
+CU_FT = Unit("cu ft", "cu ft", CU_FT_M3)
+LITRE = Unit("L", "L", LITRE_M3)
+POUND = Unit("lb", "lb", POUND_KG)
+KILOGRAM = Unit("kg", "kg", 1.0)
+SHORT_TON = Unit("short ton", "short tons", SHORT_TON_KG)
+TONNE = Unit("tonne", "tonnes", TONNE_KG)
+DRY_QUART = Unit("US dry quart", "US dry quarts", US_DRY_QUART_M3)
+LIQUID_QUART = Unit("US liquid quart", "US liquid quarts", US_LIQUID_QUART_M3)
+
+
+def _aliases(*rows: tuple[Unit, str]) -> dict[str, Unit]:
+    return {alias.strip(): unit for unit, names in rows for alias in names.split(",")}
+
+
+LENGTH_UNITS = _aliases(
+    (INCH, 'in, ins, inch, inches, "'),
+    (FOOT, "ft, foot, feet, '"),
+    (YARD, "yd, yds, yard, yards"),
+    (MILLIMETRE, "mm, millimetre, millimetres, millimeter, millimeters"),
+    (CENTIMETRE, "cm, cms, centimetre, centimetres, centimeter, centimeters"),
+    (Unit("dm", "dm", 0.1), "dm, decimetre, decimetres"),
+    (METRE, "m, metre, metres, meter, meters, mtr"),
+)
+
+VOLUME_UNITS = _aliases(
+    (Unit("mL", "mL", 1e-6), "ml, millilitre, millilitres, milliliter, milliliters, cm3, cc"),
+    (Unit("dL", "dL", 1e-4), "dl, decilitre, decilitres"),
+    (LITRE, "l, lt, ltr, ltrs, litre, litres, liter, liters, dm3"),
+    (Unit("hL", "hL", 0.1), "hl, hectolitre, hectolitres"),
+    (Unit("m³", "m³", 1.0), "m3, cu m, cubic m, cubic metre, cubic metres, cubic meter, cubic meters, cbm"),
+    (
+        Unit("cu in", "cu in", CU_IN_M3),
+        "cu in, in3, cubic in, cubic inch, cubic inches",
+    ),
+    (CU_FT, "cu ft, cuft, ft3, cf, cubic ft, cubic foot, cubic feet, cu foot, cu feet"),
+    (
+        Unit("cubic yard", "cubic yards", CU_YD_M3),
+        "yd, yds, yard, yards, cu yd, cu yds, cuyd, yd3, cy, cubic yd, cubic yard, cubic yards, cu yard, cu yards",
+    ),
+    (Unit("US bushel", "US bushels", US_BUSHEL_M3), "bu, bushel, bushels, us bushel, us bushels"),
+    (
+        Unit("US gallon", "US gallons", US_GALLON_M3),
+        "gal, gals, gallon, gallons, us gal, us gallon, us gallons",
+    ),
+    (
+        Unit("imperial gallon", "imperial gallons", IMPERIAL_GALLON_M3),
+        "imp gal, imp gallon, imp gallons, imperial gallon, imperial gallons, uk gal, uk gallon, uk gallons",
+    ),
+    (DRY_QUART, "dry qt, dry qts, dry quart, dry quarts"),
+    (LIQUID_QUART, "liquid qt, liquid qts, liquid quart, liquid quarts"),
+)
+QUART_ALIASES = ("qt", "qts", "quart", "quarts")
+
+MASS_UNITS = _aliases(
+    (Unit("g", "g", 0.001), "g, gr, gram, grams, gramme, grammes"),
+    (KILOGRAM, "kg, kgs, kilo, kilos, kilogram, kilograms, kilogramme, kilogrammes"),
+    (Unit("oz", "oz", OUNCE_KG), "oz, ounce, ounces"),
+    (POUND, "lb, lbs, pound, pounds"),
+    (TONNE, "t, tonne, tonnes, metric ton, metric tons"),
+    (SHORT_TON, "short ton, short tons, us ton, us tons"),
+    (Unit("long ton", "long tons", 1016.0469088), "long ton, long tons"),
+)
+TON_ALIASES = ("ton", "tons")
+
+
+def length_units() -> dict[str, Unit]:
+    """Every accepted spelling of a unit of length."""
+    return LENGTH_UNITS
+
+
+def volume_units(contents: Contents) -> dict[str, Unit]:
+    """Every accepted spelling of a unit of volume; a plain quart is dry for media and liquid for liquids."""
+    quart = DRY_QUART if contents is Contents.MEDIA else LIQUID_QUART
+    return VOLUME_UNITS | dict.fromkeys(QUART_ALIASES, quart)
+
+
+def mass_units(system: System) -> dict[str, Unit]:
+    """Every accepted spelling of a unit of mass; a plain ton is short in feet and inches, else a tonne."""
+    ton = SHORT_TON if system is System.FT_IN else TONNE
+    return MASS_UNITS | dict.fromkeys(TON_ALIASES, ton)

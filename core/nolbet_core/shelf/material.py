@@ -1,0 +1,137 @@
+"""A material as the rules see it, and each of its figures as the gardener sees it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Literal
+
+Grain = Literal["fine", "coarse"]
+
+YOURS = "yours"
+"""The source of a figure that the gardener gave."""
+
+
+@dataclass(frozen=True, slots=True)
+class Property:
+    """One figure of a material: value, unit, the range it is met in, and its source."""
+
+    value: float
+    unit: str
+    low: float
+    high: float
+    source: str
+
+    @property
+    def is_default(self) -> bool:
+        """Whether the figure is a starting value, not the gardener's own."""
+        return self.source != YOURS
+
+
+@dataclass(frozen=True, slots=True)
+class Material:
+    """A material of the shelf or of the gardener.
+
+    group: soil, organic, wood, mineral, meal or sheet. grain: fine runs into voids, coarse has them. traits: what
+    findings look for. like: key of the shelf material that an own one takes its figures from.
+    """
+
+    key: str
+    name: str
+    group: str
+    grain: Grain
+    synonyms: tuple[str, ...]
+    traits: frozenset[str]
+    properties: Mapping[str, Property]
+    like: str | None = None
+
+    @property
+    def is_sheet(self) -> bool:
+        """Whether it lies in the stack as a sheet, without thickness."""
+        return self.group == "sheet"
+
+    @property
+    def is_liner(self) -> bool:
+        """Whether it is cut as one piece that holds water."""
+        return "liner" in self.traits
+
+    @property
+    def bulk_density_kg_m3(self) -> float:
+        """Moist density as placed [kg/m3]; nothing for sheets."""
+        return self._figure("bulk_density_kg_m3", 0.0)
+
+    @property
+    def dry_density_kg_m3(self) -> float:
+        """Dry mass in a placed volume [kg/m3]: the moist density less its moisture."""
+        return self.bulk_density_kg_m3 * (1 - self.moisture)
+
+    @property
+    def saturated_density_kg_m3(self) -> float:
+        """Density as placed and wet through, coarse voids drained [kg/m3], never below the moist one."""
+        return max(self._figure("saturated_density_kg_m3", 0.0), self.bulk_density_kg_m3)
+
+    @property
+    def moisture(self) -> float:
+        """Water as a share of the moist mass [0-1]."""
+        return self._figure("moisture", 0.0)
+
+    @property
+    def loose_factor(self) -> float:
+        """Loose volume for each placed volume."""
+        return self._figure("loose_factor", 1.0)
+
+    @property
+    def void_share(self) -> float:
+        """Share of the placed volume that fines can run down into [0-1]."""
+        return self._figure("void_share", 0.0)
+
+    @property
+    def mass_per_area_kg_m2(self) -> float:
+        """Mass of one ply of a sheet [kg/m2]."""
+        return self._figure("mass_per_area_kg_m2", 0.0)
+
+    @property
+    def runs_into_voids(self) -> bool:
+        """Whether it trickles down into the voids of what lies below."""
+        return self.grain == "fine" and not self.is_sheet
+
+    def _figure(self, name: str, otherwise: float) -> float:
+        found = self.properties.get(name)
+        return otherwise if found is None else found.value
+
+
+def own_material(key: str, name: str | None, like: Material, figures: Mapping[str, float], grain: Grain | None) -> Material:
+    """A gardener's own material: like one of the shelf, save for the figures given.
+
+    figures: property name to value [in the property's unit]. A density replaces the moist one; where moisture and a
+    dry density are given without it, the moist one follows from them. A saturated density that is not given moves
+    with the moist one, since it rests on the same solids.
+    """
+    properties = dict(like.properties)
+    given = dict(figures)
+    dry = given.pop("dry_density_kg_m3", None)
+    if dry is not None and "bulk_density_kg_m3" not in given:
+        moisture = given.get("moisture", like.moisture)
+        given["bulk_density_kg_m3"] = dry / (1 - moisture)
+    if "bulk_density_kg_m3" in given and "saturated_density_kg_m3" not in given and not like.is_sheet:
+        heavier = given["bulk_density_kg_m3"] - like.bulk_density_kg_m3
+        saturated = like.properties["saturated_density_kg_m3"]
+        properties["saturated_density_kg_m3"] = replace(saturated, value=like.saturated_density_kg_m3 + heavier)
+    for figure, value in given.items():
+        base = like.properties.get(figure)
+        unit = base.unit if base else UNITS[figure]
+        properties[figure] = Property(value, unit, value, value, YOURS)
+    return Material(key, name or like.name, like.group, grain or like.grain, (), like.traits, properties, like.key)
+
+
+UNITS: dict[str, str] = {
+    "bulk_density_kg_m3": "kg/m3",
+    "saturated_density_kg_m3": "kg/m3",
+    "moisture": "share of moist mass",
+    "loose_factor": "loose volume per placed volume",
+    "void_share": "share of placed volume",
+    "carbon": "share of dry mass",
+    "nitrogen": "share of dry mass",
+    "mass_per_area_kg_m2": "kg/m2",
+}
+"""Unit of each property a material may have."""

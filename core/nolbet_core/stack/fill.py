@@ -1,0 +1,110 @@
+"""A filled bed: its layers where they stand, what vanishes, and what it weighs."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from nolbet_core.shapes.box import Box
+from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
+from nolbet_core.stack.sheets import piece_count, sheet_area
+from nolbet_core.stack.solve import solve_heights
+from nolbet_core.stack.voids import packed_volume, vanishing_volumes, void_volume
+
+
+@dataclass(frozen=True, slots=True)
+class Filled:
+    """A bed as filled: its layers bottom to top, how far over the headspace line, how far voids let it drop.
+
+    over_m [m], over_m3 [m3]: what does not fit. to_fill_m [m]: what is still empty. vanishing_m3 [m3]: fines that run
+    down into open voids; void_drop_m [m]: how far the surface falls by it.
+    """
+
+    layers: tuple[Standing, ...]
+    over_m: float
+    over_m3: float
+    to_fill_m: float
+    vanishing_m3: float
+    void_drop_m: float
+
+    @property
+    def top_m(self) -> float:
+        """Height of the surface above the floor [m]."""
+        return self.layers[-1].top_m if self.layers else 0.0
+
+    @property
+    def mass_dry_kg(self) -> float:
+        """Dry mass of the fill with its infill [kg]."""
+        return sum(layer.mass_dry_kg + layer.infill_mass_dry_kg for layer in self.layers)
+
+    @property
+    def mass_moist_kg(self) -> float:
+        """Mass of the fill as delivered, with its infill [kg]."""
+        return sum(layer.mass_moist_kg + layer.infill_mass_moist_kg for layer in self.layers)
+
+    @property
+    def mass_saturated_kg(self) -> float:
+        """Mass of the fill wet through, with its infill [kg]."""
+        return sum(layer.mass_saturated_kg + layer.infill_mass_saturated_kg for layer in self.layers)
+
+
+def fill_bed(box: Box, headspace_m: float, layers: Sequence[Asked]) -> Filled:
+    """Lay the layers into the bed.
+
+    box: the bed as built. headspace_m: kept empty below the rim [m]. layers: as asked for, bottom to top.
+    """
+    hollow = box.hollow
+    heights = solve_heights(hollow, headspace_m, layers)
+    placed = [
+        hollow.volume_between(bottom, top) if isinstance(layer, Bulk) else 0.0
+        for layer, (bottom, top) in zip(layers, heights.spans, strict=True)
+    ]
+    vanishing = vanishing_volumes(layers, placed)
+    standing = tuple(
+        _bulk(layer, span, volume, vanishes) if isinstance(layer, Bulk) else _sheet(layer, span[0], box)
+        for layer, span, volume, vanishes in zip(layers, heights.spans, placed, vanishing, strict=True)
+    )
+    lost = sum(vanishing)
+    top_m = heights.spans[-1][1] if heights.spans else 0.0
+    drop = top_m - hollow.height_for_volume(0.0, max(hollow.volume_between(0.0, top_m) - lost, 0.0))
+    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, lost, max(drop, 0.0) if lost else 0.0)
+
+
+def _bulk(layer: Bulk, span: tuple[float, float], placed_m3: float, vanishing_m3: float) -> Standing:
+    material = layer.material
+    infill_m3 = packed_volume(layer, placed_m3)
+    fines = layer.infill.material if layer.infill else None
+    void_m3 = void_volume(layer, placed_m3)
+    return Standing(
+        asked=layer,
+        bottom_m=span[0],
+        top_m=span[1],
+        placed_m3=placed_m3,
+        infill_m3=infill_m3,
+        loose_m3=placed_m3 * material.loose_factor,
+        infill_loose_m3=infill_m3 * fines.loose_factor if fines else 0.0,
+        solid_m3=placed_m3 - void_m3,
+        void_m3=void_m3,
+        vanishing_m3=vanishing_m3,
+        mass_dry_kg=placed_m3 * material.dry_density_kg_m3,
+        mass_moist_kg=placed_m3 * material.bulk_density_kg_m3,
+        mass_saturated_kg=placed_m3 * material.saturated_density_kg_m3,
+        infill_mass_dry_kg=infill_m3 * fines.dry_density_kg_m3 if fines else 0.0,
+        infill_mass_moist_kg=infill_m3 * fines.bulk_density_kg_m3 if fines else 0.0,
+        infill_mass_saturated_kg=infill_m3 * fines.saturated_density_kg_m3 if fines else 0.0,
+    )
+
+
+def _sheet(sheet: Sheet, height_m: float, box: Box) -> Standing:
+    area_m2 = sheet_area(sheet, box)
+    mass_kg = area_m2 * sheet.material.mass_per_area_kg_m2
+    return Standing(
+        asked=sheet,
+        bottom_m=height_m,
+        top_m=height_m,
+        mass_dry_kg=mass_kg * (1 - sheet.material.moisture),
+        mass_moist_kg=mass_kg,
+        mass_saturated_kg=mass_kg,
+        sheet_area_m2=area_m2,
+        pieces=piece_count(sheet, box),
+    )

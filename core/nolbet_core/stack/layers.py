@@ -1,0 +1,89 @@
+"""A layer as asked for and as it stands."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from nolbet_core.shelf.material import Material
+
+By = Literal["thickness", "volume", "share", "fill"]
+
+
+@dataclass(frozen=True, slots=True)
+class Infill:
+    """Fine material packed into a coarse layer's voids: which, and what share of the voids [0-1]."""
+
+    material: Material
+    share: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class Bulk:
+    """A layer with a thickness, as asked for.
+
+    by: what `amount` is: thickness [m], placed volume [m3], share of the remaining depth [0-1], or fill (no amount).
+    lifts: in how many goes it is laid, each trodden and watered.
+    """
+
+    material: Material
+    by: By
+    amount: float = 0.0
+    infill: Infill | None = None
+    lifts: int = 1
+
+
+@dataclass(frozen=True, slots=True)
+class Sheet:
+    """A sheet in the stack, without thickness.
+
+    plies: how many lie on one another. lap_m: overlap of neighbouring pieces [m]. up_sides_m: run up the inside of
+    the walls [m]. skirt_m: run out past the outer edge [m]. piece_m: width and length of one piece [m, m].
+    """
+
+    material: Material
+    plies: int = 1
+    lap_m: float = 0.15
+    up_sides_m: float = 0.0
+    skirt_m: float = 0.0
+    piece_m: tuple[float, float] | None = None
+
+
+Asked = Bulk | Sheet
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A layer as it stands: heights above the floor [m], placed volume and infill [m3], masses [kg], sheets [m2].
+
+    Masses are those of the layer's own material; the infill's stand beside them.
+    """
+
+    asked: Asked
+    bottom_m: float
+    top_m: float
+    placed_m3: float = 0.0
+    infill_m3: float = 0.0
+    loose_m3: float = 0.0
+    infill_loose_m3: float = 0.0
+    solid_m3: float = 0.0
+    void_m3: float = 0.0
+    vanishing_m3: float = 0.0
+    mass_dry_kg: float = 0.0
+    mass_moist_kg: float = 0.0
+    mass_saturated_kg: float = 0.0
+    infill_mass_dry_kg: float = 0.0
+    infill_mass_moist_kg: float = 0.0
+    infill_mass_saturated_kg: float = 0.0
+    sheet_area_m2: float = 0.0
+    pieces: int | None = None
+
+    @property
+    def material(self) -> Material:
+        """What the layer is made of."""
+        return self.asked.material
+
+    @property
+    def thickness_m(self) -> float:
+        """How thick the layer is [m]."""
+        return self.top_m - self.bottom_m

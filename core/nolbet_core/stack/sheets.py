@@ -1,0 +1,62 @@
+"""Areas and piece counts of sheets."""
+
+from __future__ import annotations
+
+import math
+
+from nolbet_core.shapes.box import Box
+from nolbet_core.stack.layers import Sheet
+
+SLACK_M = 1e-9
+
+
+def liner_area(length_m: float, width_m: float, up_sides_m: float, lap_m: float) -> float:
+    """Area of a liner cut as one piece [m2]: (L + 2 d + 2 lap)(W + 2 d + 2 lap), all [m]."""
+    grown = 2 * up_sides_m + 2 * lap_m
+    return (length_m + grown) * (width_m + grown)
+
+
+def sheet_area(sheet: Sheet, box: Box) -> float:
+    """Area of a sheet in a box [m2].
+
+    A liner is one piece. Other sheets: plies x (plan area + perimeter x run up the sides + the ring beyond the outer
+    edge). Where the size of a piece is known, laps and cut-offs count: it is the area of all the pieces.
+    """
+    hollow = box.hollow
+    if sheet.material.is_liner:
+        one = liner_area(hollow.length_m, hollow.width_m, sheet.up_sides_m, sheet.lap_m)
+        return sheet.plies * one
+    pieces = piece_count(sheet, box)
+    if pieces is not None and sheet.piece_m is not None:
+        return pieces * sheet.piece_m[0] * sheet.piece_m[1]
+    skirt = sheet.skirt_m
+    ring = (box.outer_length_m + 2 * skirt) * (box.outer_width_m + 2 * skirt) - box.footprint_m2
+    return sheet.plies * (hollow.area_at(0.0) + hollow.perimeter_at(0.0) * sheet.up_sides_m + ring)
+
+
+def piece_count(sheet: Sheet, box: Box) -> int | None:
+    """Pieces that cover the sheet's rectangle in all its plies, neighbours overlapping by the lap.
+
+    None where no piece size is known, for liners, or where a piece is no wider than its lap. Both ways of laying them
+    are tried, the fewer counts.
+    """
+    if sheet.piece_m is None or sheet.material.is_liner:
+        return None
+    if sheet.skirt_m:
+        length, width = box.outer_length_m + 2 * sheet.skirt_m, box.outer_width_m + 2 * sheet.skirt_m
+    else:
+        length, width = box.hollow.length_m + 2 * sheet.up_sides_m, box.hollow.width_m + 2 * sheet.up_sides_m
+    ways = []
+    for along, across in (sheet.piece_m, sheet.piece_m[::-1]):
+        rows, columns = _in_a_row(length, along, sheet.lap_m), _in_a_row(width, across, sheet.lap_m)
+        if rows and columns:
+            ways.append(rows * columns)
+    return min(ways) * sheet.plies if ways else None
+
+
+def _in_a_row(span_m: float, piece_m: float, lap_m: float) -> int:
+    if piece_m + SLACK_M >= span_m:
+        return 1
+    if piece_m <= lap_m:
+        return 0
+    return math.ceil((span_m - lap_m) / (piece_m - lap_m) - SLACK_M)

@@ -1,0 +1,72 @@
+"""Heights of the layers in a hollow: by thickness, by volume, by share of what is left, and one that fills the rest."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from nolbet_core.shapes.hollow import Hollow
+from nolbet_core.stack.layers import Asked, Bulk
+
+TOLERANCE_M = 1e-9
+
+
+@dataclass(frozen=True, slots=True)
+class Heights:
+    """Bottom and top of every layer above the floor [m], and how far the stack passes the line it may fill to.
+
+    over_m, over_m3: depth [m] and volume [m3] above the headspace line; 0 where everything fits. to_fill_m: depth that
+    is still empty below that line [m].
+    """
+
+    spans: tuple[tuple[float, float], ...]
+    over_m: float
+    over_m3: float
+    to_fill_m: float
+
+
+def solve_heights(hollow: Hollow, headspace_m: float, layers: Sequence[Asked]) -> Heights:
+    """Where each layer lies, bottom to top.
+
+    hollow: the inside of the bed. headspace_m: what stays empty below the rim [m]. layers: as asked for, bottom to
+    top; at most one fills the rest.
+
+    A share is of the depth to the headspace line less all layers with a thickness or a volume of their own, wherever
+    they stand. Where those alone pass the line, shares and the filling layer become nothing, every other layer keeps
+    what was asked, and what is over is told.
+    """
+    line_m = max(hollow.rim_m - headspace_m, 0.0)
+    left_m = line_m - _top(hollow, layers, 0.0)
+    spans = _walk(hollow, layers, max(left_m, 0.0))
+    top_m = spans[-1][1] if spans else 0.0
+    over_m = top_m - line_m
+    if over_m <= TOLERANCE_M:
+        return Heights(spans, 0.0, 0.0, max(-over_m, 0.0))
+    return Heights(spans, over_m, hollow.volume_between(line_m, top_m), 0.0)
+
+
+def _top(hollow: Hollow, layers: Sequence[Asked], left_m: float) -> float:
+    spans = _walk(hollow, layers, left_m)
+    return spans[-1][1] if spans else 0.0
+
+
+def _walk(hollow: Hollow, layers: Sequence[Asked], left_m: float) -> tuple[tuple[float, float], ...]:
+    shared = sum(layer.amount for layer in layers if isinstance(layer, Bulk) and layer.by == "share")
+    height = 0.0
+    spans = []
+    for layer in layers:
+        bottom, height = height, _next_height(hollow, layer, height, left_m, shared)
+        spans.append((bottom, height))
+    return tuple(spans)
+
+
+def _next_height(hollow: Hollow, layer: Asked, bottom_m: float, left_m: float, shared: float) -> float:
+    if not isinstance(layer, Bulk):
+        return bottom_m
+    if layer.by == "thickness":
+        return bottom_m + layer.amount
+    if layer.by == "volume":
+        return hollow.height_for_volume(bottom_m, layer.amount)
+    if layer.by == "share":
+        return bottom_m + layer.amount * left_m
+    return bottom_m + max(1 - shared, 0.0) * left_m

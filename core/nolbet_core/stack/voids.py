@@ -1,0 +1,52 @@
+"""Voids of coarse layers: what packs them, and what runs down into them when nothing does."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from nolbet_core.stack.layers import Asked, Bulk
+
+STOPS_FINES = "stops_fines"
+
+
+def void_volume(layer: Bulk, placed_m3: float) -> float:
+    """Volume of a placed layer's voids [m3]: placed volume x void share."""
+    return placed_m3 * layer.material.void_share
+
+
+def packed_volume(layer: Bulk, placed_m3: float) -> float:
+    """Placed volume of the fines packed into a layer's voids [m3]: volume x void share x share packed."""
+    return void_volume(layer, placed_m3) * layer.infill.share if layer.infill else 0.0
+
+
+def vanishing_volumes(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[float]:
+    """What runs down into each layer's open voids [m3], bottom to top.
+
+    layers: as asked for. placed_m3: the placed volume of each [m3].
+
+    Fines run into the nearest open voids below them until those are full or the fines are used up: the lesser of the
+    two. A fabric or liner between them stops them; card and paper rot and do not.
+    """
+    vanishing = [0.0] * len(layers)
+    open_m3: list[tuple[int, float]] = []
+    for index, (layer, volume_m3) in enumerate(zip(layers, placed_m3, strict=True)):
+        if not isinstance(layer, Bulk):
+            if STOPS_FINES in layer.material.traits:
+                open_m3.clear()
+            continue
+        if layer.material.runs_into_voids:
+            _trickle(volume_m3, open_m3, vanishing)
+        left = void_volume(layer, volume_m3) - packed_volume(layer, volume_m3)
+        if left > 0:
+            open_m3.append((index, left))
+    return vanishing
+
+
+def _trickle(fines_m3: float, open_m3: list[tuple[int, float]], vanishing: list[float]) -> None:
+    while open_m3 and fines_m3 > 0:
+        index, room = open_m3.pop()
+        taken = min(room, fines_m3)
+        vanishing[index] += taken
+        fines_m3 -= taken
+        if room > taken:
+            open_m3.append((index, room - taken))

@@ -1,0 +1,19 @@
+"""The API: one router for each word of the work, and one way to tell errors."""
+
+from __future__ import annotations
+
+from ninja import NinjaAPI
+from ninja.security import SessionAuth
+
+from nolbet.figure.router import router as figure_router
+from nolbet.gardens.router import router as gardens_router
+from nolbet.problems import map_errors
+from nolbet.quantities.router import router as quantities_router
+from nolbet.shelf.router import router as shelf_router
+
+api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_url=None, openapi_url=None)
+map_errors(api)
+api.add_router("/gardens", gardens_router)
+api.add_router("/gardens", figure_router)
+api.add_router("/quantities", quantities_router)
+api.add_router("/shelf", shelf_router)

@@ -1,0 +1,49 @@
+"""Gardens and beds. A bed's cut (shape, layers, reservoir) is one validated document, saved whole."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.db import models
+
+CUT_VERSION = 1
+
+
+class Garden(models.Model):
+    """A gardener's garden: its name, money, units and place."""
+
+    owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="gardens")
+    name = models.CharField(max_length=80)
+    currency = models.CharField(max_length=3, default="USD")
+    units = models.CharField(max_length=8, default="ft_in")
+    latitude_deg = models.FloatField(null=True, blank=True)
+    mean_temp_c = models.FloatField(null=True, blank=True)
+    last_frost = models.CharField(max_length=5, null=True, blank=True)  # noqa: DJ001 - null is "not given", as in the plan file
+    first_frost = models.CharField(max_length=5, null=True, blank=True)  # noqa: DJ001 - as above
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["id"]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Bed(models.Model):
+    """A bed: what is listed and added up in columns, its cut as a document with a version."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="beds")
+    key = models.CharField(max_length=60)
+    name = models.CharField(max_length=80)
+    count = models.PositiveIntegerField(default=1)
+    position = models.PositiveIntegerField(default=0)
+    cut = models.JSONField()
+    cut_version = models.PositiveIntegerField(default=CUT_VERSION)
+    revision = models.PositiveIntegerField(default=1)
+    saved_at = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        ordering = ["position", "id"]
+        constraints = [models.UniqueConstraint(fields=["garden", "key"], name="bed_key_once_in_a_garden")]
+
+    def __str__(self) -> str:
+        return self.name

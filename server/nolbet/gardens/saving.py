@@ -1,0 +1,51 @@
+"""Saving beds: each save rests on the revision it was made from."""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+
+from django.db import transaction
+
+from nolbet.gardens.models import Bed, Garden
+from nolbet.gardens.plans import cut_of
+from nolbet.problems import Missing, StaleSave
+from nolbet_core.plan import bed as plan_bed
+
+LONGEST_KEY = 50
+
+
+def key_for(name: str, taken: set[str]) -> str:
+    """A plan-file key for a bed's name that none of the others has."""
+    plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
+    stem = re.sub(r"[^a-z0-9]+", "_", plain).strip("_")[:LONGEST_KEY]
+    stem = stem if re.match(r"[a-z]", stem) else f"bed_{stem}".rstrip("_")
+    key, number = stem, 2
+    while key in taken:
+        key, number = f"{stem}_{number}", number + 1
+    return key
+
+
+@transaction.atomic
+def add_bed(garden: Garden, bed: plan_bed.Bed) -> Bed:
+    """Keep a new bed at the end of the garden's list, under a key of its own."""
+    beds = list(garden.beds.all())
+    key = key_for(bed.title, {each.key for each in beds})
+    position = max((each.position for each in beds), default=-1) + 1
+    return Bed.objects.create(
+        garden=garden, key=key, name=bed.title, count=bed.count, position=position, cut=cut_of(bed)
+    )
+
+
+@transaction.atomic
+def save_bed(bed_id: int, revision: int, bed: plan_bed.Bed) -> Bed:
+    """Keep a changed bed. Raises StaleSave with the kept one where it was changed since `revision`."""
+    kept = Bed.objects.select_for_update().filter(id=bed_id).first()
+    if kept is None:
+        raise Missing
+    if kept.revision != revision:
+        raise StaleSave(kept)
+    kept.name, kept.count, kept.cut = bed.title, bed.count, cut_of(bed)
+    kept.revision += 1
+    kept.save()
+    return kept

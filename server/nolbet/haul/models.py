@@ -1,0 +1,61 @@
+"""Suppliers with their offers, and what lies on hand."""
+
+from __future__ import annotations
+
+from django.db import models
+
+from nolbet.gardens.models import Garden
+
+
+class Supplier(models.Model):
+    """Somebody who sells by the bag or the load."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="suppliers")
+    key = models.CharField(max_length=60)
+    name = models.CharField(max_length=80)
+    delivery = models.DecimalField(max_digits=9, decimal_places=2, default=0)
+    position = models.PositiveIntegerField(default=0)
+
+    class Meta:
+        ordering = ["position", "id"]
+        constraints = [models.UniqueConstraint(fields=["garden", "key"], name="supplier_key_once_in_a_garden")]
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Offer(models.Model):
+    """One thing a supplier sells, in bags or in bulk; the keys are those of the plan file."""
+
+    supplier = models.ForeignKey(Supplier, on_delete=models.CASCADE, related_name="offers")
+    form = models.CharField(max_length=8)
+    material = models.CharField(max_length=60)
+    volume_m3 = models.FloatField(null=True, blank=True)
+    price = models.DecimalField(max_digits=9, decimal_places=2, null=True, blank=True)
+    price_per_m3 = models.DecimalField(max_digits=9, decimal_places=2, null=True, blank=True)
+    step_m3 = models.FloatField(null=True, blank=True)
+    minimum_m3 = models.FloatField(null=True, blank=True)
+    load_m3 = models.FloatField(null=True, blank=True)
+    fetch = models.BooleanField(default=False)
+    position = models.PositiveIntegerField(default=0)
+
+    class Meta:
+        ordering = ["position", "id"]
+
+    def __str__(self) -> str:
+        return f"{self.material} by the {self.form}"
+
+
+class Stock(models.Model):
+    """A heap on hand, loose as it lies."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="stock")
+    material = models.CharField(max_length=60)
+    volume_m3 = models.FloatField()
+    position = models.PositiveIntegerField(default=0)
+
+    class Meta:
+        ordering = ["position", "id"]
+
+    def __str__(self) -> str:
+        return self.material

@@ -1,0 +1,13 @@
+"""Addresses: the API, and the page for everything else."""
+
+from __future__ import annotations
+
+from django.urls import path, re_path
+
+from nolbet.api import api
+from nolbet.page.view import page
+
+urlpatterns = [
+    path("api/", api.urls),
+    re_path(r"^(?!static/|api/).*$", page),
+]
