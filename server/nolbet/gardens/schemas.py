@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
+from typing import Literal
 
 from ninja import Schema
 
@@ -52,7 +53,7 @@ class ChangedBed(Schema):
 class ChangedUnits(Schema):
     """The units to show a garden in."""
 
-    units: str
+    units: Literal["ft_in", "metric"]
 
 
 def kept_bed(bed: Bed) -> KeptBed:

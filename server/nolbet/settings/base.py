@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+import os
 from pathlib import Path
 
 from csp.constants import NONCE, NONE, SELF
 
 PROJECT = Path(__file__).resolve().parents[3]
-DATA = PROJECT / "var"
+DATA = Path(os.environ.get("NOLBET_DATA", PROJECT / "var"))
 WEB_DIST = PROJECT / "web" / "dist"
 
 DEBUG = False
@@ -20,10 +21,11 @@ INSTALLED_APPS = [
     "django.contrib.auth",
     "django.contrib.contenttypes",
     "django.contrib.sessions",
-    "django.contrib.staticfiles",
     "csp",
+    "nolbet.demo",
     "nolbet.gardens",
     "nolbet.haul",
+    "nolbet.page",
     "nolbet.shelf",
 ]
 
@@ -36,14 +38,6 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
-]
-
-TEMPLATES = [
-    {
-        "BACKEND": "django.template.backends.django.DjangoTemplates",
-        "DIRS": [PROJECT / "server" / "nolbet" / "page" / "templates"],
-        "OPTIONS": {"context_processors": ["csp.context_processors.nonce"]},
-    }
 ]
 
 DATABASES = {

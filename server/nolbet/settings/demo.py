@@ -12,7 +12,7 @@ from nolbet.settings.base import DATA, MIDDLEWARE
 def _own_secret() -> str:
     """A secret key made once for this machine and kept beside its data."""
     file = DATA / "secret_key"
-    DATA.mkdir(mode=0o700, exist_ok=True)
+    DATA.mkdir(mode=0o700, parents=True, exist_ok=True)
     if not file.exists():
         descriptor = os.open(file, os.O_WRONLY | os.O_CREAT | os.O_EXCL, 0o600)
         with os.fdopen(descriptor, "w") as handle:

@@ -3,14 +3,11 @@
 from __future__ import annotations
 
 import os
-from pathlib import Path
 
 from nolbet.settings.base import *  # noqa: F403 - settings build on one another
-from nolbet.settings.base import DATABASES
 
 SECRET_KEY = os.environ["NOLBET_SECRET_KEY"]
 ALLOWED_HOSTS = os.environ["NOLBET_HOSTS"].split(",")
-DATABASES["default"]["NAME"] = Path(os.environ["NOLBET_DATA"]) / "nolbet.sqlite3"
 
 SECURE_SSL_REDIRECT = True
 SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https")

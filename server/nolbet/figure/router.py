@@ -1,0 +1,44 @@
+"""Plan in, figures out: what is kept is put together here, and the core works it out."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+
+from nolbet.gardens.owned import own_garden
+from nolbet.gardens.plans import garden_plan, garden_supplies, whole_plan
+from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.walk import figure_bed, figure_plan
+from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.check import check_bed, gather_supplies
+
+router = Router(tags=["figure"])
+
+
+class Draft(Schema):
+    """A bed as it is being drawn, not kept yet."""
+
+    bed: Bed
+
+
+@router.post("/{garden_id}/figure/bed", response=BedFigures)
+def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> BedFigures:
+    """Figures of a draft, quick enough to follow a dragged boundary."""
+    garden = own_garden(request, garden_id)
+    return figure_bed(draft.bed, garden_plan(garden), garden_supplies(garden))
+
+
+@router.post("/{garden_id}/figure/buying", response=Figures)
+def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> Figures:
+    """Needs and haul of a draft bed alone, after the garden's own heaps."""
+    plan = whole_plan(own_garden(request, garden_id))
+    supplies = gather_supplies(plan.materials, plan.mixes)
+    check_bed(draft.bed, supplies.materials, "bed")
+    return figure_plan(plan.model_copy(update={"beds": [draft.bed]}), supplies)
+
+
+@router.get("/{garden_id}/figure", response=Figures)
+def figure_garden(request: HttpRequest, garden_id: int) -> Figures:
+    """Figures of a whole garden as it is kept, needs and haul with it."""
+    plan = whole_plan(own_garden(request, garden_id))
+    return figure_plan(plan, gather_supplies(plan.materials, plan.mixes))

@@ -1,0 +1,57 @@
+"""Reading what a gardener types. The core parses; this only asks it."""
+
+from __future__ import annotations
+
+from decimal import Decimal
+from typing import Literal
+
+from django.http import HttpRequest
+from ninja import Router, Schema
+from pydantic import Field
+
+from nolbet_core.quantities.limits import LIMITS, Kind
+from nolbet_core.quantities.reading import Context, Reading, read
+from nolbet_core.quantities.units import Contents, System
+
+router = Router(tags=["quantities"])
+
+LimitName = Literal[
+    "length", "depth", "layer", "wall", "offset", "bag", "bulk", "stock", "mass", "price", "count", "share", "ph"
+]
+
+
+class Typed(Schema):
+    """A typed text, what it is to be, and the garden's own units."""
+
+    typed: str = Field(max_length=400)
+    limit: LimitName
+    dimensions: bool = False
+    units: Literal["ft_in", "metric"]
+    currency: str = Field(default="USD", pattern="^[A-Z]{3}$")
+    contents: Literal["media", "liquid"] = "media"
+
+
+class MeaningOut(Schema):
+    """One meaning: values in SI units, said in the units typed, in the garden's and in the other system's."""
+
+    values: list[float]
+    understood: str
+    shown: str
+    other: str
+    money: Decimal | None
+
+
+class ReadingOut(Schema):
+    """One meaning: read. Two: either may be meant. None: the problem says what would do."""
+
+    typed: str
+    meanings: list[MeaningOut]
+    problem: str | None
+
+
+@router.post("/read", response=ReadingOut)
+def read_typed(request: HttpRequest, typed: Typed) -> Reading:
+    """What a typed text is understood as."""
+    limit = LIMITS[typed.limit]
+    context = Context(System(typed.units), typed.currency, Contents(typed.contents))
+    return read(typed.typed, limit, context, Kind.DIMENSIONS if typed.dimensions else None)
