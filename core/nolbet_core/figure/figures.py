@@ -5,7 +5,7 @@ from __future__ import annotations
 from decimal import Decimal
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, Field, PlainSerializer
+from pydantic import BaseModel, ConfigDict, PlainSerializer
 
 Level = Literal["stop", "caution", "advice", "note"]
 MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
@@ -154,6 +154,6 @@ class HaulFigures(Out):
 class Figures(Out):
     """Everything worked out from a plan."""
 
-    beds: list[BedFigures] = Field(default_factory=list)
-    needs: list[NeedFigures] = Field(default_factory=list)
-    haul: HaulFigures | None = None
+    beds: list[BedFigures]
+    needs: list[NeedFigures]
+    haul: HaulFigures | None

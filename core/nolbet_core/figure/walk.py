@@ -45,6 +45,7 @@ def figure_beds(plan: Plan, supplies: Supplies) -> Figures:
     return Figures(
         beds=[figures for figures, _ in figured],
         needs=[need_figures(need, supplies.materials) for need in needs],
+        haul=None,
     )
 
 

@@ -7,7 +7,8 @@ from ninja import Router, Schema
 
 from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import garden_plan, garden_supplies, whole_plan
-from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.figures import BedFigures
+from nolbet_core.figure.tally import TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_bed, figure_plan
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.check import check_bed, gather_supplies
@@ -28,17 +29,17 @@ def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> BedFigur
     return figure_bed(draft.bed, garden_plan(garden), garden_supplies(garden))
 
 
-@router.post("/{garden_id}/figure/buying", response=Figures)
-def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> Figures:
+@router.post("/{garden_id}/figure/buying", response=TalliedFigures)
+def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> TalliedFigures:
     """Needs and haul of a draft bed alone, after the garden's own heaps."""
     plan = whole_plan(own_garden(request, garden_id))
     supplies = gather_supplies(plan.materials, plan.mixes)
     check_bed(draft.bed, supplies.materials, "bed")
-    return figure_plan(plan.model_copy(update={"beds": [draft.bed]}), supplies)
+    return tallied(figure_plan(plan.model_copy(update={"beds": [draft.bed]}), supplies))
 
 
-@router.get("/{garden_id}/figure", response=Figures)
-def figure_garden(request: HttpRequest, garden_id: int) -> Figures:
+@router.get("/{garden_id}/figure", response=TalliedFigures)
+def figure_garden(request: HttpRequest, garden_id: int) -> TalliedFigures:
     """Figures of a whole garden as it is kept, needs and haul with it."""
     plan = whole_plan(own_garden(request, garden_id))
-    return figure_plan(plan, gather_supplies(plan.materials, plan.mixes))
+    return tallied(figure_plan(plan, gather_supplies(plan.materials, plan.mixes)))

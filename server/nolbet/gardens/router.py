@@ -30,13 +30,13 @@ def list_gardens(request: HttpRequest) -> list[Garden]:
     return list(Garden.objects.filter(owner_id=request.user.pk))
 
 
-@router.get("/{garden_id}", response=KeptGarden)
+@router.get("/{garden_id}", response=KeptGarden, exclude_none=True)
 def load_garden(request: HttpRequest, garden_id: int) -> KeptGarden:
     """A garden with its beds."""
     return kept_garden(own_garden(request, garden_id))
 
 
-@router.put("/{garden_id}/units", response=KeptGarden)
+@router.put("/{garden_id}/units", response=KeptGarden, exclude_none=True)
 def change_units(request: HttpRequest, garden_id: int, changed: ChangedUnits) -> KeptGarden:
     """Show a garden in feet and inches or in metric units."""
     garden = own_garden(request, garden_id)
@@ -45,7 +45,7 @@ def change_units(request: HttpRequest, garden_id: int, changed: ChangedUnits) ->
     return kept_garden(garden)
 
 
-@router.post("/{garden_id}/beds", response={201: KeptBed})
+@router.post("/{garden_id}/beds", response={201: KeptBed}, exclude_none=True)
 def create_bed(request: HttpRequest, garden_id: int, new: NewBed) -> Status[KeptBed]:
     """Keep a new bed. It has to hold together, as every bed kept."""
     garden = own_garden(request, garden_id)
@@ -53,7 +53,7 @@ def create_bed(request: HttpRequest, garden_id: int, new: NewBed) -> Status[Kept
     return Status(201, kept_bed(add_bed(garden, new.bed)))
 
 
-@router.put("/{garden_id}/beds/{key}", response=KeptBed)
+@router.put("/{garden_id}/beds/{key}", response=KeptBed, exclude_none=True)
 def change_bed(request: HttpRequest, garden_id: int, key: str, changed: ChangedBed) -> KeptBed:
     """Keep a changed bed, if nobody changed it since."""
     kept = own_bed(request, garden_id, key)

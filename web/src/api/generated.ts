@@ -219,12 +219,12 @@ export interface components {
              * Count
              * @default 1
              */
-            count: number;
+            count?: number;
             /**
              * Headspace M
              * @default 0.025
              */
-            headspace_m: number;
+            headspace_m?: number;
             /**
              * Key
              * @description lower-case letters, digits and _
@@ -237,14 +237,14 @@ export interface components {
              * @default inside
              * @enum {string}
              */
-            measured: "inside" | "outside";
+            measured?: "inside" | "outside";
             /** Name */
             name?: string | null;
             /**
              * Reach M
              * @default 0.6
              */
-            reach_m: number;
+            reach_m?: number;
             reservoir?: components["schemas"]["Reservoir"] | null;
             /** School */
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
@@ -255,13 +255,13 @@ export interface components {
              * Wall M
              * @default 0
              */
-            wall_m: number;
+            wall_m?: number;
             /**
              * Worked From
              * @default both_sides
              * @enum {string}
              */
-            worked_from: "one_side" | "both_sides";
+            worked_from?: "one_side" | "both_sides";
         };
         /**
          * BedFigures
@@ -373,7 +373,7 @@ export interface components {
              * Count
              * @default 1
              */
-            count: number;
+            count?: number;
             /** Height M */
             height_m: number;
             /** Length M */
@@ -396,10 +396,10 @@ export interface components {
          */
         Figures: {
             /** Beds */
-            beds?: components["schemas"]["BedFigures"][];
-            haul?: components["schemas"]["HaulFigures"] | null;
+            beds: components["schemas"]["BedFigures"][];
+            haul: components["schemas"]["HaulFigures"] | null;
             /** Needs */
-            needs?: components["schemas"]["NeedFigures"][];
+            needs: components["schemas"]["NeedFigures"][];
         };
         /**
          * FindingFigures
@@ -435,7 +435,7 @@ export interface components {
              * @description ISO 4217 code
              * @default USD
              */
-            currency: string;
+            currency?: string;
             /** First Frost */
             first_frost?: string | null;
             /** Last Frost */
@@ -451,7 +451,7 @@ export interface components {
              * @default metric
              * @enum {string}
              */
-            units: "ft_in" | "metric";
+            units?: "ft_in" | "metric";
         };
         /**
          * GardenHead
@@ -532,7 +532,7 @@ export interface components {
              * Share
              * @default 1
              */
-            share: number;
+            share?: number;
         };
         /**
          * KeptBed
@@ -739,7 +739,7 @@ export interface components {
              * Count
              * @default 1
              */
-            count: number;
+            count?: number;
             /** Diameter M */
             diameter_m: number;
             /** Length M */
@@ -831,6 +831,48 @@ export interface components {
             total: string;
         };
         /**
+         * TalliedFigures
+         * @description A plan's figures with their tally.
+         */
+        TalliedFigures: {
+            figures: components["schemas"]["Figures"];
+            tally: components["schemas"]["TallyFigures"];
+        };
+        /**
+         * TallyFigures
+         * @description Sums over needs and haul, for all beds of the plan and all that are alike. Volumes are loose.
+         *
+         *     loose_m3: everything the beds take. from_stock_m3: of it from the gardener's own heaps. to_buy_m3: the rest.
+         *     bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries. mass_kg: as
+         *     delivered, stock included.
+         */
+        TallyFigures: {
+            /** Bag Count */
+            bag_count: number;
+            /** Bags Price */
+            bags_price: string;
+            /** Bulk M3 */
+            bulk_m3: number;
+            /** Bulk Price */
+            bulk_price: string;
+            /** Delivery */
+            delivery: string;
+            /** Drops */
+            drops: number;
+            /** From Stock M3 */
+            from_stock_m3: number;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Sheet Area M2 */
+            sheet_area_m2: number;
+            /** To Buy M3 */
+            to_buy_m3: number;
+            /** Total */
+            total: string;
+        };
+        /**
          * Typed
          * @description A typed text, what it is to be, and the garden's own units.
          */
@@ -840,17 +882,17 @@ export interface components {
              * @default media
              * @enum {string}
              */
-            contents: "media" | "liquid";
+            contents?: "media" | "liquid";
             /**
              * Currency
              * @default USD
              */
-            currency: string;
+            currency?: string;
             /**
              * Dimensions
              * @default false
              */
-            dimensions: boolean;
+            dimensions?: boolean;
             /**
              * Limit
              * @enum {string}
@@ -873,7 +915,7 @@ export interface components {
              * Count
              * @default 1
              */
-            count: number;
+            count?: number;
             /** Diameter M */
             diameter_m?: number | null;
             /**
@@ -1005,7 +1047,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Figures"];
+                    "application/json": components["schemas"]["TalliedFigures"];
                 };
             };
         };
@@ -1057,7 +1099,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Figures"];
+                    "application/json": components["schemas"]["TalliedFigures"];
                 };
             };
         };

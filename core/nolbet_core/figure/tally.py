@@ -1,0 +1,66 @@
+"""What a haul comes to in a few figures: what to bring in, from where, and for how much."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from decimal import Decimal
+
+from nolbet_core.figure.figures import Figures, HaulFigures, HaulLine, MoneyOut, NeedFigures, Out
+
+
+class TallyFigures(Out):
+    """Sums over needs and haul, for all beds of the plan and all that are alike. Volumes are loose.
+
+    loose_m3: everything the beds take. from_stock_m3: of it from the gardener's own heaps. to_buy_m3: the rest.
+    bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries. mass_kg: as
+    delivered, stock included.
+    """
+
+    loose_m3: float
+    from_stock_m3: float
+    to_buy_m3: float
+    sheet_area_m2: float
+    mass_kg: float
+    bag_count: int
+    bags_price: MoneyOut
+    bulk_m3: float
+    bulk_price: MoneyOut
+    drops: int
+    delivery: MoneyOut
+    total: MoneyOut
+
+
+class TalliedFigures(Out):
+    """A plan's figures with their tally."""
+
+    figures: Figures
+    tally: TallyFigures
+
+
+def tallied(figures: Figures) -> TalliedFigures:
+    """Figures with the sums that a gardener asks for first."""
+    return TalliedFigures(figures=figures, tally=_tally(figures.needs, figures.haul))
+
+
+def _tally(needs: Sequence[NeedFigures], haul: HaulFigures | None) -> TallyFigures:
+    lines = haul.lines if haul else []
+    bags = [line for line in lines if line.form == "bag"]
+    bulk = [line for line in lines if line.form == "bulk"]
+    return TallyFigures(
+        loose_m3=sum(need.loose_m3 for need in needs),
+        from_stock_m3=sum(min(need.stock_m3, need.loose_m3) for need in needs),
+        to_buy_m3=sum(need.to_buy_m3 for need in needs),
+        sheet_area_m2=sum(need.area_m2 for need in needs),
+        mass_kg=sum(need.mass_kg for need in needs),
+        bag_count=sum(line.count or 0 for line in bags),
+        bags_price=_price(bags),
+        bulk_m3=sum(line.volume_m3 for line in bulk),
+        bulk_price=_price(bulk),
+        drops=sum(supplier.drops for supplier in haul.suppliers) if haul else 0,
+        delivery=haul.delivery if haul else Decimal(0),
+        total=haul.total if haul else Decimal(0),
+    )
+
+
+def _price(lines: Sequence[HaulLine]) -> Decimal:
+    return sum((line.price for line in lines), Decimal(0))

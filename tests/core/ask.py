@@ -1,0 +1,20 @@
+"""Short ways to ask the core in tests."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.walk import figure_plan
+from nolbet_core.plan.load import read_plan
+from tests.core import zoo
+
+
+def figures_of(document: dict[str, Any]) -> Figures:
+    """Figures of a plan document."""
+    return figure_plan(*read_plan(document))
+
+
+def bed_of(document: dict[str, Any]) -> BedFigures:
+    """Figures of one bed's document."""
+    return figures_of(zoo.plan(document)).beds[0]

@@ -1,0 +1,125 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./generated";
+
+type Schemas = components["schemas"];
+
+export type Bed = Schemas["Bed"];
+export type Layer = Schemas["Layer"];
+export type BedFigures = Schemas["BedFigures"];
+export type LayerFigures = Schemas["LayerFigures"];
+export type FindingFigures = Schemas["FindingFigures"];
+export type Figures = Schemas["Figures"];
+export type TalliedFigures = Schemas["TalliedFigures"];
+export type HaulFigures = Schemas["HaulFigures"];
+export type HaulLine = Schemas["HaulLine"];
+export type NeedFigures = Schemas["NeedFigures"];
+export type KeptBed = Schemas["KeptBed"];
+export type KeptGarden = Schemas["KeptGarden"];
+export type Material = Schemas["MaterialOut"];
+export type Reading = Schemas["ReadingOut"];
+export type Meaning = Schemas["MeaningOut"];
+export type LimitName = Schemas["Typed"]["limit"];
+
+/** What the server said was wrong, in its one form (RFC 9457). */
+export type Problem = {
+  title: string;
+  status: number;
+  detail: string;
+  errors: { path: string; message: string }[];
+  current?: KeptBed;
+};
+
+/** A request that the server answered with a problem. */
+export class Refused extends Error {
+  readonly problem: Problem;
+
+  constructor(problem: Problem) {
+    super(problem.detail);
+    this.problem = problem;
+  }
+}
+
+function token(): string {
+  return /(?:^|; )nolbet_csrf=([^;]*)/.exec(document.cookie)?.[1] ?? "";
+}
+
+const client = createClient<paths>({ baseUrl: "/" });
+client.use({
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("X-CSRFToken", token());
+    return request;
+  },
+});
+
+/** The answer's data, or Refused with the problem. A broken line is the fetch's own TypeError. */
+function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T {
+  if (answer.data !== undefined) return answer.data;
+  const said = answer.error as Partial<Problem> | undefined;
+  throw new Refused({
+    title: said?.title ?? "Can't be done",
+    status: answer.response.status,
+    detail: said?.detail ?? `The server answered ${answer.response.status}.`,
+    errors: said?.errors ?? [],
+    current: said?.current,
+  });
+}
+
+export const api = {
+  gardens: async () => unwrap(await client.GET("/api/gardens")),
+
+  garden: async (garden_id: number) =>
+    unwrap(await client.GET("/api/gardens/{garden_id}", { params: { path: { garden_id } } })),
+
+  shelf: async (garden_id: number, words = "", signal?: AbortSignal) =>
+    unwrap(
+      await client.GET("/api/gardens/{garden_id}/shelf", {
+        params: { path: { garden_id }, query: { words } },
+        signal,
+      }),
+    ),
+
+  changeUnits: async (garden_id: number, units: "ft_in" | "metric") =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}/units", {
+        params: { path: { garden_id } },
+        body: { units },
+      }),
+    ),
+
+  createBed: async (garden_id: number, bed: Bed) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/beds", { params: { path: { garden_id } }, body: { bed } }),
+    ),
+
+  saveBed: async (garden_id: number, key: string, revision: number, bed: Bed) =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}/beds/{key}", {
+        params: { path: { garden_id, key } },
+        body: { revision, bed },
+      }),
+    ),
+
+  figureBed: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/bed", {
+        params: { path: { garden_id } },
+        body: { bed },
+        signal,
+      }),
+    ),
+
+  figureBuying: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/buying", {
+        params: { path: { garden_id } },
+        body: { bed },
+        signal,
+      }),
+    ),
+
+  figureGarden: async (garden_id: number) =>
+    unwrap(await client.GET("/api/gardens/{garden_id}/figure", { params: { path: { garden_id } } })),
+
+  read: async (typed: components["schemas"]["Typed"], signal?: AbortSignal) =>
+    unwrap(await client.POST("/api/quantities/read", { body: typed, signal })),
+};

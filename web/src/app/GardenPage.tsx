@@ -1,0 +1,89 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
+import { api, type KeptGarden, type Material } from "../api/client";
+import { NewBed } from "../plot/NewBed";
+import type { Units } from "../quantities/format";
+import { ShowingProvider } from "../quantities/UnitsContext";
+import { SectionView } from "../section/SectionView";
+import type { SaveState } from "../section/session";
+import { Rail } from "./Rail";
+import { SaveStateProvider } from "./SaveStateContext";
+import { TopBar } from "./TopBar";
+
+/** One garden: rail, top bar, and the view that the address names. */
+export function GardenPage() {
+  const gardenId = Number(useParams().gardenId);
+  const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
+  const shelf = useQuery({ queryKey: ["shelf", gardenId, ""], queryFn: () => api.shelf(gardenId) });
+  if (garden.error ?? shelf.error)
+    return <p className="page-note">{(garden.error ?? shelf.error)?.message}</p>;
+  if (!garden.data || !shelf.data) return <p className="page-note">Opening the garden ...</p>;
+  return <Garden garden={garden.data} shelf={shelf.data} />;
+}
+
+function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
+  const queries = useQueryClient();
+  const location = useLocation();
+  const navigate = useNavigate();
+  const [save, setSave] = useState<SaveState | null>(null);
+  const units = useMutation({
+    mutationFn: (wanted: Units) => api.changeUnits(garden.id, wanted),
+    onMutate: (wanted) =>
+      queries.setQueryData<KeptGarden>(["garden", garden.id], (before) =>
+        before ? { ...before, garden: { ...before.garden, units: wanted } } : before,
+      ),
+    onSuccess: (kept) => queries.setQueryData(["garden", garden.id], kept),
+  });
+  const showing = useMemo(
+    () => ({ units: garden.garden.units ?? "metric", currency: garden.garden.currency ?? "USD" }) as const,
+    [garden.garden.units, garden.garden.currency],
+  );
+  const materials = useMemo(() => new Map(shelf.map((material) => [material.key, material])), [shelf]);
+  const base = `/garden/${garden.id}`;
+  const chosen = /\/bed\/([a-z0-9_]+)/.exec(location.pathname)?.[1] ?? null;
+  const first = chosen ?? garden.beds[0]?.key;
+  const bedPath = (key: string) => `${base}/section/bed/${key}`;
+  return (
+    <ShowingProvider value={showing}>
+      <SaveStateProvider value={setSave}>
+        <Rail places={[{ name: "section", label: "Section", to: first ? bedPath(first) : `${base}/new` }]} />
+        <TopBar
+          garden={garden}
+          bedPath={bedPath}
+          chosen={chosen}
+          save={save}
+          onUnits={(wanted) => units.mutate(wanted)}
+        />
+        <div className="page-body">
+          <Routes>
+            <Route
+              path="section/bed/:bedKey"
+              element={<ChosenSection garden={garden} materials={materials} />}
+            />
+            <Route
+              path="new"
+              element={
+                <NewBed garden={garden} materials={materials} onMade={(key) => void navigate(bedPath(key))} />
+              }
+            />
+            <Route path="*" element={<Navigate to={first ? bedPath(first) : `${base}/new`} replace />} />
+          </Routes>
+        </div>
+      </SaveStateProvider>
+    </ShowingProvider>
+  );
+}
+
+function ChosenSection({
+  garden,
+  materials,
+}: {
+  garden: KeptGarden;
+  materials: ReadonlyMap<string, Material>;
+}) {
+  const { bedKey } = useParams();
+  const kept = garden.beds.find((bed) => bed.key === bedKey);
+  if (!kept) return <p className="page-note">There is no bed called “{bedKey}” in this garden.</p>;
+  return <SectionView key={kept.key} gardenId={garden.id} kept={kept} materials={materials} />;
+}

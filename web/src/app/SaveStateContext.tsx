@@ -1,0 +1,17 @@
+import { createContext, useContext, useEffect } from "react";
+import type { SaveState } from "../section/session";
+
+type Tell = (state: SaveState | null) => void;
+
+const Context = createContext<Tell>(() => undefined);
+
+export const SaveStateProvider = Context.Provider;
+
+/** Tell the top bar how the shown bed is kept. */
+export function useSaveState(state: SaveState): void {
+  const tell = useContext(Context);
+  useEffect(() => {
+    tell(state);
+    return () => tell(null);
+  }, [tell, state]);
+}

@@ -1,0 +1,74 @@
+import { NavLink } from "react-router";
+import type { KeptGarden } from "../api/client";
+import type { Units } from "../quantities/format";
+import type { SaveState } from "../section/session";
+import { BedMark } from "./BedTab";
+import { Sign } from "./icons";
+
+type Props = {
+  garden: KeptGarden;
+  /** Where a bed's tab leads from this view. */
+  bedPath: (key: string) => string;
+  chosen: string | null;
+  save: SaveState | null;
+  onUnits: (units: Units) => void;
+};
+
+/** The garden, its beds as small sections, what is saved, and the units. */
+export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
+  const units = garden.garden.units ?? "metric";
+  return (
+    <header className="top-bar">
+      <div className="top-garden">
+        <span>garden</span>
+        <strong>{garden.garden.name}</strong>
+      </div>
+      <nav className="top-beds" aria-label="Beds">
+        {garden.beds.map(({ key, bed }) => (
+          <NavLink key={key} to={bedPath(key)} className={`top-bed ${key === chosen ? "is-chosen" : ""}`}>
+            <BedMark bed={bed} />
+            <span>{bed.name}</span>
+          </NavLink>
+        ))}
+        <NavLink
+          to={`/garden/${garden.id}/new`}
+          className={({ isActive }) => `top-bed top-new ${isActive ? "is-chosen" : ""}`}
+        >
+          <Sign name="new" />
+          <span>New bed</span>
+        </NavLink>
+      </nav>
+      <SaveNote save={save} />
+      <div className="segments top-units" role="group" aria-label="Units">
+        {(["ft_in", "metric"] as const).map((each) => (
+          <button key={each} type="button" aria-pressed={units === each} onClick={() => onUnits(each)}>
+            {each === "ft_in" ? "ft in" : "cm"}
+          </button>
+        ))}
+      </div>
+    </header>
+  );
+}
+
+function SaveNote({ save }: { save: SaveState | null }) {
+  const text = save ? noteOf(save) : "";
+  return (
+    <span className={`top-save ${save?.state === "saved" ? "is-saved" : ""}`} role="status">
+      {text}
+    </span>
+  );
+}
+
+function noteOf(save: SaveState): string {
+  switch (save.state) {
+    case "saved":
+      return `Saved ${new Date(save.at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}`;
+    case "saving":
+    case "unsaved":
+      return "Saving ...";
+    case "offline":
+      return "Line down: kept here, saved when it is back";
+    case "stale":
+      return "Not saved: changed elsewhere";
+  }
+}

@@ -1,0 +1,19 @@
+/** The rail's own signs, drawn on a 22 px square. */
+
+const SIGNS = {
+  plot: "M3 3h7v9H3zM13 3h6v5h-6zM13 11h6v8h-6zM3 15h7v4H3z",
+  section: "M4 3v16h14V3M4 9h14M4 14h14",
+  haul: "M2 6h3l3 9h9l3-7H7M8 15l-2 4M16 15l1 4M11 19a1.6 1.6 0 1 0 .1 0",
+  shelf: "M2 9h18M2 18h18M5 9V4h4v5M13 9V5h5v4M4 18v-5h6v5M14 18v-4h4v4",
+  new: "M11 4v14M4 11h14",
+} as const;
+
+export type SignName = keyof typeof SIGNS;
+
+export function Sign({ name }: { name: SignName }) {
+  return (
+    <svg width="22" height="22" viewBox="0 0 22 22" className="sign" aria-hidden="true" focusable="false">
+      <path d={SIGNS[name]} />
+    </svg>
+  );
+}

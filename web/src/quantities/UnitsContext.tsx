@@ -1,0 +1,13 @@
+import { createContext, useContext } from "react";
+import type { Units } from "./format";
+
+export type Showing = { units: Units; currency: string };
+
+const Context = createContext<Showing>({ units: "ft_in", currency: "USD" });
+
+export const ShowingProvider = Context.Provider;
+
+/** The units and currency that this garden is shown in. */
+export function useShowing(): Showing {
+  return useContext(Context);
+}

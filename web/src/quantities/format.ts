@@ -1,0 +1,102 @@
+/** Showing quantities by the core's rules (nolbet_core.quantities.show); a test holds both to the same digits. */
+
+export type Units = "ft_in" | "metric";
+
+export const INCH_M = 0.0254;
+const CU_FT_M3 = 0.028316846592;
+const CU_YD_M3 = 0.764554857984;
+const SQ_FT_M2 = 0.09290304;
+const POUND_KG = 0.45359237;
+const SHORT_TON_KG = 907.18474;
+const EIGHTHS = ["", "1/8", "1/4", "3/8", "1/2", "5/8", "3/4", "7/8"];
+const SIGNS: Record<string, string> = { USD: "$", EUR: "€", GBP: "£", CAD: "$", AUD: "$", NZD: "$" };
+
+export function otherUnits(units: Units): Units {
+  return units === "ft_in" ? "metric" : "ft_in";
+}
+
+export function fixed(value: number, digits: number): string {
+  const scale = 10 ** digits;
+  const rounded = Math.floor(value * scale + 0.5) / scale;
+  return rounded.toLocaleString("en-US", { minimumFractionDigits: digits, maximumFractionDigits: digits });
+}
+
+export function trimmed(value: number, digits: number): string {
+  const text = fixed(value, digits);
+  return text.includes(".") ? text.replace(/\.?0+$/, "") : text;
+}
+
+export function showLength(length_m: number, units: Units): string {
+  if (length_m < 0) return `−${showLength(-length_m, units)}`;
+  return units === "metric" ? showMetricLength(length_m) : showTapeLength(length_m);
+}
+
+function showMetricLength(length_m: number): string {
+  const steps = Math.floor(length_m / 0.005 + 0.5);
+  if (steps === 0 && length_m > 0) return "< 5 mm";
+  return steps < 200 ? `${trimmed(steps * 0.5, 1)} cm` : `${trimmed(steps * 0.005, 3)} m`;
+}
+
+function showTapeLength(length_m: number): string {
+  const eighths = Math.floor((length_m / INCH_M) * 8 + 0.5);
+  if (eighths === 0 && length_m > 0) return '< 1/8"';
+  if (eighths < 192) return `${mixedInches(eighths)}"`;
+  const feet = Math.floor(eighths / 96).toLocaleString("en-US");
+  const rest = eighths % 96;
+  return rest ? `${feet}' ${mixedInches(rest)}"` : `${feet}'`;
+}
+
+function mixedInches(eighths: number): string {
+  const whole = Math.floor(eighths / 8);
+  const part = EIGHTHS[eighths % 8];
+  if (!part) return String(whole);
+  return whole ? `${whole} ${part}` : part;
+}
+
+export function showVolume(volume_m3: number, units: Units): string {
+  if (units === "ft_in") {
+    const cubicFeet = volume_m3 / CU_FT_M3;
+    return `${fixed(cubicFeet, cubicFeet < 100 ? 1 : 0)} cu ft`;
+  }
+  const litres = volume_m3 * 1000;
+  return litres >= 999.5 ? `${fixed(volume_m3, 2)} m³` : `${fixed(litres, litres < 10 ? 1 : 0)} L`;
+}
+
+export function showBulkVolume(volume_m3: number, units: Units): string {
+  return units === "ft_in" ? `${trimmed(volume_m3 / CU_YD_M3, 2)} yd³` : `${trimmed(volume_m3, 2)} m³`;
+}
+
+export function showArea(area_m2: number, units: Units): string {
+  if (units === "ft_in") return `${fixed(area_m2 / SQ_FT_M2, area_m2 < 10 * SQ_FT_M2 ? 1 : 0)} sq ft`;
+  return `${fixed(area_m2, 2)} m²`;
+}
+
+export function showMass(mass_kg: number, units: Units): string {
+  if (units === "ft_in") {
+    if (mass_kg >= 2 * SHORT_TON_KG) return `${fixed(mass_kg / SHORT_TON_KG, 2)} short tons`;
+    const pounds = mass_kg / POUND_KG;
+    return `${fixed(pounds, pounds < 10 ? 1 : 0)} lb`;
+  }
+  if (mass_kg >= 2000) return `${fixed(mass_kg / 1000, 2)} tonnes`;
+  return `${fixed(mass_kg, mass_kg < 10 ? 1 : 0)} kg`;
+}
+
+/** An amount as the API gives it, a decimal string to the cent, with its currency's sign. */
+export function showMoney(amount: string, currency: string): string {
+  const [whole = "0", cents = "00"] = amount.split(".");
+  const grouped = `${whole.replace(/\B(?=(\d{3})+$)/g, ",")}.${cents.padEnd(2, "0")}`;
+  const sign = SIGNS[currency];
+  return sign ? `${sign}${grouped}` : `${grouped} ${currency}`;
+}
+
+export function showShare(share: number): string {
+  return `${trimmed(share * 100, 1)} %`;
+}
+
+/** A length as a field holds it: to the eighth or 5 mm where it lies on one, else to the tenth of a millimetre. */
+export function typedLength(length_m: number, units: Units): string {
+  const step = units === "ft_in" ? INCH_M / 8 : 0.005;
+  const steps = length_m / step;
+  if (Math.abs(steps - Math.round(steps)) < 0.02) return showLength(length_m, units);
+  return units === "ft_in" ? showLength(length_m, units) : `${trimmed(length_m * 100, 2)} cm`;
+}

@@ -1,0 +1,131 @@
+import { useState } from "react";
+import type { Bed, BedFigures } from "../api/client";
+import { typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+import "./bed-head.css";
+
+type Props = { bed: Bed; figures: BedFigures; onEdit: (bed: Bed) => void };
+
+const SCHOOLS: Record<string, string> = {
+  straight_fill: "Straight fill",
+  wood_in_a_box: "Wood in a box",
+  sheet_layers: "Sheet layers",
+  no_dig_compost: "No-dig with compost",
+};
+
+/** The bed's name and its measures as the tape gives them. */
+export function BedHead({ bed, figures, onEdit }: Props) {
+  const [open, setOpen] = useState(false);
+  const { units } = useShowing();
+  const shape = (key: "length_m" | "width_m" | "depth_m", label: string) => (
+    <MeasureField
+      label={label}
+      hideLabel
+      limit={key === "depth_m" ? "depth" : "length"}
+      width="84px"
+      shown={typedLength(bed.shape[key], units)}
+      onMeaning={({ values: [value] }) => value && onEdit({ ...bed, shape: { ...bed.shape, [key]: value } })}
+    />
+  );
+  const school = bed.school ? SCHOOLS[bed.school] : null;
+  return (
+    <header className="bed-head">
+      <BedName key={bed.name} bed={bed} onEdit={onEdit} />
+      <div className="bed-measures">
+        <span className="bed-measured">{bed.measured ?? "inside"}</span>
+        {shape("length_m", "Length")}
+        <span aria-hidden="true">×</span>
+        {shape("width_m", "Width")}
+        <span aria-hidden="true">×</span>
+        {shape("depth_m", "Depth")}
+        <span className="bed-measured">deep</span>
+        {school && <span className="chip bed-chip">{school}</span>}
+        {figures.count > 1 && <span className="chip bed-chip">{figures.count} alike</span>}
+        <button
+          type="button"
+          className="text-button"
+          aria-label="More measures"
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? "Less" : "More"}
+        </button>
+      </div>
+      {open && <MoreMeasures bed={bed} figures={figures} onEdit={onEdit} />}
+    </header>
+  );
+}
+
+function BedName({ bed, onEdit }: Omit<Props, "figures">) {
+  const [name, setName] = useState(bed.name ?? "");
+  const commit = () => {
+    const wanted = name.trim();
+    if (wanted && wanted !== bed.name) onEdit({ ...bed, name: wanted.slice(0, 80) });
+    else setName(bed.name ?? "");
+  };
+  return (
+    <h1 className="bed-title">
+      <input
+        aria-label="Name of the bed"
+        value={name}
+        maxLength={80}
+        size={Math.max(name.length, 4)}
+        onChange={(event) => setName(event.currentTarget.value)}
+        onBlur={commit}
+        onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+      />
+    </h1>
+  );
+}
+
+function MoreMeasures({ bed, figures, onEdit }: Props) {
+  const { units } = useShowing();
+  const measured = bed.measured ?? "inside";
+  return (
+    <div className="more-measures">
+      <div>
+        <span className="measure-label">The tape lay</span>
+        <div className="segments" role="group" aria-label="The tape lay">
+          {(["inside", "outside"] as const).map((each) => (
+            <button
+              key={each}
+              type="button"
+              aria-pressed={measured === each}
+              onClick={() => onEdit({ ...bed, measured: each })}
+            >
+              {each}
+            </button>
+          ))}
+        </div>
+      </div>
+      <MeasureField
+        label="Wall thickness"
+        limit="wall"
+        width="92px"
+        shown={typedLength(bed.wall_m ?? 0, units)}
+        onMeaning={({ values: [wall_m = 0] }) => onEdit({ ...bed, wall_m })}
+      />
+      <MeasureField
+        label="Headspace"
+        limit="wall"
+        width="92px"
+        shown={typedLength(bed.headspace_m ?? 0.025, units)}
+        onMeaning={({ values: [headspace_m = 0] }) => onEdit({ ...bed, headspace_m })}
+      />
+      <MeasureField
+        label="How many alike"
+        limit="count"
+        width="74px"
+        shown={String(bed.count ?? 1)}
+        onMeaning={({ values: [count = 1] }) => onEdit({ ...bed, count })}
+      />
+      <p className="more-note">
+        Inside {typedLength(figures.inside_length_m, units)} × {typedLength(figures.inside_width_m, units)},
+        outside {typedLength(figures.outer_length_m, units)} × {typedLength(figures.outer_width_m, units)}.
+        {figures.wall_loss_share > 0.0005 &&
+          ` The walls take ${Math.round(figures.wall_loss_share * 100)} % of the ground.`}
+      </p>
+    </div>
+  );
+}

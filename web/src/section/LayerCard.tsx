@@ -1,0 +1,180 @@
+import type { Ref } from "react";
+import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
+import { hatchOf } from "../hatches/hatches";
+import { Swatch } from "../hatches/Swatch";
+import { showLength, typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import { changeLayer, setAmount } from "./edits";
+import { LayerTools } from "./LayerTools";
+import "./layer-card.css";
+
+type Props = {
+  gardenId: number;
+  bed: Bed;
+  figures: BedFigures;
+  index: number;
+  materials: ReadonlyMap<string, Material>;
+  selected: boolean;
+  cardRef: Ref<HTMLLIElement>;
+  onSelect: () => void;
+  onEdit: (bed: Bed) => void;
+};
+
+/** One layer: what it is, how thick it lies, how much of it; chosen, it opens to be changed. */
+export function LayerCard(props: Props) {
+  const { bed, figures, index, materials, selected, onSelect, onEdit } = props;
+  const layer = bed.layers[index];
+  const figured = figures.layers[index];
+  if (!layer || !figured) return null;
+  const material = materials.get(layer.material);
+  const share = figures.line_m > 0 ? (figured.top_m - figured.bottom_m) / figures.line_m : 0;
+  return (
+    <li
+      ref={props.cardRef}
+      className={`layer-card ${selected ? "is-selected" : ""}`}
+      aria-current={selected || undefined}
+      onPointerDown={onSelect}
+      onFocus={onSelect}
+    >
+      <Swatch material={layer.material} like={material?.like} width={44} height={figured.sheet ? 44 : 58} />
+      <div className="layer-main">
+        <div className="layer-row">
+          <button type="button" className="layer-name" onClick={onSelect}>
+            {figured.name}
+            {figured.sheet && plies(layer)}
+          </button>
+          <div className="layer-figure">
+            <b>
+              {figured.sheet ? (
+                <Quantity kind="area" value={figured.sheet_area_m2} />
+              ) : (
+                <Quantity kind="volume" value={figured.placed_m3} />
+              )}
+            </b>
+            <span>
+              {figured.sheet ? piecesNote(figured) : figures.count > 1 ? "placed, each bed" : "placed"}
+            </span>
+          </div>
+        </div>
+        <div className="layer-row layer-how">
+          {figured.sheet ? (
+            <SheetHow
+              layer={layer}
+              onChange={(change) => onEdit(changeLayer(bed, index, change))}
+              name={figured.name}
+            />
+          ) : (
+            <BulkHow {...props} layer={layer} figured={figured} onEdit={onEdit} />
+          )}
+        </div>
+        {!figured.sheet && (
+          <div className="layer-bar" aria-hidden="true">
+            <div
+              style={{
+                width: `${Math.min(share, 1) * 100}%`,
+                background: hatchOf(layer.material, material?.like).ground,
+              }}
+            />
+          </div>
+        )}
+        {selected && <LayerTools {...props} layer={layer} figured={figured} material={material} />}
+      </div>
+    </li>
+  );
+}
+
+function plies(layer: Layer): string {
+  const count = layer.plies ?? 1;
+  return count === 1 ? ", 1 ply" : `, ${count} plies`;
+}
+
+function piecesNote(figured: LayerFigures): string {
+  if (figured.pieces == null) return "to cover";
+  return figured.pieces === 1 ? "1 piece" : `${figured.pieces} pieces`;
+}
+
+function SheetHow({
+  layer,
+  onChange,
+  name,
+}: {
+  layer: Layer;
+  onChange: (change: Partial<Layer>) => void;
+  name: string;
+}) {
+  const { units } = useShowing();
+  return (
+    <>
+      <MeasureField
+        label={`Laps of ${name}`}
+        hideLabel
+        limit="offset"
+        width="74px"
+        shown={typedLength(layer.lap_m ?? 0.15, units)}
+        onMeaning={({ values: [lap_m] }) => onChange({ lap_m })}
+      />
+      <span className="layer-aside">laps</span>
+    </>
+  );
+}
+
+function BulkHow({ bed, index, layer, figured, onEdit }: Props & { layer: Layer; figured: LayerFigures }) {
+  const { units } = useShowing();
+  const thickness_m = figured.top_m - figured.bottom_m;
+  const set = (amount: Parameters<typeof setAmount>[2]) => onEdit(setAmount(bed, index, amount, []));
+  const open = figured.void_m3 - figured.infill_m3;
+  return (
+    <>
+      {layer.fill && <span className="chip">fills the rest</span>}
+      {layer.fill && <span className="layer-aside">{showLength(thickness_m, units)} deep</span>}
+      {layer.thickness_m != null && (
+        <MeasureField
+          label={`Thickness of ${figured.name}`}
+          hideLabel
+          limit="layer"
+          width="84px"
+          shown={typedLength(layer.thickness_m, units)}
+          onMeaning={({ values: [value = 0] }) => set({ thickness_m: value })}
+        />
+      )}
+      {layer.volume_m3 != null && (
+        <>
+          <MeasureField
+            label={`Volume of ${figured.name}`}
+            hideLabel
+            limit="stock"
+            width="96px"
+            shown={typedVolume(layer.volume_m3, units)}
+            onMeaning={({ values: [value = 0] }) => set({ volume_m3: value })}
+          />
+          <span className="layer-aside">{showLength(thickness_m, units)} deep</span>
+        </>
+      )}
+      {layer.share != null && (
+        <>
+          <MeasureField
+            label={`Share of ${figured.name}`}
+            hideLabel
+            limit="share"
+            width="66px"
+            shown={`${Math.round(layer.share * 1000) / 10} %`}
+            onMeaning={({ values: [value = 0] }) => set({ share: value })}
+          />
+          <span className="layer-aside">of the rest, {showLength(thickness_m, units)} deep</span>
+        </>
+      )}
+      {layer.infill ? (
+        <span className="layer-aside">packed {Math.round((layer.infill.share ?? 1) * 100)} %</span>
+      ) : (
+        open > 0 && <span className="layer-open">voids {Math.round(figured.void_share * 100)} %</span>
+      )}
+    </>
+  );
+}
+
+function typedVolume(volume_m3: number, units: "ft_in" | "metric"): string {
+  if (units === "metric") return `${Math.round(volume_m3 * 1e4) / 10} L`;
+  return `${Math.round((volume_m3 / 0.028316846592) * 100) / 100} cu ft`;
+}

@@ -1,0 +1,209 @@
+import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
+import { typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+import { MaterialFinder } from "../shelf/MaterialFinder";
+import {
+  changeLayer,
+  changeMaterial,
+  moveLayer,
+  removeLayer,
+  setAmount,
+  splitLayer,
+  type Amount,
+} from "./edits";
+
+type Props = {
+  gardenId: number;
+  bed: Bed;
+  figures: BedFigures;
+  index: number;
+  layer: Layer;
+  figured: LayerFigures;
+  material: Material | undefined;
+  materials: ReadonlyMap<string, Material>;
+  onEdit: (bed: Bed) => void;
+};
+
+const WAYS = ["thickness", "volume", "share", "fill"] as const;
+type Way = (typeof WAYS)[number];
+const WAY_NAMES: Record<Way, string> = { thickness: "Depth", volume: "Volume", share: "Share", fill: "Fill" };
+
+/** What can be changed about the chosen layer, on its card. */
+export function LayerTools(props: Props) {
+  const { gardenId, bed, index, layer, figured, material, onEdit } = props;
+  return (
+    <div className="layer-tools">
+      <MaterialFinder
+        key={layer.material}
+        gardenId={gardenId}
+        label="Made of"
+        value={material ?? null}
+        onChoose={(chosen) => onEdit(changeMaterial(bed, index, chosen, figured.top_m - figured.bottom_m))}
+      />
+      {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
+      <div className="layer-actions">
+        <button
+          type="button"
+          onClick={() => onEdit(moveLayer(bed, index, 1))}
+          disabled={index === bed.layers.length - 1}
+        >
+          Up
+        </button>
+        <button type="button" onClick={() => onEdit(moveLayer(bed, index, -1))} disabled={index === 0}>
+          Down
+        </button>
+        {!figured.sheet && (
+          <button
+            type="button"
+            onClick={() => onEdit(splitLayer(bed, index, figured.top_m - figured.bottom_m))}
+          >
+            Split
+          </button>
+        )}
+        <button type="button" className="is-iron" onClick={() => onEdit(removeLayer(bed, index))}>
+          Remove
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function BulkTools(props: Props) {
+  const { bed, figures, index, layer, figured, onEdit } = props;
+  const way: Way = layer.fill
+    ? "fill"
+    : layer.share != null
+      ? "share"
+      : layer.volume_m3 != null
+        ? "volume"
+        : "thickness";
+  const standing = figures.layers.map((each) => each.top_m - each.bottom_m);
+  const choose = (wanted: Way) => {
+    if (wanted !== way) onEdit(setAmount(bed, index, amountAs(wanted, figured), standing));
+  };
+  return (
+    <>
+      <div className="segments" role="group" aria-label={`How much ${figured.name}`}>
+        {WAYS.map((each) => (
+          <button key={each} type="button" aria-pressed={each === way} onClick={() => choose(each)}>
+            {WAY_NAMES[each]}
+          </button>
+        ))}
+      </div>
+      <LiftsField {...props} />
+      {figured.void_share > 0 && <PackTools {...props} />}
+    </>
+  );
+}
+
+function amountAs(way: Way, figured: LayerFigures): Amount {
+  if (way === "fill") return { fill: true };
+  if (way === "volume") return { volume_m3: figured.placed_m3 };
+  if (way === "share") return { share: 0.5 };
+  return { thickness_m: figured.top_m - figured.bottom_m };
+}
+
+function LiftsField({ bed, index, layer, figured, onEdit }: Props) {
+  const { units } = useShowing();
+  const lifts = layer.lifts ?? 1;
+  return (
+    <div className="layer-inline">
+      <MeasureField
+        label="Laid in"
+        limit="count"
+        width="52px"
+        shown={String(lifts)}
+        onMeaning={({ values: [value = 1] }) =>
+          onEdit(changeLayer(bed, index, { lifts: Math.min(value, 50) }))
+        }
+      />
+      <span className="layer-aside">
+        {lifts > 1 ? `lifts of ${typedLength(figured.lift_m, units)} each` : "lift"}
+      </span>
+    </div>
+  );
+}
+
+function PackTools({ gardenId, bed, index, layer, materials, onEdit }: Props) {
+  const infill = layer.infill;
+  return (
+    <div className="layer-inline layer-pack">
+      <MaterialFinder
+        key={infill?.material ?? "none"}
+        gardenId={gardenId}
+        label="Voids packed with"
+        value={infill ? (materials.get(infill.material) ?? null) : null}
+        suits={(each) => !each.is_sheet && each.void_share === 0 && each.grain === "fine"}
+        onChoose={(chosen) =>
+          onEdit(changeLayer(bed, index, { infill: { material: chosen.key, share: infill?.share ?? 1 } }))
+        }
+      />
+      {infill && (
+        <>
+          <MeasureField
+            label="to"
+            limit="share"
+            width="62px"
+            shown={`${Math.round((infill.share ?? 1) * 1000) / 10} %`}
+            onMeaning={({ values: [share = 1] }) =>
+              onEdit(changeLayer(bed, index, { infill: { ...infill, share } }))
+            }
+          />
+          <button
+            type="button"
+            className="text-button"
+            onClick={() => onEdit(changeLayer(bed, index, { infill: null }))}
+          >
+            Leave open
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function SheetTools({ bed, index, layer, material, onEdit }: Props) {
+  const { units } = useShowing();
+  const change = (changed: Partial<Layer>) => onEdit(changeLayer(bed, index, changed));
+  const [wide, long] = layer.piece_m ?? [];
+  const piece = wide && long ? `${typedLength(wide, units)} × ${typedLength(long, units)}` : "";
+  return (
+    <div className="layer-fields">
+      <MeasureField
+        label="Plies"
+        limit="count"
+        width="52px"
+        shown={String(layer.plies ?? 1)}
+        onMeaning={({ values: [plies = 1] }) => change({ plies: Math.min(plies, 20) })}
+      />
+      <MeasureField
+        label="Up the sides"
+        limit="offset"
+        width="78px"
+        shown={typedLength(layer.up_sides_m ?? 0, units)}
+        onMeaning={({ values: [up_sides_m] }) => change({ up_sides_m })}
+      />
+      {!material?.is_liner && (
+        <>
+          <MeasureField
+            label="Past the edge"
+            limit="offset"
+            width="78px"
+            shown={typedLength(layer.skirt_m ?? 0, units)}
+            onMeaning={({ values: [skirt_m] }) => change({ skirt_m })}
+          />
+          <MeasureField
+            label="One piece is"
+            limit="length"
+            dimensions
+            width="130px"
+            placeholder="not known"
+            shown={piece}
+            onMeaning={({ values }) => change({ piece_m: values.slice(0, 2) })}
+          />
+        </>
+      )}
+    </div>
+  );
+}

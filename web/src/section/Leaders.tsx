@@ -1,0 +1,62 @@
+import { useLayoutEffect, useState, type RefObject } from "react";
+import type { BedFigures } from "../api/client";
+import { yOf, type Geometry } from "./geometry";
+
+type Props = {
+  figures: BedFigures;
+  geometry: Geometry;
+  cards: RefObject<Map<number, HTMLElement>>;
+  stage: RefObject<HTMLElement | null>;
+  selected: number | null;
+};
+
+const CARD_ENTRY = 36;
+
+/** A line from the middle of each layer to its card. */
+export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
+  const [ends, setEnds] = useState<{ x: number; ys: ReadonlyMap<number, number>; height: number } | null>(
+    null,
+  );
+
+  useLayoutEffect(() => {
+    const box = stage.current;
+    if (!box) return;
+    const measure = () => {
+      const origin = box.getBoundingClientRect();
+      const ys = new Map<number, number>();
+      let x = 0;
+      for (const [index, card] of cards.current) {
+        const rect = card.getBoundingClientRect();
+        ys.set(index, rect.top - origin.top + Math.min(CARD_ENTRY, rect.height / 2));
+        x = rect.left - origin.left;
+      }
+      setEnds({ x, ys, height: box.scrollHeight });
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(box);
+    for (const card of cards.current.values()) observer.observe(card);
+    return () => observer.disconnect();
+  }, [cards, stage, figures.layers.length]);
+
+  if (!ends) return null;
+  const from = geometry.right + geometry.wall;
+  return (
+    <svg className="leaders" width={ends.x} height={ends.height} aria-hidden="true">
+      {figures.layers.map((layer, index) => {
+        const to = ends.ys.get(index);
+        if (to === undefined) return null;
+        const y = yOf(geometry, (layer.bottom_m + layer.top_m) / 2) - (layer.sheet ? 2 : 0);
+        const bend = ends.x - 12;
+        const way = to > y ? 1 : -1;
+        const r = Math.min(9, Math.abs(to - y) / 2);
+        const d = `M${from} ${y}H${bend - r}q${r} 0 ${r} ${way * r}V${to - way * r}q0 ${way * r} ${r} ${way * r}H${ends.x}`;
+        return (
+          <g key={index} className={selected === index ? "is-chosen" : ""}>
+            <path d={Math.abs(to - y) < 1 ? `M${from} ${y}H${ends.x}` : d} />
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

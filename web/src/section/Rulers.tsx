@@ -1,0 +1,99 @@
+import { INCH_M, showLength } from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
+import { rulerMarks, yOf, type Geometry } from "./geometry";
+
+const INCH_STEPS = [
+  [1, 0.25],
+  [2, 0.5],
+  [3, 0.5],
+  [6, 1],
+  [12, 2],
+  [24, 4],
+  [36, 6],
+] as const;
+const CM_STEPS = [
+  [5, 1],
+  [10, 2],
+  [20, 5],
+  [50, 10],
+  [100, 20],
+] as const;
+const LABEL_ROOM = 54;
+
+/** Inches down from the rim, on the left. */
+export function DepthRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: number }) {
+  const perInch = INCH_M * geometry.scale;
+  const x = geometry.left - geometry.wall - 8;
+  return (
+    <g className="ruler" aria-hidden="true">
+      <text className="ruler-caption" x={0} y={geometry.rim - 26} textAnchor="start">
+        down from the rim
+      </text>
+      {rulerMarks(rim_m / INCH_M, perInch, INCH_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
+        const y = geometry.rim + at * perInch;
+        return (
+          <g key={at}>
+            <line
+              className={labelled ? "ruler-long" : "ruler-short"}
+              x1={x - (labelled ? 14 : 6)}
+              x2={x}
+              y1={y}
+              y2={y}
+            />
+            {labelled && (
+              <text className="ruler-inches" x={x - 18} y={y + 4} textAnchor="end">
+                {at}&quot;
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Centimetres up from the floor, on the right. */
+export function HeightRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: number }) {
+  const perCm = 0.01 * geometry.scale;
+  const x = geometry.right + geometry.wall + 8;
+  return (
+    <g className="ruler" aria-hidden="true">
+      <text className="ruler-caption" x={x + 34} y={geometry.rim - 26} textAnchor="end">
+        cm up
+      </text>
+      {rulerMarks(rim_m * 100, perCm, CM_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
+        const y = yOf(geometry, at / 100);
+        return (
+          <g key={at}>
+            <line className="ruler-short" x1={x} x2={x + (labelled ? 10 : 5)} y1={y} y2={y} />
+            {labelled && (
+              <text className="ruler-cm" x={x + 13} y={y + 4} textAnchor="start">
+                {at}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** The inside width over the rim, as the tape lies. */
+export function WidthMeasure({ geometry, width_m }: { geometry: Geometry; width_m: number }) {
+  const { units } = useShowing();
+  const { left, right, rim } = geometry;
+  const y = rim - 10;
+  const text = showLength(width_m, units);
+  const half = text.length * 4.4 + 8;
+  const middle = (left + right) / 2;
+  const tight = right - left < 2 * half + 20;
+  return (
+    <g className="width-measure" aria-hidden="true">
+      <path d={`M${left} ${y - 5}v10M${right} ${y - 5}v10`} />
+      {!tight && <path d={`M${left} ${y}H${middle - half}M${middle + half} ${y}H${right}`} />}
+      <text x={middle} y={tight ? y - 8 : y + 4.5} textAnchor="middle">
+        {text}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,212 @@
+import {
+  api,
+  Refused,
+  type Bed,
+  type BedFigures,
+  type KeptBed,
+  type Problem,
+  type TalliedFigures,
+} from "../api/client";
+import * as history from "./history";
+
+export type SaveState =
+  | { state: "saved"; at: string }
+  | { state: "saving" }
+  | { state: "unsaved" }
+  | { state: "offline" }
+  | { state: "stale"; current: KeptBed };
+
+export type BedState = {
+  bed: Bed;
+  figures: BedFigures | null;
+  buying: TalliedFigures | null;
+  problem: Problem | null;
+  save: SaveState;
+  canUndo: boolean;
+  canRedo: boolean;
+};
+
+const SAVE_AFTER_MS = 500;
+const BUYING_AFTER_MS = 150;
+const RETRY_MS = 3000;
+
+/**
+ * One bed while it is worked on: its draft with undo, the figures that follow it, and its saving. It lives as long as
+ * the page, so that going to another view and back loses nothing.
+ */
+export class BedSession {
+  private history: history.History;
+  private revision: number;
+  private state: BedState;
+  private listeners = new Set<() => void>();
+  private asking: AbortController | null = null;
+  private askedFor: Bed | null = null;
+  private buyingAsk: AbortController | null = null;
+  private buyingTimer = 0;
+  private saveTimer = 0;
+  private saving = false;
+
+  private readonly gardenId: number;
+  private readonly key: string;
+  private readonly onKept: (kept: KeptBed) => void;
+
+  constructor(gardenId: number, kept: KeptBed, onKept: (kept: KeptBed) => void) {
+    this.gardenId = gardenId;
+    this.key = kept.key;
+    this.onKept = onKept;
+    this.history = history.begin(kept.bed);
+    this.revision = kept.revision;
+    this.state = {
+      bed: kept.bed,
+      figures: null,
+      buying: null,
+      problem: null,
+      save: { state: "saved", at: kept.saved_at },
+      canUndo: false,
+      canRedo: false,
+    };
+    void this.work();
+    window.addEventListener("online", () => void this.resume());
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  readonly snapshot = (): BedState => this.state;
+
+  /** Take a changed bed as the draft. Steps of one gesture (a drag) count as one for undo. */
+  edit(bed: Bed, gesture: string | null = null): void {
+    this.move(history.step(this.history, bed, gesture));
+  }
+
+  endGesture(): void {
+    this.history = history.endGesture(this.history);
+  }
+
+  undo(): void {
+    this.move(history.undo(this.history));
+  }
+
+  redo(): void {
+    this.move(history.redo(this.history));
+  }
+
+  /** After a stale save: keep this draft over the newer one, or take the newer one (undo brings the draft back). */
+  settle(keep: "mine" | "theirs"): void {
+    if (this.state.save.state !== "stale") return;
+    const { current } = this.state.save;
+    this.revision = current.revision;
+    this.update({ save: { state: "unsaved" } });
+    if (keep === "theirs") this.edit(current.bed);
+    this.saveSoon(0);
+  }
+
+  /** Work the figures out again, for instance when the garden's units changed. */
+  refresh(): void {
+    this.askedFor = null;
+    void this.work();
+  }
+
+  private move(next: history.History): void {
+    if (next.present === this.history.present) {
+      this.history = next;
+      return;
+    }
+    this.history = next;
+    const stale = this.state.save.state === "stale";
+    this.update({
+      bed: next.present,
+      canUndo: next.past.length > 0,
+      canRedo: next.future.length > 0,
+      ...(stale ? {} : { save: { state: "unsaved" } as const }),
+    });
+    void this.work();
+    this.saveSoon(SAVE_AFTER_MS);
+  }
+
+  private update(change: Partial<BedState>): void {
+    this.state = { ...this.state, ...change };
+    for (const listener of this.listeners) listener();
+  }
+
+  /** Ask for figures, one request at a time: what is drawn meanwhile is asked for when it is back, the newest alone. */
+  private async work(): Promise<void> {
+    if (this.asking) return;
+    while (this.askedFor !== this.state.bed) {
+      const bed = this.state.bed;
+      this.askedFor = bed;
+      this.asking = new AbortController();
+      try {
+        const figures = await api.figureBed(this.gardenId, bed, this.asking.signal);
+        this.update({ figures, problem: null });
+        this.buySoon();
+      } catch (error) {
+        if (error instanceof Refused) this.update({ problem: error.problem });
+        else {
+          this.update({ save: { state: "offline" } });
+          this.askedFor = null;
+          this.asking = null;
+          window.setTimeout(() => void this.resume(), RETRY_MS);
+          return;
+        }
+      }
+      this.asking = null;
+    }
+  }
+
+  private async resume(): Promise<void> {
+    await this.work();
+    if (this.state.save.state === "offline") this.saveSoon(0);
+  }
+
+  private buySoon(): void {
+    window.clearTimeout(this.buyingTimer);
+    this.buyingAsk?.abort();
+    this.buyingTimer = window.setTimeout(() => {
+      const asked = new AbortController();
+      this.buyingAsk = asked;
+      api.figureBuying(this.gardenId, this.state.bed, asked.signal).then(
+        (buying) => this.update({ buying }),
+        () => undefined, // aborted by a newer draft, or the line is down, which the figures tell already
+      );
+    }, BUYING_AFTER_MS);
+  }
+
+  private saveSoon(after_ms: number): void {
+    window.clearTimeout(this.saveTimer);
+    this.saveTimer = window.setTimeout(() => void this.save(), after_ms);
+  }
+
+  private async save(): Promise<void> {
+    if (this.saving || this.state.save.state === "stale") return;
+    this.saving = true;
+    const bed = this.state.bed;
+    this.update({ save: { state: "saving" } });
+    try {
+      const kept = await api.saveBed(this.gardenId, this.key, this.revision, bed);
+      this.revision = kept.revision;
+      this.onKept(kept);
+      this.update({
+        save: this.state.bed === bed ? { state: "saved", at: kept.saved_at } : { state: "unsaved" },
+      });
+    } catch (error) {
+      this.failed(error);
+    }
+    this.saving = false;
+    if (this.state.save.state === "unsaved" && !this.state.problem) this.saveSoon(SAVE_AFTER_MS);
+  }
+
+  private failed(error: unknown): void {
+    if (!(error instanceof Refused)) {
+      this.update({ save: { state: "offline" } });
+      window.setTimeout(() => void this.resume(), RETRY_MS);
+      return;
+    }
+    const { problem } = error;
+    if (problem.status === 409 && problem.current)
+      this.update({ save: { state: "stale", current: problem.current } });
+    else this.update({ save: { state: "unsaved" }, problem });
+  }
+}
