@@ -33,7 +33,8 @@ def figures_text(figures: Figures, garden: Garden) -> str:
 
 def volume_in_full(volume_m3: float) -> str:
     """A volume [m3] as every gardener may ask for it: cubic feet, cubic yards and litres."""
-    return f"{fixed(volume_m3 / CU_FT_M3, 2)} cu ft, {fixed(volume_m3 / CU_YD_M3, 3)} cu yd, {fixed(volume_m3 * 1000, 1)} L"
+    feet, yards = fixed(volume_m3 / CU_FT_M3, 2), fixed(volume_m3 / CU_YD_M3, 3)
+    return f"{feet} cu ft, {yards} cu yd, {fixed(volume_m3 * 1000, 1)} L"
 
 
 def _bed(bed: BedFigures, system: System) -> list[str]:
@@ -72,8 +73,8 @@ def _need(need: NeedFigures, system: System) -> str:
     if need.area_m2:
         return f"  {need.name:<24} {show_area(need.area_m2, system)}"
     return (
-        f"  {need.name:<24} {show_volume(need.loose_m3, system):>11} loose, {show_volume(need.stock_m3, system)} on hand, "
-        f"{show_volume(need.to_buy_m3, system)} to buy"
+        f"  {need.name:<24} {show_volume(need.loose_m3, system):>11} loose, "
+        f"{show_volume(need.stock_m3, system)} on hand, {show_volume(need.to_buy_m3, system)} to buy"
     )
 
 

@@ -7,11 +7,12 @@ import sys
 from collections.abc import Sequence
 from pathlib import Path
 
-from nolbet_cli.figure_text import figures_text
 from nolbet_core.figure.figures import Figures
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.plan.load import LARGEST_BYTES, load_plan
 from nolbet_core.plan.problems import PlanProblem
+
+from nolbet_cli.figure_text import figures_text
 
 BROKEN = 2
 
@@ -75,5 +76,3 @@ def _only(figures: Figures, key: str) -> Figures:
 def _fail(message: str) -> int:
     print("nolbet: " + " ".join(message.split()), file=sys.stderr)
     return BROKEN
-
-

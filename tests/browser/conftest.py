@@ -12,34 +12,23 @@ from django.contrib.auth.models import User
 from django.test import Client
 from playwright.sync_api import BrowserContext, Page, Request
 
+from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
+
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 
-ARGUMENTS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-    "--disable-default-apps",
-    "--disable-extensions",
-    "--no-default-browser-check",
-    "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE localhost, EXCLUDE 127.0.0.1",
-]
 LOOPBACK = {"localhost", "127.0.0.1", "[::1]", "::1"}
 
 
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
     """Debian's Chromium, without its own background traffic."""
-    return {"executable_path": "/usr/bin/chromium", "headless": True, "args": ARGUMENTS}
+    return {"executable_path": CHROMIUM, "headless": True, "args": ARGUMENTS}
 
 
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict[str, Any]:
     """The size the screens are drawn for, a fixed language, and no movement."""
-    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-US", "reduced_motion": "reduce"}
+    return CONTEXT
 
 
 @pytest.fixture
@@ -82,7 +71,5 @@ def app(page: Page, home: str, gardener: User, strayed: list[str], troubles: lis
     page.set_default_timeout(10_000)
     client = Client()
     client.force_login(gardener)
-    page.context.add_cookies(
-        [{"name": "nolbet_session", "value": client.cookies["nolbet_session"].value, "url": home}]
-    )
+    page.context.add_cookies([{"name": "nolbet_session", "value": client.cookies["nolbet_session"].value, "url": home}])
     return page

@@ -5,11 +5,11 @@ from __future__ import annotations
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-
 from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags
 from nolbet_core.shapes.box import build_box
 from nolbet_core.shapes.hollow import ShapeProblem
+
 from tests.core import zoo
 from tests.core.ask import bed_of
 from tests.core.zoo import FT, IN
@@ -42,7 +42,7 @@ def test_inside_measure_grows_outwards() -> None:
 
 
 def test_walls_that_leave_nothing_are_refused_by_name() -> None:
-    with pytest.raises(ShapeProblem, match="0.2 m outside leaves nothing") as refused:
+    with pytest.raises(ShapeProblem, match=r"0\.2 m outside leaves nothing") as refused:
         build_box(2, 0.2, 0.5, "outside", 0.1, None)
     assert refused.value.key == "width_m"
 
@@ -55,7 +55,9 @@ def test_unequal_corners_hold_the_volume_under_their_plane() -> None:
 
 
 @given(sizes, sizes, depths, st.floats(0, 1), st.floats(0, 1))
-def test_volumes_between_heights_add_up_and_invert(length: float, width: float, depth: float, a: float, b: float) -> None:
+def test_volumes_between_heights_add_up_and_invert(
+    length: float, width: float, depth: float, a: float, b: float
+) -> None:
     hollow = build_box(length, width, depth, "inside", 0, None).hollow
     low, high = sorted((a * depth, b * depth))
     parts = hollow.volume_between(0, low) + hollow.volume_between(low, high) + hollow.volume_between(high, depth)

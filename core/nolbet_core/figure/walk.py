@@ -49,9 +49,7 @@ def figure_beds(plan: Plan, supplies: Supplies) -> Figures:
     )
 
 
-def plan_needs(
-    plan: Plan, supplies: Supplies, beds: Iterable[tuple[int, Sequence[Standing]]]
-) -> tuple[Need, ...]:
+def plan_needs(plan: Plan, supplies: Supplies, beds: Iterable[tuple[int, Sequence[Standing]]]) -> tuple[Need, ...]:
     """Needs of a plan's beds less its stock; heaps of one material add up."""
     stock: dict[str, float] = {}
     for entry in plan.stock:

@@ -27,7 +27,9 @@ class Chosen:
         return drops_for([line for line in self.lines if line.supplier.key == supplier_key])
 
 
-def choose(needs_m3: Mapping[str, float], suppliers: Sequence[Supplier], forms: Sequence[Form] = ("bag", "bulk")) -> Chosen:
+def choose(
+    needs_m3: Mapping[str, float], suppliers: Sequence[Supplier], forms: Sequence[Form] = ("bag", "bulk")
+) -> Chosen:
     """Meet every need from one offer each, at the least cost found.
 
     needs_m3: loose volume to buy of each material [m3]. suppliers: who offers what. forms: which forms count.

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, Final, Literal
 
 from pydantic import Field
 
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import BagM3, BulkM3, HeapM3, Key, Model, Money, MonthDay, Name, Share
 
-FORMAT = "nolbet-plan/1"
+FORMAT: Final = "nolbet-plan/1"
 
 
 class Garden(Model):

@@ -49,7 +49,7 @@ class Number:
 def spell_out(text: str) -> str:
     """The text with typographic quotes, crosses, spaces and vulgar fractions as plain characters, in lower case."""
     for sign, plain in VULGAR.items():
-        text = re.sub(rf"(\d?)\s*{sign}", lambda m, p=plain: f"{m[1]} {p}" if m[1] else p, text)
+        text = re.sub(rf"(\d)\s*{sign}", rf"\g<1> {plain}", text).replace(sign, plain)
     table = str.maketrans(
         {
             "″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "‘": "'", "`": "'", "´": "'",

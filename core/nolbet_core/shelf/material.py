@@ -100,7 +100,9 @@ class Material:
         return otherwise if found is None else found.value
 
 
-def own_material(key: str, name: str | None, like: Material, figures: Mapping[str, float], grain: Grain | None) -> Material:
+def own_material(
+    key: str, name: str | None, like: Material, figures: Mapping[str, float], grain: Grain | None
+) -> Material:
     """A gardener's own material: like one of the shelf, save for the figures given.
 
     figures: property name to value [in the property's unit]. A density replaces the moist one; where moisture and a

@@ -4,14 +4,14 @@ from __future__ import annotations
 
 from django.http import HttpRequest
 from ninja import Router, Schema
-
-from nolbet.gardens.owned import own_garden
-from nolbet.gardens.plans import garden_plan, garden_supplies, whole_plan
 from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.tally import TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_bed, figure_plan
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.check import check_bed, gather_supplies
+
+from nolbet.gardens.owned import own_garden
+from nolbet.gardens.plans import garden_plan, garden_supplies, whole_plan
 
 router = Router(tags=["figure"])
 

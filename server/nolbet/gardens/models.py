@@ -17,8 +17,8 @@ class Garden(models.Model):
     units = models.CharField(max_length=8, default="ft_in")
     latitude_deg = models.FloatField(null=True, blank=True)
     mean_temp_c = models.FloatField(null=True, blank=True)
-    last_frost = models.CharField(max_length=5, null=True, blank=True)  # noqa: DJ001 - null is "not given", as in the plan file
-    first_frost = models.CharField(max_length=5, null=True, blank=True)  # noqa: DJ001 - as above
+    last_frost = models.CharField(max_length=5, null=True, blank=True)
+    first_frost = models.CharField(max_length=5, null=True, blank=True)
     created_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:

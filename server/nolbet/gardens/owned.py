@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from django.http import HttpRequest
 
+from nolbet.gardens.errors import Missing
 from nolbet.gardens.models import Bed, Garden
-from nolbet.problems import Missing
 
 
 def own_garden(request: HttpRequest, garden_id: int) -> Garden:
@@ -19,8 +19,6 @@ def own_garden(request: HttpRequest, garden_id: int) -> Garden:
 def own_bed(request: HttpRequest, garden_id: int, key: str) -> Bed:
     """A bed of the signed-in gardener's garden. Raises Missing where it isn't theirs or isn't there."""
     try:
-        return Bed.objects.select_related("garden").get(
-            garden_id=garden_id, garden__owner_id=request.user.pk, key=key
-        )
+        return Bed.objects.select_related("garden").get(garden_id=garden_id, garden__owner_id=request.user.pk, key=key)
     except Bed.DoesNotExist as error:
         raise Missing from error

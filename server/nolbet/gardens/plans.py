@@ -4,15 +4,16 @@ from __future__ import annotations
 
 from typing import Any
 
+from nolbet_core.plan import bed as plan_bed
+from nolbet_core.plan.check import Supplies, gather_supplies
+from nolbet_core.plan.garden import FORMAT, Plan, PlanMix, PlanSupplier
+from nolbet_core.plan.garden import Garden as PlanGarden
+from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.plan.garden import Stock as PlanStock
+
 from nolbet.gardens.models import Bed, Garden
 from nolbet.haul.models import Offer, Stock, Supplier
 from nolbet.shelf.models import Mix, OwnMaterial
-from nolbet_core.plan import bed as plan_bed
-from nolbet_core.plan.check import Supplies, gather_supplies
-from nolbet_core.plan.garden import FORMAT, Plan
-from nolbet_core.plan.garden import Garden as PlanGarden
-from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
-from nolbet_core.plan.garden import PlanMix
 
 GARDEN_KEYS = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost")
 OFFER_KEYS = ("form", "material", "volume_m3", "price", "price_per_m3", "step_m3", "minimum_m3", "load_m3")
@@ -47,7 +48,7 @@ def whole_plan(garden: Garden) -> Plan:
         materials=_materials(garden),
         mixes=_mixes(garden),
         beds=[bed_plan(bed) for bed in garden.beds.all()],
-        stock=[{"material": heap.material, "volume_m3": heap.volume_m3} for heap in garden.stock.all()],
+        stock=[PlanStock(material=heap.material, volume_m3=heap.volume_m3) for heap in garden.stock.all()],
         suppliers=[_supplier(supplier) for supplier in garden.suppliers.prefetch_related("offers")],
     )
 
@@ -69,7 +70,11 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
         Stock.objects.create(garden=garden, material=heap.material, volume_m3=heap.volume_m3, position=position)
     for position, entry in enumerate(plan.suppliers):
         supplier = Supplier.objects.create(
-            garden=garden, key=entry.key, name=entry.name or entry.key, delivery=entry.delivery or 0, position=position
+            garden=garden,
+            key=entry.key,
+            name=entry.name or entry.key,
+            delivery=entry.delivery or 0,
+            position=position,
         )
         for place, offer in enumerate(entry.offers):
             Offer.objects.create(supplier=supplier, position=place, **offer.model_dump(exclude_none=True))
@@ -77,22 +82,22 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
 
 
 def _materials(garden: Garden) -> list[PlanMaterial]:
-    return [
-        PlanMaterial(key=own.key, name=own.name, like=own.like, **own.figures) for own in garden.materials.all()
-    ]
+    return [PlanMaterial(key=own.key, name=own.name, like=own.like, **own.figures) for own in garden.materials.all()]
 
 
 def _mixes(garden: Garden) -> list[PlanMix]:
     return [PlanMix(key=mix.key, name=mix.name, parts=mix.parts) for mix in garden.mixes.all()]
 
 
-def _supplier(supplier: Supplier) -> dict[str, Any]:
-    return {
-        "key": supplier.key,
-        "name": supplier.name,
-        "delivery": supplier.delivery,
-        "offers": [_offer(offer) for offer in supplier.offers.all()],
-    }
+def _supplier(supplier: Supplier) -> PlanSupplier:
+    return PlanSupplier.model_validate(
+        {
+            "key": supplier.key,
+            "name": supplier.name,
+            "delivery": supplier.delivery,
+            "offers": [_offer(offer) for offer in supplier.offers.all()],
+        }
+    )
 
 
 def _offer(offer: Offer) -> dict[str, Any]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.http import HttpRequest
 from ninja import Router, Status
+from nolbet_core.figure.walk import figure_bed
 
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_bed, own_garden
@@ -19,7 +20,6 @@ from nolbet.gardens.schemas import (
     kept_bed,
     kept_garden,
 )
-from nolbet_core.figure.walk import figure_bed
 
 router = Router(tags=["gardens"])
 

@@ -6,11 +6,11 @@ import re
 import unicodedata
 
 from django.db import transaction
+from nolbet_core.plan import bed as plan_bed
 
+from nolbet.gardens.errors import Missing, StaleSave
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.plans import cut_of
-from nolbet.problems import Missing, StaleSave
-from nolbet_core.plan import bed as plan_bed
 
 LONGEST_KEY = 50
 

@@ -6,11 +6,11 @@ from datetime import datetime
 from typing import Literal
 
 from ninja import Schema
+from nolbet_core.plan import bed as plan_bed
+from nolbet_core.plan.garden import Garden as PlanGarden
 
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.plans import bed_plan, garden_plan
-from nolbet_core.plan import bed as plan_bed
-from nolbet_core.plan.garden import Garden as PlanGarden
 
 
 class KeptBed(Schema):
@@ -63,6 +63,4 @@ def kept_bed(bed: Bed) -> KeptBed:
 
 def kept_garden(garden: Garden) -> KeptGarden:
     """A garden row as the page gets it, beds in order."""
-    return KeptGarden(
-        id=garden.pk, garden=garden_plan(garden), beds=[kept_bed(bed) for bed in garden.beds.all()]
-    )
+    return KeptGarden(id=garden.pk, garden=garden_plan(garden), beds=[kept_bed(bed) for bed in garden.beds.all()])

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from django.http import HttpRequest
 from ninja import Router, Schema
+from nolbet_core.shelf.library import search
+from nolbet_core.shelf.material import Material
 
 from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import garden_supplies
-from nolbet_core.shelf.library import search
-from nolbet_core.shelf.material import Material
 
 router = Router(tags=["shelf"])
 

@@ -1,0 +1,17 @@
+"""What can go wrong with what is kept, in words of the work."""
+
+from __future__ import annotations
+
+from nolbet.gardens.models import Bed
+
+
+class StaleSave(Exception):  # noqa: N818 - it says what happened
+    """A save that rests on an older revision; `current` is what is kept now."""
+
+    def __init__(self, current: Bed) -> None:
+        super().__init__("changed elsewhere")
+        self.current = current
+
+
+class Missing(Exception):  # noqa: N818 - it says what happened
+    """Something that isn't there, or isn't this gardener's."""

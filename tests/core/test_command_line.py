@@ -1,0 +1,108 @@
+"""`nolbet` as a person or a script runs it."""
+
+from __future__ import annotations
+
+import json
+import subprocess
+import sys
+from decimal import Decimal
+from pathlib import Path
+from typing import Any
+
+import pytest
+from nolbet_cli.main import main
+
+from tests.core import zoo
+
+DEMO = Path(__file__).resolve().parents[2] / "server" / "nolbet" / "demo" / "brackwater.nolbet.json"
+
+BED_KEYS = {
+    "key", "inside_volume_m3", "fill_volume_m3", "top_area_m2", "footprint_m2", "layers", "over_m", "over_m3",
+    "void_drop_m", "mass_saturated_kg", "c_to_n", "nitrogen_gap_kg", "surface_m", "findings",
+}  # fmt: skip
+LAYER_KEYS = {
+    "material", "bottom_m", "top_m", "placed_m3", "infill_m3", "loose_m3", "mass_moist_kg", "sheet_area_m2",
+}  # fmt: skip
+NEED_KEYS = {"placed_m3", "loose_m3", "stock_m3", "to_buy_m3", "area_m2", "mass_kg"}
+HAUL_KEYS = {"lines", "delivery", "total", "proven_optimal", "all_bags_total", "all_bulk_total"}
+
+
+def written(tmp_path: Path, document: Any) -> str:
+    """A plan file with a document, or with a text as it is."""
+    file = tmp_path / "plan.nolbet.json"
+    file.write_text(document if isinstance(document, str) else json.dumps(document), encoding="utf-8")
+    return str(file)
+
+
+def test_figures_have_the_documented_keys(capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["figure", str(DEMO), "--json"]) == 0
+    printed = json.loads(capsys.readouterr().out)
+    assert set(printed) == {"beds", "needs", "haul"}
+    for bed in printed["beds"]:
+        assert set(bed) >= BED_KEYS
+        assert all(set(layer) >= LAYER_KEYS for layer in bed["layers"])
+    assert all(set(need) >= NEED_KEYS for need in printed["needs"])
+    assert set(printed["haul"]) >= HAUL_KEYS
+    total = sum(Decimal(line["price"]) for line in printed["haul"]["lines"]) + Decimal(printed["haul"]["delivery"])
+    assert Decimal(printed["haul"]["total"]) == total
+
+
+def test_one_bed_alone(capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["figure", str(DEMO), "--bed", "ferry_box", "--json"]) == 0
+    assert [bed["key"] for bed in json.loads(capsys.readouterr().out)["beds"]] == ["ferry_box"]
+
+
+def test_text_names_every_layer_with_its_unit(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["figure", written(tmp_path, zoo.plan(zoo.FOUR_BY_EIGHT, garden={"name": "G", "units": "ft_in"}))]) == 0
+    printed = capsys.readouterr().out
+    assert "26.67 cu ft, 0.988 cu yd, 755.1 L" in printed
+    assert "Topsoil" in printed
+
+
+BROKEN = [
+    ("not json", "isn't JSON"),
+    ("[]", "one JSON object"),
+    ("{}", "format: has to be there"),
+    ({"format": "other/1"}, "format: has to be"),
+    (zoo.plan() | {"bedz": []}, "bedz: isn't a key"),
+    (
+        zoo.plan() | {"format": "nolbet-plan/2", "weather": {}},
+        "weather: isn't a key of this format; the file's format is newer",
+    ),
+    (zoo.plan(zoo.bed(layers=[{"material": "topsoil", "thickness_m": -1}])), "beds[0].layers[0].thickness_m"),
+    (zoo.plan(zoo.bed(layers=[{"material": "topsoil", "thickness_m": "1"}])), "beds[0].layers[0].thickness_m"),
+    (zoo.plan(zoo.bed(shape={"kind": "lying_barrel"})), "beds[0].shape.kind"),
+    (zoo.plan(zoo.bed(shape={"kind": "blob"})), "beds[0].shape.kind"),
+    (zoo.plan(zoo.bed(), zoo.bed()), "beds[1].key"),
+    (zoo.plan(zoo.bed(layers=[{"material": "cardboard", "thickness_m": 0.1}])), "beds[0].layers[0].thickness_m"),
+    (zoo.plan(zoo.bed(layers=[{"material": "nosuch", "fill": True}])), "beds[0].layers[0].material"),
+    (zoo.plan(mixes=[{"key": "m", "parts": [{"material": "m", "parts": 1}]}]), "mixes[0].parts[0].material"),
+    (zoo.plan(suppliers=[{"key": "s", "delivery": 45.0}]), "suppliers[0].delivery"),
+    ('{"format": "nolbet-plan/1", "garden": {"name": "a", "mean_temp_c": NaN}}', "NaN is no number"),
+]
+
+
+@pytest.mark.parametrize(("document", "said"), BROKEN, ids=[said[:40] for _, said in BROKEN])
+def test_a_broken_file_exits_2_with_one_line(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str], document: Any, said: str
+) -> None:
+    assert main(["figure", written(tmp_path, document)]) == 2
+    printed = capsys.readouterr()
+    assert printed.out == ""
+    assert len(printed.err.splitlines()) == 1
+    assert said in printed.err
+
+
+def test_a_file_that_is_not_there_and_a_bed_that_is_not_in_it(capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["figure", "no-such-file.json"]) == 2
+    assert "can't be read" in capsys.readouterr().err
+    assert main(["figure", str(DEMO), "--bed", "nosuch"]) == 2
+    assert "long_table" in capsys.readouterr().err
+
+
+def test_the_console_script_runs() -> None:
+    script = Path(sys.executable).with_name("nolbet")
+    done = subprocess.run(
+        [script, "figure", "-", "--json"], input=json.dumps(zoo.plan()), capture_output=True, text=True, check=True
+    )
+    assert json.loads(done.stdout)["beds"][0]["inside_volume_m3"] == 1.0

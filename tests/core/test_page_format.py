@@ -1,0 +1,65 @@
+"""The page shows every quantity with the same digits as the core."""
+
+from __future__ import annotations
+
+import json
+import subprocess
+from decimal import Decimal
+from pathlib import Path
+
+from nolbet_core.quantities import show
+from nolbet_core.quantities.units import System
+
+WEB = Path(__file__).resolve().parents[2] / "web"
+
+SCRIPT = """
+import { rolldown } from "rolldown";
+import { readFileSync } from "node:fs";
+const bundle = await rolldown({ input: "src/quantities/format.ts", logLevel: "silent" });
+const { output } = await bundle.generate({ format: "esm" });
+const page = await import("data:text/javascript;base64," + Buffer.from(output[0].code).toString("base64"));
+const asked = JSON.parse(readFileSync(0, "utf8"));
+console.log(JSON.stringify(asked.map(([name, value, more]) => page[name](value, more))));
+"""
+
+VALUES = [0.0, 1e-4, 0.0031, 0.0254, 0.03, 0.0762, 0.08, 0.155, 0.6096, 0.6, 0.99, 1.0, 1.143, 2.4, 12.345, 99.99]
+VALUES += [value * 1.37 for value in VALUES] + [0.028316846592 * each for each in (0.05, 9.95, 99.95, 100, 1234.5)]
+NAMES = {
+    "showLength": show.show_length,
+    "showVolume": show.show_volume,
+    "showBulkVolume": show.show_bulk_volume,
+    "showArea": show.show_area,
+}
+
+
+def in_the_page(asked: list[tuple[str, object, str]]) -> list[str]:
+    """What the page's own functions answer."""
+    done = subprocess.run(
+        ["node", "--input-type=module", "-e", SCRIPT],
+        input=json.dumps(asked),
+        cwd=WEB,
+        capture_output=True,
+        text=True,
+        check=True,
+    )
+    return list(json.loads(done.stdout))
+
+
+def test_page_and_core_show_the_same_digits() -> None:
+    asked: list[tuple[str, object, str]] = []
+    expected: list[str] = []
+    for system in System:
+        for name, function in NAMES.items():
+            for value in VALUES:
+                asked.append((name, value, system.value))
+                expected.append(function(value, system))
+        for mass_kg in [*(value * 100 for value in VALUES), 1999.0, 2000.0, 45_000.0]:
+            asked.append(("showMass", mass_kg, system.value))
+            expected.append(show.show_mass(mass_kg, system))
+    for amount in ("0.00", "6.20", "1234.56", "1000000.00"):
+        for currency in ("USD", "EUR", "CHF"):
+            asked.append(("showMoney", amount, currency))
+            expected.append(show.show_money(Decimal(amount), currency))
+    said = in_the_page(asked)
+    differing = [(one, got, want) for one, got, want in zip(asked, said, expected, strict=True) if got != want]
+    assert differing == []
