@@ -31,7 +31,7 @@ worker_class = "gthread"
 workers = 1
 threads = 8
 loglevel = "warning"
-graceful_timeout = 3
+graceful_timeout = 1
 control_socket_disable = True
 
 

@@ -14,7 +14,7 @@ from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import whole_plan
 
 from tests.core import zoo
-from tests.core.ask import bed_of
+from tests.core.ask import figures_of
 
 
 def send(client: Client, method: str, path: str, body: dict[str, Any]) -> Any:
@@ -30,7 +30,8 @@ def named(bed: dict[str, Any]) -> dict[str, Any]:
 def test_draft_figures_are_the_cores(signed_in: Client, garden: Garden) -> None:
     answer = send(signed_in, "POST", f"/api/gardens/{garden.pk}/figure/bed", {"bed": zoo.MIXED_AMOUNTS})
     assert answer.status_code == 200
-    assert answer.json() == bed_of(zoo.MIXED_AMOUNTS).model_dump(mode="json")
+    plan = zoo.plan(zoo.MIXED_AMOUNTS, garden={"name": "Test ground", "units": "ft_in"})
+    assert answer.json() == figures_of(plan).beds[0].model_dump(mode="json")
 
 
 def test_a_draft_is_bought_alone_after_the_gardens_heaps(signed_in: Client, garden: Garden) -> None:

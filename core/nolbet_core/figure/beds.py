@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from nolbet_core.figure.figures import BedFigures, LayerFigures
+from nolbet_core.figure.judged import judged_bed
 from nolbet_core.plan.bed import Bed, Layer
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.quantities.units import System
 from nolbet_core.shapes.box import Box, build_box
 from nolbet_core.shapes.hollow import ShapeProblem
 from nolbet_core.shelf.material import Material
@@ -69,8 +71,8 @@ def filled_bed(bed: Bed, box: Box, materials: Mapping[str, Material]) -> Filled:
     return fill_bed(box, bed.headspace_m, asked_layers(bed, materials))
 
 
-def bed_figures(bed: Bed, box: Box, filled: Filled) -> BedFigures:
-    """A filled bed in figures, not yet judged."""
+def bed_figures(bed: Bed, box: Box, filled: Filled, system: System) -> BedFigures:
+    """A filled bed in figures, judged. system: the units that judgements are told in."""
     hollow = box.hollow
     line_m = max(hollow.rim_m - bed.headspace_m, 0.0)
     layers = [layer_figures(layer) for layer in filled.layers]
@@ -103,7 +105,7 @@ def bed_figures(bed: Bed, box: Box, filled: Filled) -> BedFigures:
         c_to_n=None,
         nitrogen_gap_kg=None,
         surface_m=None,
-        findings=[],
+        findings=judged_bed(bed, box, filled, system),
     )
 
 

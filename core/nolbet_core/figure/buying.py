@@ -50,14 +50,20 @@ def need_figures(need: Need, materials: Mapping[str, Material]) -> NeedFigures:
     )
 
 
-def haul_figures(
-    needs: Sequence[Need], suppliers: Sequence[Supplier], materials: Mapping[str, Material]
-) -> HaulFigures | None:
+def chosen_haul(needs: Sequence[Need], suppliers: Sequence[Supplier]) -> Chosen | None:
     """What to buy where for the needs; None where the garden knows no supplier."""
-    if not suppliers:
-        return None
-    to_buy = {need.material: need.to_buy_m3 for need in needs if need.to_buy_m3 > TOLERANCE_M3}
-    chosen = choose(to_buy, suppliers)
+    return choose(_to_buy(needs), suppliers) if suppliers else None
+
+
+def _to_buy(needs: Sequence[Need]) -> dict[str, float]:
+    return {need.material: need.to_buy_m3 for need in needs if need.to_buy_m3 > TOLERANCE_M3}
+
+
+def haul_figures(
+    chosen: Chosen, needs: Sequence[Need], suppliers: Sequence[Supplier], materials: Mapping[str, Material]
+) -> HaulFigures:
+    """A chosen haul in figures, beside all in bags and all loose."""
+    to_buy = _to_buy(needs)
     return HaulFigures(
         lines=[_line(line, materials) for line in chosen.lines],
         suppliers=_supplier_sums(chosen, suppliers),

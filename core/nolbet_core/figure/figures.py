@@ -44,7 +44,7 @@ class LayerFigures(Out):
     lift_loose_m3: float
 
 
-class Mend(Out):
+class MendFigures(Out):
     """The one click that mends a finding: the bed's keys with their new values."""
 
     label: str
@@ -60,7 +60,7 @@ class FindingFigures(Out):
     why: str
     advice: str
     layer: int | None
-    mend: Mend | None
+    mend: MendFigures | None
     seen: str | None
 
 

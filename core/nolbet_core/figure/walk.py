@@ -3,15 +3,26 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 
 from nolbet_core.figure.beds import bed_figures, built_bed, filled_bed
-from nolbet_core.figure.buying import haul_figures, need_figures, supplier_of
+from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures, supplier_of
 from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.judged import with_buying
+from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, gather_needs
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.check import Supplies, check_bed
 from nolbet_core.plan.garden import Garden, Plan
+from nolbet_core.quantities.units import System
 from nolbet_core.stack.layers import Standing
+
+
+@dataclass(frozen=True, slots=True)
+class _Figured:
+    bed: Bed
+    figures: BedFigures
+    layers: tuple[Standing, ...]
 
 
 def figure_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed") -> BedFigures:
@@ -23,30 +34,44 @@ def figure_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed") 
     Raises PlanProblem where the bed doesn't hold together.
     """
     check_bed(bed, supplies.materials, path)
-    return _figured(bed, garden, supplies, path)[0]
+    return _figured(bed, garden, supplies, path).figures
 
 
 def figure_plan(plan: Plan, supplies: Supplies) -> Figures:
     """Figures of a whole plan that has been checked: every bed, the needs of all, and the haul."""
-    figured = [_figured(bed, plan.garden, supplies, f"beds[{i}]") for i, bed in enumerate(plan.beds)]
-    needs = plan_needs(plan, supplies, ((f.count, layers) for f, layers in figured))
+    figured, needs = _beds_and_needs(plan, supplies)
     suppliers = [supplier_of(entry) for entry in plan.suppliers]
+    chosen = chosen_haul(needs, suppliers)
     return Figures(
-        beds=[figures for figures, _ in figured],
+        beds=[_bought(each, chosen, plan, supplies) for each in figured],
         needs=[need_figures(need, supplies.materials) for need in needs],
-        haul=haul_figures(needs, suppliers, supplies.materials),
+        haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
     )
 
 
 def figure_beds(plan: Plan, supplies: Supplies) -> Figures:
     """Figures of every bed and the needs, without the haul."""
-    figured = [_figured(bed, plan.garden, supplies, f"beds[{i}]") for i, bed in enumerate(plan.beds)]
-    needs = plan_needs(plan, supplies, ((f.count, layers) for f, layers in figured))
+    figured, needs = _beds_and_needs(plan, supplies)
     return Figures(
-        beds=[figures for figures, _ in figured],
+        beds=[each.figures for each in figured],
         needs=[need_figures(need, supplies.materials) for need in needs],
         haul=None,
     )
+
+
+def _beds_and_needs(plan: Plan, supplies: Supplies) -> tuple[list[_Figured], tuple[Need, ...]]:
+    figured = [_figured(bed, plan.garden, supplies, f"beds[{index}]") for index, bed in enumerate(plan.beds)]
+    return figured, plan_needs(plan, supplies, ((each.bed.count, each.layers) for each in figured))
+
+
+def _bought(each: _Figured, chosen: Chosen | None, plan: Plan, supplies: Supplies) -> BedFigures:
+    if chosen is None:
+        return each.figures
+    system = System(plan.garden.units)
+    findings = with_buying(
+        each.bed, each.figures.findings, each.layers, chosen, supplies.mixes, supplies.materials, system
+    )
+    return each.figures.model_copy(update={"findings": findings})
 
 
 def plan_needs(plan: Plan, supplies: Supplies, beds: Iterable[tuple[int, Sequence[Standing]]]) -> tuple[Need, ...]:
@@ -57,7 +82,7 @@ def plan_needs(plan: Plan, supplies: Supplies, beds: Iterable[tuple[int, Sequenc
     return gather_needs(beds, stock, supplies.mixes, supplies.materials)
 
 
-def _figured(bed: Bed, garden: Garden, supplies: Supplies, path: str) -> tuple[BedFigures, tuple[Standing, ...]]:
+def _figured(bed: Bed, garden: Garden, supplies: Supplies, path: str) -> _Figured:
     box = built_bed(bed, path)
     filled = filled_bed(bed, box, supplies.materials)
-    return bed_figures(bed, box, filled), filled.layers
+    return _Figured(bed, bed_figures(bed, box, filled, System(garden.units)), filled.layers)

@@ -1,0 +1,69 @@
+"""Findings as figures: looked for by the findings, with what the gardener has said of them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+
+from nolbet_core.blend.mix import Mix
+from nolbet_core.figure.figures import FindingFigures, MendFigures
+from nolbet_core.findings.buying import look_at_haul
+from nolbet_core.findings.every import look_at_bed
+from nolbet_core.findings.pattern import LEVELS, Found, View
+from nolbet_core.haul.choose import Chosen
+from nolbet_core.plan.bed import Bed
+from nolbet_core.quantities.units import System
+from nolbet_core.shapes.box import Box
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.fill import Filled
+from nolbet_core.stack.layers import Bulk, Standing
+
+
+def judged_bed(bed: Bed, box: Box, filled: Filled, system: System) -> list[FindingFigures]:
+    """Findings on a filled bed."""
+    return [_figures(bed, code, found) for code, found in look_at_bed(View(bed, box, filled, system))]
+
+
+def with_buying(
+    bed: Bed,
+    own: Iterable[FindingFigures],
+    layers: Sequence[Standing],
+    chosen: Chosen,
+    mixes: Mapping[str, Mix],
+    materials: Mapping[str, Material],
+    system: System,
+) -> list[FindingFigures]:
+    """A bed's findings with those on what is bought for it, the gravest first."""
+    bought = look_at_haul(_bought_keys(layers, mixes), chosen, materials, system)
+    both = [*own, *(_figures(bed, code, found) for code, found in bought)]
+    return sorted(both, key=lambda finding: LEVELS.index(finding.level))
+
+
+def _figures(bed: Bed, code: str, found: Found) -> FindingFigures:
+    seen = next((each.reason for each in bed.seen if each.code == code), None)
+    mend = MendFigures(label=found.mend.label, changes=dict(found.mend.changes)) if found.mend else None
+    return FindingFigures(
+        code=code,
+        level=found.level,
+        message=found.message,
+        why=found.why,
+        advice=found.advice,
+        layer=found.layer,
+        mend=mend,
+        seen=seen,
+    )
+
+
+def _bought_keys(layers: Sequence[Standing], mixes: Mapping[str, Mix]) -> set[str]:
+    """Materials that a bed takes, its mixes and the mixes in them broken down to their parts."""
+    keys: set[str] = set()
+    waiting = [layer.material.key for layer in layers]
+    waiting += [
+        layer.asked.infill.material.key for layer in layers if isinstance(layer.asked, Bulk) and layer.asked.infill
+    ]
+    while waiting:
+        key = waiting.pop()
+        if key in mixes:
+            waiting += mixes[key].recipe
+        else:
+            keys.add(key)
+    return keys

@@ -1,0 +1,109 @@
+"""Does the fill fit the bed, and the bed the gardener?"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.findings.pattern import Finding, Found, Level, Mend, View, with_thickness
+from nolbet_core.quantities.show import show_length, show_volume
+from nolbet_core.stack.layers import Bulk
+
+CLOSE_TO_RIM_M = 0.010
+LITTLE_TOO_WIDE = 1.1
+TOLERANCE_M = 1e-9
+
+
+class OverRim(Finding):
+    """The layers stand above the headspace line, or above the rim itself."""
+
+    code = "over_rim"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Any overfill, told in depth and volume."""
+        filled = view.filled
+        if filled.over_m <= 0:
+            return
+        over = f"{show_length(filled.over_m, view.system)}, {show_volume(filled.over_m3, view.system)}"
+        rises = filled.top_m > view.box.hollow.rim_m + TOLERANCE_M
+        line = "rim" if rises and view.bed.headspace_m == 0 else "headspace line"
+        yield Found(
+            "stop" if rises else "caution",
+            f"The layers stand {over} over the {line}.",
+            "What stands over the edge washes off with the first hard rain.",
+            "Thin a layer, leave one out, or let one fill the rest.",
+            mend=_thinner(view),
+        )
+
+
+def _thinner(view: View) -> Mend | None:
+    """The thickest layer with a thickness or volume of its own, thinned until all fits."""
+    own = [
+        (layer.thickness_m, index)
+        for index, layer in enumerate(view.filled.layers)
+        if isinstance(layer.asked, Bulk) and layer.asked.by in {"thickness", "volume"}
+    ]
+    if not own:
+        return None
+    thick_m, index = max(own)
+    if thick_m <= view.filled.over_m:
+        return None
+    wanted_m = thick_m - view.filled.over_m
+    name = view.filled.layers[index].material.name.lower()
+    return Mend(f"Thin the {name} to {show_length(wanted_m, view.system)}", with_thickness(view.bed, index, wanted_m))
+
+
+class HeadspaceSmall(Finding):
+    """The surface stands so close under the rim that watering runs over."""
+
+    code = "headspace_small"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """A surface within 10 mm of the rim, not over it."""
+        left_m = view.box.hollow.rim_m - view.filled.top_m
+        if view.filled.over_m > 0 or not view.filled.layers or left_m >= CLOSE_TO_RIM_M - TOLERANCE_M:
+            return
+        left = show_length(left_m if left_m > TOLERANCE_M else 0.0, view.system)
+        yield Found(
+            "advice",
+            f"The surface ends {left} below the rim.",
+            "Water and mulch need an edge to stay in, until the fill has settled.",
+            f"Leave about {show_length(0.025, view.system)} of headspace.",
+            mend=Mend(f"Leave {show_length(0.025, view.system)}", {"headspace_m": 0.025}),
+        )
+
+
+class TooWide(Finding):
+    """The middle of the bed lies beyond the gardener's reach."""
+
+    code = "too_wide"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Half the width, or all of it when worked from one side, over the reach."""
+        bed, hollow = view.bed, view.box.hollow
+        wide_m = min(hollow.length_m, hollow.width_m)
+        sides = 1 if bed.worked_from == "one_side" else 2
+        to_reach_m = wide_m / sides
+        if to_reach_m <= bed.reach_m + TOLERANCE_M:
+            return
+        level: Level = "advice" if to_reach_m <= bed.reach_m * LITTLE_TOO_WIDE else "caution"
+        said = show_length(to_reach_m, view.system)
+        reach = show_length(bed.reach_m, view.system)
+        from_where = "one side" if sides == 1 else "both sides"
+        yield Found(
+            level,
+            f"Worked from {from_where}, the far soil is {said} away and the reach is {reach}.",
+            "What can't be reached is trodden on, and trodden soil settles and drains badly.",
+            f"Make it at most {show_length(bed.reach_m * sides, view.system)} wide inside, or lay a board to kneel on.",
+            mend=_narrower(view, sides),
+        )
+
+
+def _narrower(view: View, sides: int) -> Mend:
+    bed, hollow = view.bed, view.box.hollow
+    if sides == 1 and min(hollow.length_m, hollow.width_m) <= 2 * bed.reach_m + TOLERANCE_M:
+        return Mend("Work it from both sides", {"worked_from": "both_sides"})
+    key = "width_m" if hollow.width_m <= hollow.length_m else "length_m"
+    inside_m = bed.reach_m * sides
+    wanted_m = inside_m + (2 * bed.wall_m if bed.measured == "outside" else 0.0)
+    shape = bed.shape.model_dump(mode="json") | {key: wanted_m}
+    return Mend(f"Make it {show_length(inside_m, view.system)} wide inside", {"shape": shape})

@@ -1,0 +1,170 @@
+"""What is amiss between layers: open voids, thin soil over wood, nothing to grow in, gaps between sheets."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.findings.pattern import Finding, Found, Level, Mend, View, layers_with, with_thickness, written
+from nolbet_core.plan.bed import Infill, Layer
+from nolbet_core.quantities.show import show_length, show_volume
+from nolbet_core.stack.layers import Sheet, Standing
+
+LOST_M3 = 0.010
+DROP_M = 0.020
+SOIL_ADVISED_M = 0.200
+SOIL_LEAST_M = 0.100
+LAP_ADVISED_M = 0.150
+LAP_LEAST_M = 0.100
+TOLERANCE = 1e-9
+LAST_RESORT = "compost"
+
+
+class VoidsOpen(Finding):
+    """A coarse layer that isn't packed swallows the fines above it."""
+
+    code = "voids_open"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Each layer that swallows more than 10 L, or any where the surface drops by more than 20 mm."""
+        filled = view.filled
+        for index, layer in enumerate(filled.layers):
+            lost_m3 = layer.vanishing_m3
+            if lost_m3 <= 0 or (lost_m3 <= LOST_M3 and filled.void_drop_m <= DROP_M):
+                continue
+            packed = layer.infill_m3 > 0
+            name = layer.material.name
+            drop_m = view.box.hollow.height_for_volume(0.0, lost_m3)
+            yield Found(
+                "caution",
+                f"{name}: its voids will swallow {show_volume(lost_m3, view.system)} of what lies above, "
+                f"and the surface drops by {show_length(drop_m, view.system)}.",
+                "Rain and roots carry fines down between coarse pieces until the gaps are full.",
+                "Pack the rest of the gaps while you lay it."
+                if packed
+                else "Pack the gaps with fines while you lay it.",
+                layer=index,
+                mend=_pack(view, index),
+            )
+
+
+def _pack(view: View, index: int) -> Mend:
+    layer = view.bed.layers[index]
+    fines = layer.infill.material if layer.infill else _fines_above(view, index)
+    return Mend("Pack it", layers_with(view.bed, index, infill=Infill(material=fines, share=1.0)))
+
+
+def _fines_above(view: View, index: int) -> str:
+    """What would run down anyway: the nearest fines above."""
+    above = view.filled.layers[index + 1 :]
+    return next((layer.material.key for layer in above if layer.material.runs_into_voids), LAST_RESORT)
+
+
+class SoilThinOverWood(Finding):
+    """Roots meet raw wood before they have soil enough."""
+
+    code = "soil_thin_over_wood"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Less than 200 mm of soil over the highest wood that has soil over it at all; under 100 mm graver."""
+        layers = view.filled.layers
+        wood = next(
+            (i for i in reversed(range(len(layers))) if _is_wood(layers[i]) and _soil_over(layers, i) > 0), None
+        )
+        if wood is None:
+            return
+        soil_m = _soil_over(layers, wood)
+        if soil_m >= SOIL_ADVISED_M - TOLERANCE:
+            return
+        level: Level = "advice" if soil_m >= SOIL_LEAST_M - TOLERANCE else "caution"
+        name = layers[wood].material.name.lower()
+        wanted = show_length(SOIL_ADVISED_M, view.system)
+        yield Found(
+            level,
+            f"Only {show_length(soil_m, view.system)} of soil lies over the {name}.",
+            "Rotting wood takes nitrogen from the soil that touches it, and leaves little room for roots.",
+            f"Lay at least {wanted} of soil over raw wood, or sow shallow-rooted crops first.",
+            layer=wood,
+            mend=_more_soil(view, wood, SOIL_ADVISED_M - soil_m),
+        )
+
+
+def _is_wood(layer: Standing) -> bool:
+    return "raw_wood" in layer.material.traits and layer.thickness_m > 0
+
+
+def _soil_over(layers: tuple[Standing, ...], index: int) -> float:
+    above = layers[index + 1 :]
+    return sum(layer.thickness_m for layer in above if layer.material.group == "soil")
+
+
+def _more_soil(view: View, wood: int, short_m: float) -> Mend | None:
+    """Thin the wood where something fills the rest; else thicken the soil on top."""
+    fills = any(layer.fill for layer in view.bed.layers[wood + 1 :])
+    wood_m = view.filled.layers[wood].thickness_m
+    if fills:
+        if wood_m <= short_m:
+            return None
+        left = show_length(wood_m - short_m, view.system)
+        return Mend(f"Thin the wood to {left}", with_thickness(view.bed, wood, wood_m - short_m))
+    soil = [i for i, layer in enumerate(view.filled.layers) if i > wood and layer.material.group == "soil"]
+    if not soil:
+        return None
+    top = soil[-1]
+    wanted_m = view.filled.layers[top].thickness_m + short_m
+    name = view.filled.layers[top].material.name.lower()
+    return Mend(f"Make the {name} {show_length(wanted_m, view.system)}", with_thickness(view.bed, top, wanted_m))
+
+
+class NoGrowingLayer(Finding):
+    """Nothing in the bed is fit for roots."""
+
+    code = "no_growing_layer"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """A bed with layers, none of them soil, compost or a mix with them."""
+        layers = view.filled.layers
+        if not layers or any("growing" in layer.material.traits and layer.thickness_m > 0 for layer in layers):
+            return
+        yield Found(
+            "caution",
+            f"None of the {len(layers)} layers is soil, compost or a mix to grow in."
+            if len(layers) > 1
+            else "The one layer is no soil, compost or mix to grow in.",
+            "Roots need fine, moist soil to start in; coarse or raw fill dries out and holds back nitrogen.",
+            "Finish with soil or a bed mix.",
+            mend=_topsoil(view),
+        )
+
+
+def _topsoil(view: View) -> Mend:
+    on_top = (
+        Layer(material="raised_bed_mix", thickness_m=SOIL_ADVISED_M)
+        if any(layer.fill for layer in view.bed.layers)
+        else Layer(material="raised_bed_mix", fill=True)
+    )
+    return Mend("Add bed mix on top", {"layers": written([*view.bed.layers, on_top])})
+
+
+class LapSmall(Finding):
+    """Sheets that overlap too little leave gaps when they shift or shrink."""
+
+    code = "lap_small"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Laps under 150 mm, under 100 mm graver; a liner is one piece, and one piece has no laps."""
+        for index, layer in enumerate(view.filled.layers):
+            sheet = layer.asked
+            if not isinstance(sheet, Sheet) or sheet.material.is_liner or layer.pieces == sheet.plies:
+                continue
+            if sheet.lap_m >= LAP_ADVISED_M - TOLERANCE:
+                continue
+            level: Level = "advice" if sheet.lap_m >= LAP_LEAST_M - TOLERANCE else "caution"
+            wanted = show_length(LAP_ADVISED_M, view.system)
+            yield Found(
+                level,
+                f"{sheet.material.name}: the laps are {show_length(sheet.lap_m, view.system)}.",
+                "Pieces slip and shrink as they get wet, and grass and roots find every gap.",
+                f"Overlap neighbouring pieces by {wanted}.",
+                layer=index,
+                mend=Mend(f"Lap {wanted}", layers_with(view.bed, index, lap_m=LAP_ADVISED_M)),
+            )

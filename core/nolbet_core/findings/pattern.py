@@ -1,0 +1,75 @@
+"""What a finding is: metadata and one small pure method that looks at a filled bed."""
+
+from __future__ import annotations
+
+from abc import ABC, abstractmethod
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from typing import Any, ClassVar, Literal
+
+from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.quantities.units import System
+from nolbet_core.shapes.box import Box
+from nolbet_core.stack.fill import Filled
+
+Level = Literal["stop", "caution", "advice", "note"]
+LEVELS: tuple[Level, ...] = ("stop", "caution", "advice", "note")
+
+DEFER = "Local rules and licensed practice come first."
+"""How every safety finding ends."""
+
+
+@dataclass(frozen=True, slots=True)
+class View:
+    """What a finding looks at: the bed as planned, as built and as filled, and the units it is told in."""
+
+    bed: Bed
+    box: Box
+    filled: Filled
+    system: System
+
+
+@dataclass(frozen=True, slots=True)
+class Mend:
+    """One click that mends: what it says, and the bed's plan-file keys with their new values."""
+
+    label: str
+    changes: Mapping[str, Any]
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """A judgement that holds: how grave, one sentence with its figure, why it matters, what to do, which layer."""
+
+    level: Level
+    message: str
+    why: str
+    advice: str
+    layer: int | None = None
+    mend: Mend | None = None
+
+
+class Finding(ABC):
+    """One kind of finding."""
+
+    code: ClassVar[str]
+
+    @abstractmethod
+    def look(self, view: View) -> Iterator[Found]:
+        """Each place in the bed where it holds."""
+
+
+def layers_with(bed: Bed, index: int, **changes: Any) -> dict[str, Any]:
+    """The bed's layers with one changed, as a mend writes them; a key changed to None is left out."""
+    layers = [layer if at != index else layer.model_copy(update=changes) for at, layer in enumerate(bed.layers)]
+    return {"layers": written(layers)}
+
+
+def written(layers: list[Layer]) -> list[dict[str, Any]]:
+    """Layers in the plan file's words."""
+    return [layer.model_dump(mode="json", exclude_none=True) for layer in layers]
+
+
+def with_thickness(bed: Bed, index: int, thickness_m: float) -> dict[str, Any]:
+    """The bed's layers with one of a thickness of its own, whatever it was given by before."""
+    return layers_with(bed, index, thickness_m=thickness_m, volume_m3=None, share=None, fill=None)

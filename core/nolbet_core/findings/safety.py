@@ -1,0 +1,51 @@
+"""What can hurt someone while the bed is filled."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.findings.pattern import DEFER, Finding, Found, View
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.layers import Bulk
+
+
+class Dust(Finding):
+    """Materials that dust, or may carry what makes people ill when breathed in."""
+
+    code = "dust"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """One note for all such materials of the bed."""
+        materials = _materials(view)
+        dusty = [material.name.lower() for material in materials if "dusty" in material.traits]
+        breathed = [material.name.lower() for material in materials if "legionella" in material.traits]
+        names = list(dict.fromkeys([*dusty, *breathed]))
+        if not names:
+            return
+        why = "Mineral and plant dust harms lungs and eyes."
+        if breathed:
+            why = "Dust of composts and potting mixes can carry legionella and mould spores; stone dust harms lungs."
+        yield Found(
+            "note",
+            f"{_counted(names)} can dust when tipped: {_listed(names)}.",
+            why,
+            "Open bags away from the face, damp the fill down, wear a mask and eye protection in the dry, wash hands. "
+            + DEFER,
+        )
+
+
+def _materials(view: View) -> list[Material]:
+    found: dict[str, Material] = {}
+    for layer in view.filled.layers:
+        found[layer.material.key] = layer.material
+        if isinstance(layer.asked, Bulk) and layer.asked.infill:
+            found[layer.asked.infill.material.key] = layer.asked.infill.material
+    return list(found.values())
+
+
+def _counted(names: list[str]) -> str:
+    return "1 material" if len(names) == 1 else f"{len(names)} materials"
+
+
+def _listed(names: list[str]) -> str:
+    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
