@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import json
 import sys
 from collections.abc import Sequence
 from pathlib import Path
@@ -11,8 +12,11 @@ from nolbet_core.figure.figures import Figures
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.plan.load import LARGEST_BYTES, load_plan
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plan.schema import plan_schema
+from nolbet_core.shelf.library import search, standard_shelf
 
 from nolbet_cli.figure_text import figures_text
+from nolbet_cli.shelf_text import shelf_json, shelf_text
 
 BROKEN = 2
 
@@ -42,6 +46,12 @@ def _parser() -> argparse.ArgumentParser:
     figure.add_argument("--bed", metavar="KEY", help="only this bed")
     figure.add_argument("--json", action="store_true", help="print JSON")
     figure.set_defaults(command=_figure)
+    shelf = commands.add_parser("shelf", help="the material library, each figure with unit, range and source")
+    shelf.add_argument("words", nargs="*", metavar="WORD", help="only what the words may mean")
+    shelf.add_argument("--json", action="store_true", help="print JSON")
+    shelf.set_defaults(command=_shelf)
+    schema = commands.add_parser("schema", help="the plan file's JSON Schema")
+    schema.set_defaults(command=_schema)
     return parser
 
 
@@ -52,6 +62,17 @@ def _figure(options: argparse.Namespace) -> int:
     if options.bed is not None:
         figures = _only(figures, options.bed)
     print(figures.model_dump_json(indent=2) if options.json else figures_text(figures, plan.garden))
+    return 0
+
+
+def _shelf(options: argparse.Namespace) -> int:
+    found = search(standard_shelf().values(), " ".join(options.words))
+    print(json.dumps(shelf_json(found), indent=2, ensure_ascii=False) if options.json else shelf_text(found))
+    return 0
+
+
+def _schema(options: argparse.Namespace) -> int:
+    print(json.dumps(plan_schema(), indent=2))
     return 0
 
 

@@ -1,0 +1,75 @@
+"""What the documents say is so: schema, examples, glossary, finding list, the README's commands."""
+
+from __future__ import annotations
+
+import json
+import re
+from pathlib import Path
+
+import jsonschema
+import pytest
+
+from nolbet_core.findings.buying import BUYING_CODES
+from nolbet_core.findings.every import BED_FINDINGS
+from nolbet_core.plan.load import load_plan
+from nolbet_core.plan.schema import plan_schema
+from tests.core.ask import figures_of
+from tests.core.names import model_fields, public_definitions, unit_of
+
+PROJECT = Path(__file__).resolve().parents[2]
+EXAMPLES = [
+    *sorted((PROJECT / "docs" / "examples").glob("*.nolbet.json")),
+    *PROJECT.glob("server/nolbet/demo/*.nolbet.json"),
+]
+SCHEMA = json.loads((PROJECT / "docs" / "plan.schema.json").read_text())
+
+
+def glossary() -> dict[str, tuple[str, str, str]]:
+    """The glossary's rows: name to meaning, unit and room."""
+    rows = re.findall(
+        r"^\| `(\w+)` \| (.+?) \| (.*?) \| (.+?) \|$", (PROJECT / "docs" / "glossary.md").read_text(), re.M
+    )
+    return {name: (meaning, unit, room) for name, meaning, unit, room in rows}
+
+
+def test_the_schema_is_the_models_own() -> None:
+    assert plan_schema() == SCHEMA
+
+
+@pytest.mark.parametrize("file", EXAMPLES, ids=[file.name for file in EXAMPLES])
+def test_examples_keep_to_the_schema_and_can_be_worked_out(file: Path) -> None:
+    document = json.loads(file.read_text())
+    jsonschema.validate(document, SCHEMA)
+    load_plan(file.read_bytes())
+    assert figures_of(document).beds
+
+
+def test_the_schema_refuses_what_the_core_refuses() -> None:
+    document = json.loads(EXAMPLES[0].read_text())
+    with pytest.raises(jsonschema.ValidationError):
+        jsonschema.validate(document | {"bedz": []}, SCHEMA)
+
+
+def test_every_key_and_public_name_is_in_the_glossary_with_its_unit() -> None:
+    rows = glossary()
+    assert sorted((model_fields() | public_definitions().keys()) - rows.keys()) == []
+    wrong = {name: rows[name][1] for name in model_fields() if (unit := unit_of(name)) and rows[name][1] != unit}
+    assert wrong == {}
+
+
+def test_the_glossary_names_nothing_that_is_gone() -> None:
+    assert sorted(glossary().keys() - model_fields() - public_definitions().keys()) == []
+
+
+def test_every_finding_is_described() -> None:
+    text = (PROJECT / "docs" / "findings.md").read_text()
+    described = set(re.findall(r"^\| `(\w+)` \|", text, re.M))
+    assert described == {finding.code for finding in BED_FINDINGS} | set(BUYING_CODES)
+
+
+def test_the_readmes_commands_are_there() -> None:
+    commands = re.findall(r"^    (bin/\w+|\.venv/bin/nolbet \w+)", (PROJECT / "README.md").read_text(), re.M)
+    assert {"bin/demo", "bin/test"} <= set(commands)
+    for command in commands:
+        if command.startswith("bin/"):
+            assert (PROJECT / command).stat().st_mode & 0o111
