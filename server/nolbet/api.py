@@ -7,6 +7,7 @@ from ninja.security import SessionAuth
 
 from nolbet.figure.router import router as figure_router
 from nolbet.gardens.router import router as gardens_router
+from nolbet.haul.router import router as haul_router
 from nolbet.problems import map_errors
 from nolbet.quantities.router import router as quantities_router
 from nolbet.shelf.router import router as shelf_router
@@ -15,5 +16,6 @@ api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_ur
 map_errors(api)
 api.add_router("/gardens", gardens_router)
 api.add_router("/gardens", figure_router)
+api.add_router("/gardens", haul_router)
 api.add_router("/quantities", quantities_router)
 api.add_router("/gardens", shelf_router)

@@ -11,7 +11,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from nolbet_core.plan.problems import PlanProblem, path_of
 from pydantic import Field
 
-from nolbet.gardens.errors import Missing, StaleSave
+from nolbet.gardens.errors import InUse, Missing, StaleSave
 from nolbet.gardens.schemas import kept_bed
 
 MEDIA_TYPE = "application/problem+json"
@@ -76,6 +76,10 @@ def _on_missing(request: HttpRequest, error: Missing) -> HttpResponse:
     return problem_response(404, "Not here", "There is no such thing in your gardens.")
 
 
+def _on_use(request: HttpRequest, error: InUse) -> HttpResponse:
+    return problem_response(409, "Still in use", str(error))
+
+
 def _on_nobody(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
     return problem_response(401, "Nobody is signed in", "Sign in to see your gardens.")
 
@@ -89,6 +93,7 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     ValidationError: _on_validation,
     StaleSave: _on_stale,
     Missing: _on_missing,
+    InUse: _on_use,
     AuthenticationError: _on_nobody,
     HttpError: _on_http,
 }

@@ -32,7 +32,7 @@ NAMES = {
 }
 
 
-def in_the_page(asked: list[tuple[str, object, str]]) -> list[str]:
+def in_the_page(asked: list[tuple[str, object, object]]) -> list[str]:
     """What the page's own functions answer."""
     done = subprocess.run(
         ["node", "--input-type=module", "-e", SCRIPT],
@@ -46,7 +46,7 @@ def in_the_page(asked: list[tuple[str, object, str]]) -> list[str]:
 
 
 def test_page_and_core_show_the_same_digits() -> None:
-    asked: list[tuple[str, object, str]] = []
+    asked: list[tuple[str, object, object]] = []
     expected: list[str] = []
     for system in System:
         for name, function in NAMES.items():
@@ -60,6 +60,10 @@ def test_page_and_core_show_the_same_digits() -> None:
         for currency in ("USD", "EUR", "CHF"):
             asked.append(("showMoney", amount, currency))
             expected.append(show.show_money(Decimal(amount), currency))
+    for price in ("48.00", "62.781630", "0.01", "1234.567891"):
+        for system in System:
+            asked.append(("showUnitPrice", price, {"units": system.value, "currency": "USD"}))
+            expected.append(show.show_unit_price(Decimal(price), system, "USD"))
     said = in_the_page(asked)
     differing = [(one, got, want) for one, got, want in zip(asked, said, expected, strict=True) if got != want]
     assert differing == []

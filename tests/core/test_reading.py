@@ -58,6 +58,19 @@ def test_money_is_read_to_the_cent(text: str, amount: str) -> None:
     assert meaning.money == Decimal(amount)
 
 
+@pytest.mark.parametrize(("text", "per_m3"), typed.UNIT_PRICES)
+def test_bulk_is_priced_by_the_yard_or_the_cubic_metre(text: str, per_m3: str | None) -> None:
+    reading = read(text, LIMITS["unit_price"], FT_IN)
+    assert [str(meaning.money) for meaning in reading.meanings] == ([per_m3] if per_m3 else [])
+
+
+@given(st.integers(0, 99_999))
+def test_a_price_of_a_yard_comes_back_to_the_cent(cents: int) -> None:
+    typed_price = f"{Decimal(cents) / 100:.2f}"
+    (meaning,) = read(typed_price, LIMITS["unit_price"], FT_IN).meanings
+    assert meaning.shown == f"${typed_price} a yd³"
+
+
 @pytest.mark.parametrize(("text", "limit", "values"), typed.EITHER)
 def test_an_unclear_comma_offers_both(text: str, limit: str, values: tuple[float, float]) -> None:
     reading = read(text, LIMITS[limit], FT_IN)

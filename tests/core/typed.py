@@ -62,7 +62,8 @@ MASSES: Final = [
 PLAIN: Final = [
     ("2", "count", 2.0), ("60 %", "share", 0.6), ("60%", "share", 0.6), ("0.6", "share", 0.6), ("0,6", "share", 0.6),
     ("60 percent", "share", 0.6), ("1", "share", 1.0), ("1/2", "share", 0.5), ("6.5", "ph", 6.5), ("pH 6.5", "ph", 6.5),
-    ("0", "share", 0.0), ("1000", "count", 1000.0),
+    ("0", "share", 0.0), ("1000", "count", 1000.0), ("640", "density", 640.0), ("640 kg/m3", "density", 640.0),
+    ("1,15", "factor", 1.15), ("640 kg per m³", "density", 640.0),
 ]  # fmt: skip
 
 MONEY: Final = [
@@ -70,6 +71,13 @@ MONEY: Final = [
     ("1,200.50", "1200.50"), ("1.200,50", "1200.50"), ("6.20 USD", "6.20"), ("6.20 $", "6.20"), ("0", "0.00"),
     ("1 200", "1200.00"),
 ]  # fmt: skip
+
+UNIT_PRICES: Final = [
+    ("48", "62.781630"), ("$48 a yd", "62.781630"), ("48/yd", "62.781630"), ("48 per cubic yard", "62.781630"),
+    ("62.80 a m3", "62.800000"), ("62,80/m³", "62.800000"), ("1 a cu ft", "35.314667"), ("40 per 1", None),
+    ("48 a stone", None), ("a yd", None),
+]  # fmt: skip
+"""Prices of bulk in a feet-and-inches garden, and what a m3 costs; None where they are refused."""
 
 EITHER: Final = [
     ("1,200 mm", "length", (1.2, 0.0012)), ("1,200", "mass", (1200 * LB, 1.2 * LB)),
@@ -97,7 +105,10 @@ REFUSED: Final = [
     ("five", "count", "no number"),
     ("6.205", "price", "cent"), ("€6", "price", "counts in USD"), ("6 EUR", "price", "counts in USD"),
     ("-6", "price", "less than nothing"), ("x 8 ft", "length", "beside the x"), ("9" * 90, "length", "longer than"),
-    ("8 ft ft", "length", "isn't a unit"), ("ph", "ph", "no number"), ("100000000000000 mm", "length", "far too much"),
+    ("8 ft ft", "length", "isn't a unit"), ("ph", "ph", "no number"),
+    ("0.9", "factor", "a loose factor"), ("0", "density", "more than nothing"),
+    ("640 lb", "density", "only a number"), ("2 in", "reach", "a reach"),
+    ("100000000000000 mm", "length", "far too much"),
 ]  # fmt: skip
 
 REFUSED_DIMENSIONS: Final = [

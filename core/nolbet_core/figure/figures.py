@@ -7,8 +7,12 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, ConfigDict, PlainSerializer
 
+from nolbet_core.plan.fields import written_unit_price
+
 Level = Literal["stop", "caution", "advice", "note"]
 MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
+
+UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
 
 
 class Out(BaseModel):
@@ -122,7 +126,7 @@ class HaulLine(Out):
     count: int | None
     volume_m3: float
     bag_m3: float | None
-    unit_price: MoneyOut
+    unit_price: UnitPriceOut
     fetch: bool
     left_over_m3: float
     price: MoneyOut

@@ -16,6 +16,7 @@ from nolbet_core.plan.fields import (
     Model,
     Name,
     OffsetM,
+    ReachM,
     Share,
     WallM,
 )
@@ -112,7 +113,7 @@ class Bed(Model):
     wall_m: WallM = 0.0
     headspace_m: WallM = 0.025
     corner_depths_m: Annotated[list[DepthM], Field(min_length=4, max_length=4)] | None = None
-    reach_m: Annotated[float, Field(ge=0.1, le=1.5)] = 0.6
+    reach_m: ReachM = 0.6
     worked_from: Literal["one_side", "both_sides"] = "both_sides"
     layers: Annotated[list[Layer], Field(max_length=60)]
     reservoir: Reservoir | None = None

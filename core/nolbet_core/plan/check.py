@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 
 from nolbet_core.blend.mix import Mix, Part, blend
 from nolbet_core.plan.bed import Bed, Layer
-from nolbet_core.plan.garden import OwnMaterial, Plan, PlanMix
+from nolbet_core.plan.garden import OwnMaterial, Plan, PlanMix, PlanSupplier, Stock
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.library import nearest_keys, standard_shelf
 from nolbet_core.shelf.material import Material, own_material
@@ -94,14 +94,23 @@ def check_plan(plan: Plan, supplies: Supplies) -> None:
     _check_twice("suppliers", [supplier.key for supplier in plan.suppliers])
     for index, bed in enumerate(plan.beds):
         check_bed(bed, supplies.materials, f"beds[{index}]")
-    for index, stock in enumerate(plan.stock):
-        if stock.material not in supplies.materials:
-            raise unknown_key(f"stock[{index}].material", stock.material, supplies.materials)
-    for index, supplier in enumerate(plan.suppliers):
+    check_stock(plan.stock, supplies.materials)
+    check_suppliers(plan.suppliers, supplies.materials)
+
+
+def check_stock(stock: Iterable[Stock], materials: Mapping[str, Material]) -> None:
+    """Raise PlanProblem for the first heap of something that isn't on the shelf."""
+    for index, heap in enumerate(stock):
+        if heap.material not in materials:
+            raise unknown_key(f"stock[{index}].material", heap.material, materials)
+
+
+def check_suppliers(suppliers: Iterable[PlanSupplier], materials: Mapping[str, Material]) -> None:
+    """Raise PlanProblem for the first offer of something that isn't on the shelf."""
+    for index, supplier in enumerate(suppliers):
         for place, offer in enumerate(supplier.offers):
-            if offer.material not in supplies.materials:
-                path = f"suppliers[{index}].offers[{place}].material"
-                raise unknown_key(path, offer.material, supplies.materials)
+            if offer.material not in materials:
+                raise unknown_key(f"suppliers[{index}].offers[{place}].material", offer.material, materials)
 
 
 def _check_twice(path: str, keys: list[str]) -> None:

@@ -19,6 +19,7 @@ from pydantic import (
 from nolbet_core.quantities import limits
 
 CENTS = 2
+UNIT_PRICE_DECIMALS = 6
 
 
 class Model(BaseModel):
@@ -28,11 +29,25 @@ class Model(BaseModel):
 
 
 def _read_money(value: Any) -> Any:
+    return _read_decimal(value, CENTS, "to the cent")
+
+
+def _read_unit_price(value: Any) -> Any:
+    return _read_decimal(value, UNIT_PRICE_DECIMALS, f"with at most {UNIT_PRICE_DECIMALS} decimals")
+
+
+def _read_decimal(value: Any, decimals: int, said: str) -> Any:
     if isinstance(value, Decimal):
         return value
-    if not isinstance(value, str) or not re.fullmatch(r"\d{1,7}(\.\d{1,2})?", value):
-        raise ValueError('money is a decimal string to the cent, as in "6.20"')
+    if not isinstance(value, str) or not re.fullmatch(rf"\d{{1,7}}(\.\d{{1,{decimals}}})?", value):
+        raise ValueError(f'money is a decimal string {said}, as in "6.20"')
     return Decimal(value)
+
+
+def written_unit_price(value: Decimal) -> str:
+    """A price of a m3 as the plan file writes it: to the cent, further only where it has more."""
+    whole, _, decimals = f"{value:.{UNIT_PRICE_DECIMALS}f}".partition(".")
+    return f"{whole}.{decimals[:CENTS]}{decimals[CENTS:].rstrip('0')}"
 
 
 def _check_price(value: Decimal) -> Decimal:
@@ -49,6 +64,14 @@ Money = Annotated[
     WithJsonSchema({"type": "string", "pattern": r"^\d{1,7}(\.\d{1,2})?$", "examples": ["6.20"]}),
 ]
 
+UnitPrice = Annotated[
+    Decimal,
+    BeforeValidator(_read_unit_price),
+    AfterValidator(_check_price),
+    PlainSerializer(written_unit_price, return_type=str),
+    WithJsonSchema({"type": "string", "pattern": r"^\d{1,7}(\.\d{1,6})?$", "examples": ["62.80"]}),
+]
+
 Key = Annotated[str, Field(pattern=r"^[a-z][a-z0-9_]{0,59}$", description="lower-case letters, digits and _")]
 Name = Annotated[str, Field(min_length=1, max_length=80)]
 LengthM = Annotated[float, Field(gt=0, le=limits.LENGTH_M.most)]
@@ -56,6 +79,7 @@ DepthM = Annotated[float, Field(gt=0, le=limits.BED_DEPTH_M.most)]
 LayerM = Annotated[float, Field(ge=0, le=limits.LAYER_M.most)]
 WallM = Annotated[float, Field(ge=0, le=limits.WALL_M.most)]
 OffsetM = Annotated[float, Field(ge=0, le=limits.OFFSET_M.most)]
+ReachM = Annotated[float, Field(ge=limits.REACH_M.least, le=limits.REACH_M.most)]
 BagM3 = Annotated[float, Field(gt=0, le=limits.BAG_M3.most)]
 BulkM3 = Annotated[float, Field(gt=0, le=limits.BULK_M3.most)]
 HeapM3 = Annotated[float, Field(ge=0, le=limits.STOCK_M3.most)]

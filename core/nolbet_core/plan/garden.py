@@ -7,7 +7,7 @@ from typing import Annotated, Final, Literal
 from pydantic import Field
 
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.fields import BagM3, BulkM3, HeapM3, Key, Model, Money, MonthDay, Name, Share
+from nolbet_core.plan.fields import BagM3, BulkM3, HeapM3, Key, Model, Money, MonthDay, Name, Share, UnitPrice
 
 FORMAT: Final = "nolbet-plan/1"
 
@@ -82,7 +82,7 @@ class BulkOfferModel(Model):
 
     form: Literal["bulk"]
     material: Key
-    price_per_m3: Money
+    price_per_m3: UnitPrice
     step_m3: BulkM3 | None = None
     minimum_m3: HeapM3 | None = None
     load_m3: BulkM3 | None = None

@@ -17,9 +17,11 @@ class Kind(StrEnum):
     VOLUME = "volume"
     MASS = "mass"
     MONEY = "money"
+    UNIT_PRICE = "unit_price"
     COUNT = "count"
     SHARE = "share"
     PH = "ph"
+    NUMBER = "number"
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,28 +48,38 @@ LENGTH_M = Limit("a length", Kind.LENGTH, 100.0, above_least=True)
 BED_DEPTH_M = Limit("the depth of a bed", Kind.LENGTH, 5.0, above_least=True)
 LAYER_M = Limit("a layer", Kind.LENGTH, 3.0)
 WALL_M = Limit("a wall", Kind.LENGTH, 1.0)
+REACH_M = Limit("a reach", Kind.LENGTH, 1.5, least=0.1)
 OFFSET_M = Limit("a lap or run", Kind.LENGTH, 5.0)
 BAG_M3 = Limit("a bag", Kind.VOLUME, 2.0, above_least=True)
 BULK_M3 = Limit("a bulk load", Kind.VOLUME, 500.0, above_least=True)
 STOCK_M3 = Limit("a heap", Kind.VOLUME, 500.0)
 MASS_KG = Limit("a mass", Kind.MASS, 1_000_000.0)
 PRICE = Limit("a price", Kind.MONEY, 1_000_000.0)
+UNIT_PRICE = Limit("a price", Kind.UNIT_PRICE, 1_000_000.0)
 COUNT = Limit("a count", Kind.COUNT, 1000.0, least=1.0)
 SHARE = Limit("a share", Kind.SHARE, 1.0)
 PH = Limit("pH", Kind.PH, 14.0)
+DENSITY_KG_M3 = Limit("a density", Kind.NUMBER, 5000.0, above_least=True)
+LOOSE_FACTOR = Limit("a loose factor", Kind.NUMBER, 5.0, least=1.0)
+SHEET_KG_M2 = Limit("a sheet's mass", Kind.NUMBER, 50.0, above_least=True)
 
 LIMITS: dict[str, Limit] = {
     "length": LENGTH_M,
     "depth": BED_DEPTH_M,
     "layer": LAYER_M,
     "wall": WALL_M,
+    "reach": REACH_M,
     "offset": OFFSET_M,
     "bag": BAG_M3,
     "bulk": BULK_M3,
     "stock": STOCK_M3,
     "mass": MASS_KG,
     "price": PRICE,
+    "unit_price": UNIT_PRICE,
     "count": COUNT,
     "share": SHARE,
     "ph": PH,
+    "density": DENSITY_KG_M3,
+    "factor": LOOSE_FACTOR,
+    "sheet_mass": SHEET_KG_M2,
 }

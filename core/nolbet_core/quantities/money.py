@@ -3,29 +3,60 @@
 from __future__ import annotations
 
 import re
-from decimal import Decimal
+from decimal import ROUND_HALF_UP, Decimal
 
-from nolbet_core.quantities.numbers import Comma
+from nolbet_core.quantities.show import show_money
 from nolbet_core.quantities.terms import Problem, refuse_below_nothing
+from nolbet_core.quantities.units import Contents, System, volume_units
 
 SIGNS = {"$": {"USD", "CAD", "AUD", "NZD"}, "€": {"EUR"}, "£": {"GBP"}}
 
+UNIT_PRICE_STEP = Decimal("0.000001")
+"""Prices of a cubic metre keep six decimals, so that a price of a yard comes back to the cent."""
+
+CUBIC_YARD = volume_units(Contents.MEDIA)["yd"]
+CUBIC_METRE = volume_units(Contents.MEDIA)["m3"]
+
+_UNIT_PRICE = re.compile(r"(?P<price>.*?)\s*(?:/|\ban?\b|\bper\b|\bfor a\b)\s*(?P<unit>[a-z][a-z0-9. ]*)")
 _MONEY = re.compile(r"(?P<sign>[$€£])?\s*(?P<number>\d[\d.,' ]*|[.,]\d+)\s*(?P<after>[$€£]|[a-z]{3})?")
 
 
-def read_money(text: str, currency: str, comma: Comma) -> Decimal:
+def read_money(text: str, currency: str) -> Decimal:
     """The amount a text names, in the garden's currency, to the cent.
 
     text: spelled out, lower case. currency: the garden's ISO 4217 code. A comma before exactly three digits groups
     thousands, since money has no third decimal. Raises Problem for another currency or parts of a cent.
     """
-    del comma  # money is never ambiguous: see above
     refuse_below_nothing(text, "a price")
     match = _MONEY.fullmatch(text)
     if not match:
         raise Problem("no amount of money found" if not re.search(r"\d", text) else "this can't be read as money")
     _check_currency(match["sign"], match["after"], currency)
     return _amount(match["number"].strip())
+
+
+def read_unit_price(text: str, currency: str, system: System) -> tuple[Decimal, str]:
+    """The price of a cubic metre that a text names, and how it was understood.
+
+    text: spelled out, as in "48 a yd", "62.80/m3" or "48": a bare price is for the garden's own bulk unit, a cubic yard
+    or a m3. currency: the garden's ISO 4217 code. system: the garden's units. Raises Problem with the reason.
+    """
+    price, unit_name = _split_price(text)
+    amount = read_money(price, currency)
+    if unit_name is None:
+        unit = CUBIC_YARD if system is System.FT_IN else CUBIC_METRE
+    else:
+        found = volume_units(Contents.MEDIA).get(unit_name.replace(".", "").strip())
+        if found is None:
+            raise Problem(f"“{unit_name}” isn't a unit of volume known here")
+        unit = found
+    per_m3 = (amount / Decimal(repr(unit.size))).quantize(UNIT_PRICE_STEP, rounding=ROUND_HALF_UP)
+    return per_m3, f"{show_money(amount, currency)} a {unit.one}"
+
+
+def _split_price(text: str) -> tuple[str, str | None]:
+    match = _UNIT_PRICE.fullmatch(text)
+    return (match["price"], match["unit"]) if match else (text, None)
 
 
 def _check_currency(sign: str | None, after: str | None, currency: str) -> None:

@@ -16,6 +16,7 @@ from nolbet_core.quantities.show import (
     show_mass,
     show_money,
     show_share,
+    show_unit_price,
     show_volume,
     trimmed,
 )
@@ -23,6 +24,8 @@ from nolbet_core.quantities.terms import Problem
 from nolbet_core.quantities.units import Contents, System
 
 LONGEST_TEXT = 80
+BULK_FROM_M3 = 0.5
+"""Volumes from here up are told as bulk is ordered."""
 
 EXAMPLES: dict[Kind, dict[System, str]] = {
     Kind.LENGTH: {System.FT_IN: "3' 6 1/2\", 42 in or 45 cm", System.METRIC: "45 cm, 1.2 m or 18 in"},
@@ -30,9 +33,11 @@ EXAMPLES: dict[Kind, dict[System, str]] = {
     Kind.VOLUME: {System.FT_IN: "1.5 cu ft, 2 yd or 40 L", System.METRIC: "40 L, 0.5 m3 or 1.5 cu ft"},
     Kind.MASS: {System.FT_IN: "40 lb or 20 kg", System.METRIC: "20 kg or 40 lb"},
     Kind.MONEY: {System.FT_IN: "6.20", System.METRIC: "6.20"},
+    Kind.UNIT_PRICE: {System.FT_IN: "48 a yd or 62.80 a m3", System.METRIC: "62.80 a m3 or 48 a yd"},
     Kind.COUNT: {System.FT_IN: "2", System.METRIC: "2"},
     Kind.SHARE: {System.FT_IN: "60 % or 0.6", System.METRIC: "60 % or 0.6"},
     Kind.PH: {System.FT_IN: "6.5", System.METRIC: "6.5"},
+    Kind.NUMBER: {System.FT_IN: "640 or 1.15", System.METRIC: "640 or 1.15"},
 }
 
 
@@ -113,11 +118,13 @@ def _same(one: Meaning, two: Meaning) -> bool:
 
 def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma) -> Meaning:
     if kind is Kind.MONEY:
-        amount = money.read_money(text, context.currency, comma)
+        amount = money.read_money(text, context.currency)
         within(float(amount), limit, context, show_money(Decimal(int(limit.most)), context.currency))
         shown = show_money(amount, context.currency)
         return Meaning((float(amount),), shown, shown, "", amount)
-    if kind in (Kind.COUNT, Kind.SHARE, Kind.PH):
+    if kind is Kind.UNIT_PRICE:
+        return _unit_price_meaning(text, limit, context)
+    if kind in (Kind.COUNT, Kind.SHARE, Kind.PH, Kind.NUMBER):
         return _plain_meaning(text, limit, context, kind, comma)
     measures = terms.read_measures(text, kind, context.system, context.contents, comma)
     for measure in measures:
@@ -132,10 +139,18 @@ def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma
     )
 
 
+def _unit_price_meaning(text: str, limit: Limit, context: Context) -> Meaning:
+    per_m3, understood = money.read_unit_price(text, context.currency, context.system)
+    within(float(per_m3), limit, context, show_money(Decimal(int(limit.most)), context.currency))
+    shown = show_unit_price(per_m3, context.system, context.currency)
+    other = show_unit_price(per_m3, other_system(context.system), context.currency)
+    return Meaning((float(per_m3),), understood, shown, other, per_m3)
+
+
 def _plain_meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma) -> Meaning:
     value = terms.read_plain(text, kind, comma)
     within(value, limit, context, show_share(limit.most) if kind is Kind.SHARE else trimmed(limit.most, 0))
-    shown = show_share(value) if kind is Kind.SHARE else trimmed(value, 2)
+    shown = show_share(value) if kind is Kind.SHARE else trimmed(value, 4)
     return Meaning((value,), shown, shown, "")
 
 
@@ -146,7 +161,8 @@ def within(value: float, limit: Limit, context: Context, most_shown: str) -> Non
     if limit.holds(value):
         return
     if limit.least:
-        raise Problem(f"less than the {trimmed(limit.least, 2)} that {limit.label} must be")
+        least = _show(limit.least, limit.kind, context.system) if limit.kind in _SHOWN else trimmed(limit.least, 2)
+        raise Problem(f"less than the {least} that {limit.label} must be")
     raise Problem(f"{limit.label} must be more than nothing")
 
 
@@ -158,6 +174,6 @@ _SHOWN: dict[Kind, Callable[[float, System], str]] = {
 
 
 def _show(value: float, kind: Kind, system: System) -> str:
-    if kind is Kind.VOLUME and value >= 2:
+    if kind is Kind.VOLUME and value >= BULK_FROM_M3:
         return show_bulk_volume(value, system)
     return _SHOWN[kind](value, system)

@@ -116,6 +116,13 @@ def show_money(amount: Decimal, currency: str) -> str:
     return f"{sign}{cents:,}" if sign else f"{cents:,} {currency}"
 
 
+def show_unit_price(price_per_m3: Decimal, system: System, currency: str) -> str:
+    """A price of a m3 as bulk is priced: by the cubic yard or the m3, to the cent."""
+    if system is System.FT_IN:
+        return f"{show_money(price_per_m3 * Decimal(repr(CU_YD_M3)), currency)} a yd³"
+    return f"{show_money(price_per_m3, currency)} a m³"
+
+
 def show_share(share: float) -> str:
     """A share [0-1] in per cent."""
     return f"{trimmed(share * 100, 1)} %"

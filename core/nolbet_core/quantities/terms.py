@@ -45,6 +45,7 @@ class _Term:
 
 
 _TERM = re.compile(rf"\s*(?P<number>{NUMBER_PATTERN})\s*(?P<unit>[\"'%]|[a-zµ]+\.?(?:[ -][a-z]+\.?)*(?:[23](?!\d))?)?")
+_AFTER_NUMBER = re.compile(r"\s*kg\s*(?:/|per)\s*(?:m[23]|cubic met(?:re|er)|square met(?:re|er))$")
 _CROSS = re.compile(r"\s*(?:x(?![a-z])|\*|\bby\b)\s*")
 _NOISE = re.compile(r"^(?:about|approx\.?|ca\.?|c\.|≈|~)\s*|\b(?:long|wide|deep|high|thick|tall|of|each)\b|[,;.]$")
 _BARE = {
@@ -76,6 +77,8 @@ def read_plain(text: str, kind: Kind, comma: Comma) -> float:
     refuse_below_nothing(text, f"a {kind}" if kind is not Kind.PH else "pH")
     if kind is Kind.PH:
         text = text.removeprefix("ph").strip()
+    if kind is Kind.NUMBER:
+        text = _AFTER_NUMBER.sub("", text)
     per_cent = kind is Kind.SHARE and re.search(r"\s*(?:%|per ?cent)$", text)
     number_text = text[: per_cent.start()] if per_cent else text
     if not re.fullmatch(NUMBER_PATTERN, number_text):

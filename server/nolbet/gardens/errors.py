@@ -15,3 +15,7 @@ class StaleSave(Exception):  # noqa: N818 - it says what happened
 
 class Missing(Exception):  # noqa: N818 - it says what happened
     """Something that isn't there, or isn't this gardener's."""
+
+
+class InUse(Exception):  # noqa: N818 - it says what happened
+    """Something that can't go, since something else is made of it; the message says of what."""

@@ -6,17 +6,15 @@ from typing import Any
 
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.check import Supplies, gather_supplies
-from nolbet_core.plan.garden import FORMAT, Plan, PlanMix, PlanSupplier
+from nolbet_core.plan.garden import FORMAT, Plan, PlanMix
 from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
-from nolbet_core.plan.garden import Stock as PlanStock
 
 from nolbet.gardens.models import Bed, Garden
-from nolbet.haul.models import Offer, Stock, Supplier
+from nolbet.haul.storing import keep_supplier, replace_stock, stock_plan, suppliers_plan
 from nolbet.shelf.models import Mix, OwnMaterial
 
 GARDEN_KEYS = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost")
-OFFER_KEYS = ("form", "material", "volume_m3", "price", "price_per_m3", "step_m3", "minimum_m3", "load_m3")
 COLUMNS = {"key", "name", "count"}
 
 
@@ -37,7 +35,7 @@ def cut_of(bed: plan_bed.Bed) -> dict[str, Any]:
 
 def garden_supplies(garden: Garden) -> Supplies:
     """What a garden's layers may name: the shelf with its own materials and mixes."""
-    return gather_supplies(_materials(garden), _mixes(garden))
+    return gather_supplies(materials_plan(garden), mixes_plan(garden))
 
 
 def whole_plan(garden: Garden) -> Plan:
@@ -45,11 +43,11 @@ def whole_plan(garden: Garden) -> Plan:
     return Plan(
         format=FORMAT,
         garden=garden_plan(garden),
-        materials=_materials(garden),
-        mixes=_mixes(garden),
+        materials=materials_plan(garden),
+        mixes=mixes_plan(garden),
         beds=[bed_plan(bed) for bed in garden.beds.all()],
-        stock=[PlanStock(material=heap.material, volume_m3=heap.volume_m3) for heap in garden.stock.all()],
-        suppliers=[_supplier(supplier) for supplier in garden.suppliers.prefetch_related("offers")],
+        stock=stock_plan(garden),
+        suppliers=suppliers_plan(garden),
     )
 
 
@@ -66,40 +64,22 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
         Bed.objects.create(
             garden=garden, key=bed.key, name=bed.title, count=bed.count, position=position, cut=cut_of(bed)
         )
-    for position, heap in enumerate(plan.stock):
-        Stock.objects.create(garden=garden, material=heap.material, volume_m3=heap.volume_m3, position=position)
-    for position, entry in enumerate(plan.suppliers):
-        supplier = Supplier.objects.create(
-            garden=garden,
-            key=entry.key,
-            name=entry.name or entry.key,
-            delivery=entry.delivery or 0,
-            position=position,
-        )
-        for place, offer in enumerate(entry.offers):
-            Offer.objects.create(supplier=supplier, position=place, **offer.model_dump(exclude_none=True))
+    replace_stock(garden, plan.stock)
+    for supplier in plan.suppliers:
+        keep_supplier(garden, supplier.key, supplier)
     return garden
 
 
-def _materials(garden: Garden) -> list[PlanMaterial]:
-    return [PlanMaterial(key=own.key, name=own.name, like=own.like, **own.figures) for own in garden.materials.all()]
+def material_plan(own: OwnMaterial) -> PlanMaterial:
+    """A kept own material as the plan writes it."""
+    return PlanMaterial(key=own.key, name=own.name, like=own.like, **own.figures)
 
 
-def _mixes(garden: Garden) -> list[PlanMix]:
+def materials_plan(garden: Garden) -> list[PlanMaterial]:
+    """A garden's own materials."""
+    return [material_plan(own) for own in garden.materials.all()]
+
+
+def mixes_plan(garden: Garden) -> list[PlanMix]:
+    """A garden's mixes."""
     return [PlanMix(key=mix.key, name=mix.name, parts=mix.parts) for mix in garden.mixes.all()]
-
-
-def _supplier(supplier: Supplier) -> PlanSupplier:
-    return PlanSupplier.model_validate(
-        {
-            "key": supplier.key,
-            "name": supplier.name,
-            "delivery": supplier.delivery,
-            "offers": [_offer(offer) for offer in supplier.offers.all()],
-        }
-    )
-
-
-def _offer(offer: Offer) -> dict[str, Any]:
-    given = {key: getattr(offer, key) for key in OFFER_KEYS if getattr(offer, key) is not None}
-    return given | ({"fetch": True} if offer.fetch else {})

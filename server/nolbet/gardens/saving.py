@@ -2,28 +2,13 @@
 
 from __future__ import annotations
 
-import re
-import unicodedata
-
 from django.db import transaction
 from nolbet_core.plan import bed as plan_bed
 
 from nolbet.gardens.errors import Missing, StaleSave
+from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.plans import cut_of
-
-LONGEST_KEY = 50
-
-
-def key_for(name: str, taken: set[str]) -> str:
-    """A plan-file key for a bed's name that none of the others has."""
-    plain = unicodedata.normalize("NFKD", name).encode("ascii", "ignore").decode().lower()
-    stem = re.sub(r"[^a-z0-9]+", "_", plain).strip("_")[:LONGEST_KEY]
-    stem = stem if re.match(r"[a-z]", stem) else f"bed_{stem}".rstrip("_")
-    key, number = stem, 2
-    while key in taken:
-        key, number = f"{stem}_{number}", number + 1
-    return key
 
 
 @transaction.atomic

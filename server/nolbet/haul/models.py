@@ -32,7 +32,7 @@ class Offer(models.Model):
     material = models.CharField(max_length=60)
     volume_m3 = models.FloatField(null=True, blank=True)
     price = models.DecimalField(max_digits=9, decimal_places=2, null=True, blank=True)
-    price_per_m3 = models.DecimalField(max_digits=9, decimal_places=2, null=True, blank=True)
+    price_per_m3 = models.DecimalField(max_digits=13, decimal_places=6, null=True, blank=True)
     step_m3 = models.FloatField(null=True, blank=True)
     minimum_m3 = models.FloatField(null=True, blank=True)
     load_m3 = models.FloatField(null=True, blank=True)

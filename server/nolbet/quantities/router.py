@@ -20,14 +20,19 @@ LimitName = Literal[
     "layer",
     "wall",
     "offset",
+    "reach",
     "bag",
     "bulk",
     "stock",
     "mass",
     "price",
+    "unit_price",
     "count",
     "share",
     "ph",
+    "density",
+    "factor",
+    "sheet_mass",
 ]
 
 

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from django.http import HttpRequest
-from ninja import Router, Schema
+from ninja import Router, Schema, Status
+from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.shelf.library import search
 from nolbet_core.shelf.material import Material
 
 from nolbet.gardens.owned import own_garden
-from nolbet.gardens.plans import garden_supplies
+from nolbet.gardens.plans import garden_supplies, material_plan
+from nolbet.shelf.storing import add_material, change_material, remove_material
 
 router = Router(tags=["shelf"])
 
@@ -48,6 +50,25 @@ def garden_shelf(request: HttpRequest, garden_id: int, words: str = "") -> list[
     supplies = garden_supplies(own_garden(request, garden_id))
     found = search(supplies.materials.values(), words[:80])
     return [_out(material, material.key in supplies.mixes) for material in found]
+
+
+@router.post("/{garden_id}/materials", response={201: PlanMaterial}, exclude_none=True)
+def create_material(request: HttpRequest, garden_id: int, own: PlanMaterial) -> Status[PlanMaterial]:
+    """Keep a new own material; its key is made from its name."""
+    return Status(201, material_plan(add_material(own_garden(request, garden_id), own)))
+
+
+@router.put("/{garden_id}/materials/{key}", response=PlanMaterial, exclude_none=True)
+def save_material(request: HttpRequest, garden_id: int, key: str, own: PlanMaterial) -> PlanMaterial:
+    """Keep a changed own material."""
+    return material_plan(change_material(own_garden(request, garden_id), key, own))
+
+
+@router.delete("/{garden_id}/materials/{key}", response={204: None})
+def delete_material(request: HttpRequest, garden_id: int, key: str) -> Status[None]:
+    """Forget an own material that nothing is made of."""
+    remove_material(own_garden(request, garden_id), key)
+    return Status(204, None)
 
 
 def _out(material: Material, is_mix: bool) -> MaterialOut:

@@ -16,6 +16,12 @@ export type NeedFigures = Schemas["NeedFigures"];
 export type KeptBed = Schemas["KeptBed"];
 export type KeptGarden = Schemas["KeptGarden"];
 export type Material = Schemas["MaterialOut"];
+export type Sources = Schemas["Sources"];
+export type Supplier = Schemas["PlanSupplier"];
+export type Offer = NonNullable<Supplier["offers"]>[number];
+export type Stock = Schemas["Stock"];
+export type OwnMaterial = Schemas["OwnMaterial"];
+export type Spread = Schemas["SpreadOut"];
 export type Reading = Schemas["ReadingOut"];
 export type Meaning = Schemas["MeaningOut"];
 export type LimitName = Schemas["Typed"]["limit"];
@@ -62,6 +68,11 @@ function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T
     errors: said?.errors ?? [],
     current: said?.current,
   });
+}
+
+/** As unwrap, for answers without a body. */
+function done(answer: { error?: unknown; response: Response }): void {
+  if (!answer.response.ok) unwrap({ ...answer, data: undefined });
 }
 
 export const api = {
@@ -119,6 +130,69 @@ export const api = {
 
   figureGarden: async (garden_id: number) =>
     unwrap(await client.GET("/api/gardens/{garden_id}/figure", { params: { path: { garden_id } } })),
+
+  spread: async (garden_id: number, spread: Schemas["Spread"], signal?: AbortSignal) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/spread", {
+        params: { path: { garden_id } },
+        body: spread,
+        signal,
+      }),
+    ),
+
+  sources: async (garden_id: number) =>
+    unwrap(await client.GET("/api/gardens/{garden_id}/sources", { params: { path: { garden_id } } })),
+
+  saveStock: async (garden_id: number, stock: Stock[]) =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}/stock", {
+        params: { path: { garden_id } },
+        body: { stock },
+      }),
+    ),
+
+  createSupplier: async (garden_id: number, supplier: Supplier) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/suppliers", {
+        params: { path: { garden_id } },
+        body: supplier,
+      }),
+    ),
+
+  saveSupplier: async (garden_id: number, supplier: Supplier) =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}/suppliers/{key}", {
+        params: { path: { garden_id, key: supplier.key } },
+        body: supplier,
+      }),
+    ),
+
+  removeSupplier: async (garden_id: number, key: string) =>
+    done(
+      await client.DELETE("/api/gardens/{garden_id}/suppliers/{key}", {
+        params: { path: { garden_id, key } },
+      }),
+    ),
+
+  createMaterial: async (garden_id: number, own: OwnMaterial) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/materials", { params: { path: { garden_id } }, body: own }),
+    ),
+
+  saveMaterial: async (garden_id: number, own: OwnMaterial) =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}/materials/{key}", {
+        params: { path: { garden_id, key: own.key } },
+        body: own,
+      }),
+    ),
+
+  removeMaterial: async (garden_id: number, key: string) =>
+    done(
+      await client.DELETE("/api/gardens/{garden_id}/materials/{key}", {
+        params: { path: { garden_id, key } },
+      }),
+    ),
 
   read: async (typed: components["schemas"]["Typed"], signal?: AbortSignal) =>
     unwrap(await client.POST("/api/quantities/read", { body: typed, signal })),

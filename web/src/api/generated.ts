@@ -144,6 +144,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/spread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Spread
+         * @description How deep bags lie over an area, or how much they cover at a depth.
+         */
+        post: operations["nolbet_figure_router_figure_spread"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Create Material
+         * @description Keep a new own material; its key is made from its name.
+         */
+        post: operations["nolbet_shelf_router_create_material"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/materials/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Save Material
+         * @description Keep a changed own material.
+         */
+        put: operations["nolbet_shelf_router_save_material"];
+        post?: never;
+        /**
+         * Delete Material
+         * @description Forget an own material that nothing is made of.
+         */
+        delete: operations["nolbet_shelf_router_delete_material"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/shelf": {
         parameters: {
             query?: never;
@@ -159,6 +223,90 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Load Sources
+         * @description A garden's suppliers and heaps.
+         */
+        get: operations["nolbet_haul_router_load_sources"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Stock
+         * @description Keep what lies on hand.
+         */
+        put: operations["nolbet_haul_router_change_stock"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/suppliers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Create Supplier
+         * @description Keep a new supplier; its key is made from its name.
+         */
+        post: operations["nolbet_haul_router_create_supplier"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/suppliers/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Save Supplier
+         * @description Keep a changed supplier with its offers.
+         */
+        put: operations["nolbet_haul_router_save_supplier"];
+        post?: never;
+        /**
+         * Delete Supplier
+         * @description Forget a supplier.
+         */
+        delete: operations["nolbet_haul_router_delete_supplier"];
         options?: never;
         head?: never;
         patch?: never;
@@ -208,6 +356,34 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * BagOfferModel
+         * @description Whole bags of one size.
+         */
+        BagOfferModel: {
+            /**
+             * Fetch
+             * @default false
+             */
+            fetch?: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            form: "bag";
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+            /**
+             * Price
+             * @example 6.20
+             */
+            price: string;
+            /** Volume M3 */
+            volume_m3: number;
+        };
         /**
          * Bed
          * @description A bed. Measures are inside ones unless said; headspace is what stays empty below the rim.
@@ -345,6 +521,38 @@ export interface components {
             width_m: number;
         };
         /**
+         * BulkOfferModel
+         * @description Sold loose, by volume.
+         */
+        BulkOfferModel: {
+            /**
+             * Fetch
+             * @default false
+             */
+            fetch?: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            form: "bulk";
+            /** Load M3 */
+            load_m3?: number | null;
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+            /** Minimum M3 */
+            minimum_m3?: number | null;
+            /**
+             * Price Per M3
+             * @example 62.80
+             */
+            price_per_m3: string;
+            /** Step M3 */
+            step_m3?: number | null;
+        };
+        /**
          * ChangedBed
          * @description A bed to save, with the revision that the change was made from.
          */
@@ -417,7 +625,7 @@ export interface components {
              * @enum {string}
              */
             level: "stop" | "caution" | "advice" | "note";
-            mend: components["schemas"]["Mend"] | null;
+            mend: components["schemas"]["MendFigures"] | null;
             /** Message */
             message: string;
             /** Seen */
@@ -517,6 +725,14 @@ export interface components {
             unit_price: string;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * Heaps
+         * @description Everything that lies on hand.
+         */
+        Heaps: {
+            /** Stock */
+            stock: components["schemas"]["Stock"][];
         };
         /**
          * Infill
@@ -690,10 +906,10 @@ export interface components {
             values: number[];
         };
         /**
-         * Mend
+         * MendFigures
          * @description The one click that mends a finding: the bed's keys with their new values.
          */
-        Mend: {
+        MendFigures: {
             /** Changes */
             changes: {
                 [key: string]: unknown;
@@ -731,6 +947,44 @@ export interface components {
             bed: components["schemas"]["Bed"];
         };
         /**
+         * OwnMaterial
+         * @description A gardener's own material, like one of the shelf save for the figures given here.
+         */
+        OwnMaterial: {
+            /** Bulk Density Kg M3 */
+            bulk_density_kg_m3?: number | null;
+            /** Carbon */
+            carbon?: number | null;
+            /** Dry Density Kg M3 */
+            dry_density_kg_m3?: number | null;
+            /** Grain */
+            grain?: ("fine" | "coarse") | null;
+            /**
+             * Key
+             * @description lower-case letters, digits and _
+             */
+            key: string;
+            /**
+             * Like
+             * @description lower-case letters, digits and _
+             */
+            like: string;
+            /** Loose Factor */
+            loose_factor?: number | null;
+            /** Mass Per Area Kg M2 */
+            mass_per_area_kg_m2?: number | null;
+            /** Moisture */
+            moisture?: number | null;
+            /** Name */
+            name?: string | null;
+            /** Nitrogen */
+            nitrogen?: number | null;
+            /** Saturated Density Kg M3 */
+            saturated_density_kg_m3?: number | null;
+            /** Void Share */
+            void_share?: number | null;
+        };
+        /**
          * Pipe
          * @description Drain pipe lying in a reservoir.
          */
@@ -744,6 +998,23 @@ export interface components {
             diameter_m: number;
             /** Length M */
             length_m: number;
+        };
+        /**
+         * PlanSupplier
+         * @description A supplier with what one delivery costs.
+         */
+        PlanSupplier: {
+            /** Delivery */
+            delivery?: string | null;
+            /**
+             * Key
+             * @description lower-case letters, digits and _
+             */
+            key: string;
+            /** Name */
+            name?: string | null;
+            /** Offers */
+            offers?: (components["schemas"]["BagOfferModel"] | components["schemas"]["BulkOfferModel"])[];
         };
         /**
          * PropertyOut
@@ -813,6 +1084,57 @@ export interface components {
             code: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * Sources
+         * @description Where things come from: suppliers, and the gardener's own heaps.
+         */
+        Sources: {
+            /** Stock */
+            stock: components["schemas"]["Stock"][];
+            /** Suppliers */
+            suppliers: components["schemas"]["PlanSupplier"][];
+        };
+        /**
+         * Spread
+         * @description Bags to spread over an area, or at a depth: one of the two is given, the other is asked.
+         */
+        Spread: {
+            /** Bag M3 */
+            bag_m3: number;
+            /** Bags */
+            bags: number;
+            /** Depth M */
+            depth_m?: number | null;
+            /** Material */
+            material: string;
+            /** Over M */
+            over_m?: number[] | null;
+        };
+        /**
+         * SpreadOut
+         * @description What the bags come to, trodden in.
+         */
+        SpreadOut: {
+            /** Area M2 */
+            area_m2: number;
+            /** Depth M */
+            depth_m: number;
+            /** Placed M3 */
+            placed_m3: number;
+        };
+        /**
+         * Stock
+         * @description Loose material on hand, as it lies in the heap.
+         */
+        Stock: {
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+            /** Volume M3 */
+            volume_m3: number;
         };
         /**
          * SupplierFigures
@@ -897,7 +1219,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "depth" | "layer" | "wall" | "offset" | "bag" | "bulk" | "stock" | "mass" | "price" | "count" | "share" | "ph";
+            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass";
             /** Typed */
             typed: string;
             /**
@@ -1104,6 +1426,106 @@ export interface operations {
             };
         };
     };
+    nolbet_figure_router_figure_spread: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Spread"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpreadOut"];
+                };
+            };
+        };
+    };
+    nolbet_shelf_router_create_material: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMaterial"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnMaterial"];
+                };
+            };
+        };
+    };
+    nolbet_shelf_router_save_material: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnMaterial"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnMaterial"];
+                };
+            };
+        };
+    };
+    nolbet_shelf_router_delete_material: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     nolbet_shelf_router_garden_shelf: {
         parameters: {
             query?: {
@@ -1125,6 +1547,128 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["MaterialOut"][];
                 };
+            };
+        };
+    };
+    nolbet_haul_router_load_sources: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sources"];
+                };
+            };
+        };
+    };
+    nolbet_haul_router_change_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Heaps"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sources"];
+                };
+            };
+        };
+    };
+    nolbet_haul_router_create_supplier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanSupplier"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanSupplier"];
+                };
+            };
+        };
+    };
+    nolbet_haul_router_save_supplier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanSupplier"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanSupplier"];
+                };
+            };
+        };
+    };
+    nolbet_haul_router_delete_supplier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -2,11 +2,14 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
 import { api, type KeptGarden, type Material } from "../api/client";
+import { HaulView } from "../haul/HaulView";
 import { NewBed } from "../plot/NewBed";
+import { PlotView } from "../plot/PlotView";
 import type { Units } from "../quantities/format";
 import { ShowingProvider } from "../quantities/UnitsContext";
 import { SectionView } from "../section/SectionView";
 import type { SaveState } from "../section/session";
+import { ShelfView } from "../shelf/ShelfView";
 import { Rail } from "./Rail";
 import { SaveStateProvider } from "./SaveStateContext";
 import { TopBar } from "./TopBar";
@@ -42,12 +45,21 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const materials = useMemo(() => new Map(shelf.map((material) => [material.key, material])), [shelf]);
   const base = `/garden/${garden.id}`;
   const chosen = /\/bed\/([a-z0-9_]+)/.exec(location.pathname)?.[1] ?? null;
-  const first = chosen ?? garden.beds[0]?.key;
+  const [lastChosen, setLastChosen] = useState<string | null>(null);
+  if (chosen && chosen !== lastChosen) setLastChosen(chosen);
+  const first = chosen ?? lastChosen ?? garden.beds[0]?.key;
   const bedPath = (key: string) => `${base}/section/bed/${key}`;
   return (
     <ShowingProvider value={showing}>
       <SaveStateProvider value={setSave}>
-        <Rail places={[{ name: "section", label: "Section", to: first ? bedPath(first) : `${base}/new` }]} />
+        <Rail
+          places={[
+            { name: "plot", label: "Plot", to: `${base}/plot` },
+            { name: "section", label: "Section", to: first ? bedPath(first) : `${base}/new` },
+            { name: "haul", label: "Haul", to: `${base}/haul` },
+            { name: "shelf", label: "Shelf", to: `${base}/shelf` },
+          ]}
+        />
         <TopBar
           garden={garden}
           bedPath={bedPath}
@@ -61,6 +73,12 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
               path="section/bed/:bedKey"
               element={<ChosenSection garden={garden} materials={materials} />}
             />
+            <Route
+              path="plot"
+              element={<PlotView garden={garden} materials={materials} bedPath={bedPath} />}
+            />
+            <Route path="haul" element={<HaulView gardenId={garden.id} materials={materials} />} />
+            <Route path="shelf/:material?" element={<ShelfView gardenId={garden.id} />} />
             <Route
               path="new"
               element={

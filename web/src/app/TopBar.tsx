@@ -2,8 +2,9 @@ import { NavLink } from "react-router";
 import type { KeptGarden } from "../api/client";
 import type { Units } from "../quantities/format";
 import type { SaveState } from "../section/session";
-import { BedMark } from "./BedTab";
+import { BedMark } from "./BedMark";
 import { Sign } from "./icons";
+import { KeyDialogs } from "./KeyDialogs";
 
 type Props = {
   garden: KeptGarden;
@@ -39,6 +40,7 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
         </NavLink>
       </nav>
       <SaveNote save={save} />
+      <KeyDialogs garden={garden} bedPath={bedPath} />
       <div className="segments top-units" role="group" aria-label="Units">
         {(["ft_in", "metric"] as const).map((each) => (
           <button key={each} type="button" aria-pressed={units === each} onClick={() => onUnits(each)}>

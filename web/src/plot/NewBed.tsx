@@ -160,7 +160,7 @@ function TapeDrawing() {
       <text x="145" y="74" textAnchor="middle">
         length
       </text>
-      <text x="292" y="58" textAnchor="start">
+      <text x="300" y="16" textAnchor="start">
         width
       </text>
       <text x="22" y="140" textAnchor="start">

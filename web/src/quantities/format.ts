@@ -89,6 +89,17 @@ export function showMoney(amount: string, currency: string): string {
   return sign ? `${sign}${grouped}` : `${grouped} ${currency}`;
 }
 
+/** A price of a m³ as bulk is priced: by the cubic yard or the m³, to the cent. */
+export function showUnitPrice(
+  price_per_m3: string,
+  { units, currency }: { units: Units; currency: string },
+): string {
+  const own = Number(price_per_m3) * (units === "ft_in" ? CU_YD_M3 : 1);
+  const cents = Math.round(Number(own.toFixed(6)) * 100);
+  const amount = `${Math.floor(cents / 100)}.${String(cents % 100).padStart(2, "0")}`;
+  return `${showMoney(amount, currency)} a ${units === "ft_in" ? "yd³" : "m³"}`;
+}
+
 export function showShare(share: number): string {
   return `${trimmed(share * 100, 1)} %`;
 }

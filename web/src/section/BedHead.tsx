@@ -42,18 +42,54 @@ export function BedHead({ bed, figures, onEdit }: Props) {
         <span className="bed-measured">deep</span>
         {school && <span className="chip bed-chip">{school}</span>}
         {figures.count > 1 && <span className="chip bed-chip">{figures.count} alike</span>}
-        <button
-          type="button"
-          className="text-button"
-          aria-label="More measures"
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
-          {open ? "Less" : "More"}
+        <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? "Fewer" : "More"}
+          <span className="visually-hidden"> measures</span>
         </button>
       </div>
       {open && <MoreMeasures bed={bed} figures={figures} onEdit={onEdit} />}
     </header>
+  );
+}
+
+const CORNERS = ["Left front", "Right front", "Right back", "Left back"] as const;
+
+/** Depth at each corner, for a bed on ground that isn't level. */
+function CornerDepths({ bed, onEdit }: Omit<Props, "figures">) {
+  const { units } = useShowing();
+  const { corner_depths_m: depths } = bed;
+  if (!depths) {
+    const { depth_m } = bed.shape;
+    const level = [depth_m, depth_m, depth_m, depth_m];
+    return (
+      <button
+        type="button"
+        className="text-button"
+        onClick={() => onEdit({ ...bed, corner_depths_m: level })}
+      >
+        The ground isn&apos;t level
+      </button>
+    );
+  }
+  return (
+    <fieldset className="corner-depths">
+      <legend className="measure-label">Depth at each corner, going round</legend>
+      {CORNERS.map((corner, index) => (
+        <MeasureField
+          key={corner}
+          label={corner}
+          limit="depth"
+          width="84px"
+          shown={typedLength(depths[index] ?? 0, units)}
+          onMeaning={({ values: [value = 0] }) =>
+            onEdit({ ...bed, corner_depths_m: depths.map((each, at) => (at === index ? value : each)) })
+          }
+        />
+      ))}
+      <button type="button" className="text-button" onClick={() => onEdit({ ...bed, corner_depths_m: null })}>
+        It is level
+      </button>
+    </fieldset>
   );
 }
 
@@ -120,6 +156,29 @@ function MoreMeasures({ bed, figures, onEdit }: Props) {
         shown={String(bed.count ?? 1)}
         onMeaning={({ values: [count = 1] }) => onEdit({ ...bed, count })}
       />
+      <div>
+        <span className="measure-label">Worked from</span>
+        <div className="segments" role="group" aria-label="Worked from">
+          {(["both_sides", "one_side"] as const).map((each) => (
+            <button
+              key={each}
+              type="button"
+              aria-pressed={(bed.worked_from ?? "both_sides") === each}
+              onClick={() => onEdit({ ...bed, worked_from: each })}
+            >
+              {each === "both_sides" ? "both sides" : "one side"}
+            </button>
+          ))}
+        </div>
+      </div>
+      <MeasureField
+        label="Reach over the edge"
+        limit="reach"
+        width="92px"
+        shown={typedLength(bed.reach_m ?? 0.6, units)}
+        onMeaning={({ values: [reach_m = 0.6] }) => onEdit({ ...bed, reach_m })}
+      />
+      <CornerDepths bed={bed} onEdit={onEdit} />
       <p className="more-note">
         Inside {typedLength(figures.inside_length_m, units)} × {typedLength(figures.inside_width_m, units)},
         outside {typedLength(figures.outer_length_m, units)} × {typedLength(figures.outer_width_m, units)}.

@@ -1,46 +1,106 @@
-import type { BedFigures, FindingFigures } from "../api/client";
+import { useState } from "react";
+import type { FindingFigures } from "../api/client";
 
 type Props = {
-  figures: BedFigures;
+  findings: readonly FindingFigures[];
   onMend: (finding: FindingFigures) => void;
   onSelectLayer: (index: number) => void;
-  onSeen: (finding: FindingFigures, reason: string | null) => void;
+  onSeen: (code: string, reason: string | null) => void;
 };
 
-/** Judgements on this bed, the gravest first, each with the click that mends it. */
-export function Findings({ figures, onMend, onSelectLayer }: Props) {
-  if (figures.findings.length === 0) return null;
+/** Judgements on this bed, the gravest first, each with the click that mends it; those seen stand last. */
+export function Findings(props: Props) {
+  const { findings } = props;
+  if (findings.length === 0) return null;
+  const open = findings.filter((finding) => finding.seen == null);
+  const seen = findings.filter((finding) => finding.seen != null);
   return (
     <section className="findings" aria-labelledby="findings-title">
       <h2 id="findings-title">Worth a look</h2>
       <ul>
-        {figures.findings.map((finding) => (
-          <li
-            key={`${finding.code} ${finding.layer}`}
-            className={`finding ${finding.seen ? "finding-seen" : ""}`}
-          >
-            <Sign level={finding.level} />
-            <div>
-              <p className="finding-message">{finding.message}</p>
-              <p className="finding-why">{finding.why}</p>
-              <p>{finding.advice}</p>
-              <div className="finding-row">
-                {finding.mend && (
-                  <button type="button" onClick={() => onMend(finding)}>
-                    {finding.mend.label}
-                  </button>
-                )}
-                {finding.layer != null && (
-                  <button type="button" onClick={() => onSelectLayer(finding.layer ?? 0)}>
-                    Show the layer
-                  </button>
-                )}
-              </div>
-            </div>
-          </li>
+        {[...open, ...seen].map((finding) => (
+          <OneFinding
+            key={`${finding.code} ${finding.layer} ${finding.message}`}
+            finding={finding}
+            {...props}
+          />
         ))}
       </ul>
     </section>
+  );
+}
+
+function OneFinding({ finding, onMend, onSelectLayer, onSeen }: Props & { finding: FindingFigures }) {
+  const [asking, setAsking] = useState(false);
+  const { layer } = finding;
+  if (finding.seen != null) {
+    return (
+      <li className="finding finding-seen">
+        <Sign level={finding.level} />
+        <div>
+          <p className="finding-message">{finding.message}</p>
+          <p>Seen: {finding.seen}</p>
+          <button type="button" onClick={() => onSeen(finding.code, null)}>
+            Look again
+          </button>
+        </div>
+      </li>
+    );
+  }
+  return (
+    <li className="finding">
+      <Sign level={finding.level} />
+      <div>
+        <p className="finding-message">{finding.message}</p>
+        <p className="finding-why">{finding.why}</p>
+        <p>{finding.advice}</p>
+        <div className="finding-row">
+          {finding.mend && (
+            <button type="button" className="finding-mend" onClick={() => onMend(finding)}>
+              {finding.mend.label}
+            </button>
+          )}
+          {layer != null && (
+            <button type="button" onClick={() => onSelectLayer(layer)}>
+              Show it
+            </button>
+          )}
+          {!asking && (
+            <button type="button" onClick={() => setAsking(true)}>
+              Seen, because ...
+            </button>
+          )}
+        </div>
+        {asking && (
+          <Reason onReason={(reason) => onSeen(finding.code, reason)} onLeave={() => setAsking(false)} />
+        )}
+      </div>
+    </li>
+  );
+}
+
+function Reason({ onReason, onLeave }: { onReason: (reason: string) => void; onLeave: () => void }) {
+  const [reason, setReason] = useState("");
+  const keep = () => (reason.trim() ? onReason(reason.trim().slice(0, 500)) : onLeave());
+  return (
+    <div className="finding-reason">
+      <input
+        className="measure-input"
+        aria-label="Why it can stay as it is"
+        placeholder="why it can stay"
+        value={reason}
+        maxLength={500}
+        autoFocus
+        onChange={(event) => setReason(event.currentTarget.value)}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") keep();
+          if (event.key === "Escape") onLeave();
+        }}
+      />
+      <button type="button" onClick={keep}>
+        Keep
+      </button>
+    </div>
   );
 }
 

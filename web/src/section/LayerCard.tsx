@@ -15,6 +15,8 @@ type Props = {
   bed: Bed;
   figures: BedFigures;
   index: number;
+  /** Its figures; missing while a layer is new and they are still asked for. */
+  figured: LayerFigures | undefined;
   materials: ReadonlyMap<string, Material>;
   selected: boolean;
   cardRef: Ref<HTMLLIElement>;
@@ -26,9 +28,10 @@ type Props = {
 export function LayerCard(props: Props) {
   const { bed, figures, index, materials, selected, onSelect, onEdit } = props;
   const layer = bed.layers[index];
-  const figured = figures.layers[index];
-  if (!layer || !figured) return null;
+  if (!layer) return null;
   const material = materials.get(layer.material);
+  const { figured } = props;
+  if (!figured) return <WaitingCard cardRef={props.cardRef} material={material} name={layer.material} />;
   const share = figures.line_m > 0 ? (figured.top_m - figured.bottom_m) / figures.line_m : 0;
   return (
     <li
@@ -80,6 +83,26 @@ export function LayerCard(props: Props) {
           </div>
         )}
         {selected && <LayerTools {...props} layer={layer} figured={figured} material={material} />}
+      </div>
+    </li>
+  );
+}
+
+function WaitingCard({
+  cardRef,
+  material,
+  name,
+}: {
+  cardRef: Ref<HTMLLIElement>;
+  material?: Material;
+  name: string;
+}) {
+  return (
+    <li ref={cardRef} className="layer-card" aria-busy="true">
+      <Swatch material={name} like={material?.like} width={44} height={58} />
+      <div className="layer-main">
+        <span className="layer-name">{material?.name ?? name}</span>
+        <p className="layer-aside">not worked out yet</p>
       </div>
     </li>
   );
@@ -168,7 +191,11 @@ function BulkHow({ bed, index, layer, figured, onEdit }: Props & { layer: Layer;
       {layer.infill ? (
         <span className="layer-aside">packed {Math.round((layer.infill.share ?? 1) * 100)} %</span>
       ) : (
-        open > 0 && <span className="layer-open">voids {Math.round(figured.void_share * 100)} %</span>
+        open > 0 && (
+          <span className={figured.vanishing_m3 > 0 ? "layer-open" : "layer-aside"}>
+            voids {Math.round(figured.void_share * 100)} %
+          </span>
+        )
       )}
     </>
   );

@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { Bed, FindingFigures, KeptBed, Material } from "../api/client";
+import type { Bed, BedFigures, FindingFigures, KeptBed, Material, TalliedFigures } from "../api/client";
 import { INCH_M } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSaveState } from "../app/SaveStateContext";
 import { AddLayer } from "./AddLayer";
 import { BedHead } from "./BedHead";
 import { Drawing } from "./Drawing";
-import { addLayer, moveBoundary, moveLayer, newLayer, removeLayer, splitLayer } from "./edits";
+import { addLayer, figuresAt, moveBoundary, moveLayer, newLayer, removeLayer, splitLayer } from "./edits";
 import { Findings } from "./Findings";
 import { fitSection } from "./geometry";
 import { LayerCard } from "./LayerCard";
@@ -23,7 +23,7 @@ type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, M
 /** The heart: one bed cut open, its layers on cards, what it takes and what is worth a look. */
 export function SectionView({ gardenId, kept, materials }: Props) {
   const [state, session] = useSession(gardenId, kept);
-  const { bed, figures, buying, problem, save } = state;
+  const { bed, figures, figuredBed, buying, problem, save } = state;
   const { units } = useShowing();
   const [selected, setSelected] = useState<number | null>(null);
   const [adding, setAdding] = useState(false);
@@ -56,6 +56,11 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   };
   const mend = (finding: FindingFigures) => finding.mend && edit({ ...bed, ...finding.mend.changes });
 
+  const seen = (code: string, reason: string | null) => {
+    const others = (bed.seen ?? []).filter((each) => each.code !== code);
+    edit({ ...bed, seen: reason === null ? others : [...others, { code, reason }] });
+  };
+
   const keys = {
     choose: (by: 1 | -1) =>
       setSelected((now) => (now === null ? count - 1 : Math.min(Math.max(now + by, 0), count - 1))),
@@ -84,7 +89,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
     () => (figures && size.width > 0 ? fitSection(figures, size.width, size.height) : null),
     [figures, size],
   );
-  const inStep = figures !== null && figures.layers.length === count;
+  const inStep = figuredBed.layers.length === count;
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
 
   if (!figures) {
@@ -107,17 +112,18 @@ export function SectionView({ gardenId, kept, materials }: Props) {
             <Leaders figures={figures} geometry={geometry} cards={cards} stage={stage} selected={selected} />
           )}
           <div className="section-drawing" ref={drawingRef}>
-            {geometry && inStep && (
+            {geometry && (
               <Drawing
-                bed={bed}
+                bed={figuredBed}
                 figures={figures}
                 geometry={geometry}
                 materials={materials}
                 selected={selected}
                 onSelect={setSelected}
-                onDrag={(index, height_m) =>
-                  edit(moveBoundary(bed, index, height_m, figures.layers, step_m), `drag ${index}`)
-                }
+                onDrag={(index, height_m) => {
+                  if (inStep)
+                    edit(moveBoundary(bed, index, height_m, figures.layers, step_m), `drag ${index}`);
+                }}
                 onDragEnd={() => session.endGesture()}
                 onNudge={nudge}
               />
@@ -125,24 +131,24 @@ export function SectionView({ gardenId, kept, materials }: Props) {
           </div>
           <div className="section-cards">
             <ol className="layer-cards" reversed aria-label="Layers, top to bottom">
-              {inStep &&
-                order.map((index) => (
-                  <LayerCard
-                    key={index}
-                    cardRef={(card) => {
-                      if (card) cards.current.set(index, card);
-                      else cards.current.delete(index);
-                    }}
-                    gardenId={gardenId}
-                    bed={bed}
-                    figures={figures}
-                    index={index}
-                    materials={materials}
-                    selected={selected === index}
-                    onSelect={() => setSelected(index)}
-                    onEdit={edit}
-                  />
-                ))}
+              {order.map((index) => (
+                <LayerCard
+                  key={index}
+                  cardRef={(card) => {
+                    if (card) cards.current.set(index, card);
+                    else cards.current.delete(index);
+                  }}
+                  gardenId={gardenId}
+                  bed={bed}
+                  figures={figures}
+                  index={index}
+                  figured={figuresAt(bed, figuredBed, figures.layers, index)}
+                  materials={materials}
+                  selected={selected === index}
+                  onSelect={() => setSelected(index)}
+                  onEdit={edit}
+                />
+              ))}
             </ol>
             <AddLayer
               gardenId={gardenId}
@@ -156,8 +162,26 @@ export function SectionView({ gardenId, kept, materials }: Props) {
       </div>
       <aside className="section-aside" aria-label="What it takes">
         <Tally bed={bed} figures={figures} buying={buying} waiting={save.state === "offline"} />
-        <Findings figures={figures} onMend={mend} onSelectLayer={setSelected} onSeen={() => undefined} />
+        <Findings
+          findings={allFindings(figures, buying)}
+          onMend={mend}
+          onSelectLayer={setSelected}
+          onSeen={seen}
+        />
       </aside>
     </main>
   );
 }
+
+/** The bed's own findings, and those that came with the buying (a request later), the gravest first. */
+function allFindings(figures: BedFigures, buying: TalliedFigures | null): FindingFigures[] {
+  const own = new Set(figures.findings.map((finding) => finding.code));
+  const bought =
+    buying?.figures.beds[0]?.findings.filter(({ code }) => BOUGHT.has(code) && !own.has(code)) ?? [];
+  return [...figures.findings, ...bought].toSorted(
+    (one, two) => LEVELS.indexOf(one.level) - LEVELS.indexOf(two.level),
+  );
+}
+
+const BOUGHT = new Set(["no_offer", "heavy_lift"]);
+const LEVELS = ["stop", "caution", "advice", "note"];

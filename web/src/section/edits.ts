@@ -129,6 +129,14 @@ function snapped(thickness_m: number, snap_m: number): number {
 
 export type Span = { bottom_m: number; top_m: number; sheet: boolean };
 
+/** Figures of a draft's layer: its own where it is untouched since they were worked out, else those in its place. */
+export function figuresAt<T>(draft: Bed, figured: Bed, figures: readonly T[], index: number): T | undefined {
+  const layer = draft.layers[index];
+  const untouched = layer ? figured.layers.indexOf(layer) : -1;
+  if (untouched >= 0) return figures[untouched];
+  return draft.layers.length === figured.layers.length ? figures[index] : undefined;
+}
+
 /** Whether a layer's top can be moved: it is bulk, and where it fills the rest something lies above it. */
 export function canMoveBoundary(bed: Bed, index: number, spans: readonly Span[]): boolean {
   const own = spans[index];

@@ -19,6 +19,8 @@ export type SaveState =
 export type BedState = {
   bed: Bed;
   figures: BedFigures | null;
+  /** The bed that the figures were worked out for; the draft may be ahead of it. */
+  figuredBed: Bed;
   buying: TalliedFigures | null;
   problem: Problem | null;
   save: SaveState;
@@ -59,6 +61,7 @@ export class BedSession {
     this.state = {
       bed: kept.bed,
       figures: null,
+      figuredBed: kept.bed,
       buying: null,
       problem: null,
       save: { state: "saved", at: kept.saved_at },
@@ -140,7 +143,7 @@ export class BedSession {
       this.asking = new AbortController();
       try {
         const figures = await api.figureBed(this.gardenId, bed, this.asking.signal);
-        this.update({ figures, problem: null });
+        this.update({ figures, figuredBed: bed, problem: null });
         this.buySoon();
       } catch (error) {
         if (error instanceof Refused) this.update({ problem: error.problem });

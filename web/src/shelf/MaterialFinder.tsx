@@ -1,6 +1,6 @@
 import useAutocomplete from "@mui/material/useAutocomplete";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useState, type KeyboardEvent } from "react";
 import { api, type Material } from "../api/client";
 import { Swatch } from "../hatches/Swatch";
 import "./material-finder.css";
@@ -36,7 +36,13 @@ export function MaterialFinder({
     queryFn: ({ signal }) => api.shelf(gardenId, asked, signal),
     placeholderData: (before) => before,
   });
-  const options = (found.data ?? []).filter((material) => suits?.(material) ?? true);
+  const options = useMemo(
+    () => (found.data ?? []).filter((material) => suits?.(material) ?? true),
+    [found.data, suits],
+  );
+  const settled = !typing || (asked === words && !found.isPlaceholderData && !found.isFetching);
+  const [hasty, setHasty] = useState(false);
+  const [open, setOpen] = useState(false);
   const finder = useAutocomplete<Material, false, true, false>({
     options,
     value: (value ?? null) as Material,
@@ -53,13 +59,34 @@ export function MaterialFinder({
       setTyping(reason === "input");
     },
     onChange: (_event, material) => onChoose(material),
-    onClose: () => setTyping(false),
+    open,
+    onOpen: () => setOpen(true),
+    onClose: () => {
+      setOpen(false);
+      setTyping(false);
+    },
   });
+  useEffect(() => {
+    const [first] = options;
+    if (!hasty || !settled) return;
+    setHasty(false);
+    if (!first) return;
+    setOpen(false);
+    setTyping(false);
+    onChoose(first);
+  }, [hasty, settled, options, onChoose]);
+  /** Enter before the answer is there means what is typed, not what the list still shows. */
+  const waitForWhatIsTyped = (event: KeyboardEvent & { defaultMuiPrevented?: boolean }) => {
+    if (event.key !== "Enter" || settled) return;
+    event.preventDefault();
+    event.defaultMuiPrevented = true;
+    setHasty(true);
+  };
   const { ref, ...inputProps } = finder.getInputProps() as React.InputHTMLAttributes<HTMLInputElement> & {
     ref: React.Ref<HTMLInputElement>;
   };
   return (
-    <div className="finder" {...finder.getRootProps()}>
+    <div className="finder" {...finder.getRootProps({ onKeyDown: waitForWhatIsTyped })}>
       <label {...finder.getInputLabelProps()} className={hideLabel ? "visually-hidden" : "measure-label"}>
         {label}
       </label>

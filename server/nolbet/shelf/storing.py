@@ -1,0 +1,77 @@
+"""Keeping a gardener's own materials."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+from django.db import transaction
+from nolbet_core.plan.check import gather_supplies
+from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.shelf.library import standard_shelf
+
+from nolbet.gardens.errors import InUse, Missing
+from nolbet.gardens.keys import key_for
+from nolbet.gardens.models import Garden
+from nolbet.gardens.plans import material_plan, mixes_plan, whole_plan
+from nolbet.shelf.models import OwnMaterial
+
+COLUMNS = {"key", "name", "like"}
+
+
+@transaction.atomic
+def add_material(garden: Garden, own: PlanMaterial) -> OwnMaterial:
+    """Keep a new own material under a key of its own. Raises PlanProblem where it is like none of the shelf."""
+    name = own.name or standard_shelf()[own.like].name if own.like in standard_shelf() else own.name or own.key
+    others = [material_plan(each) for each in garden.materials.all()]
+    mixes = mixes_plan(garden)
+    taken = {*standard_shelf(), *(each.key for each in others), *(mix.key for mix in mixes)}
+    entry = own.model_copy(update={"key": key_for(name, taken), "name": name})
+    gather_supplies([*others, entry], mixes)
+    return OwnMaterial.objects.create(
+        garden=garden, key=entry.key, name=name, like=entry.like, figures=figures_of(entry)
+    )
+
+
+@transaction.atomic
+def change_material(garden: Garden, key: str, own: PlanMaterial) -> OwnMaterial:
+    """Keep an own material's new name and figures. Raises Missing where there is none of that key."""
+    kept = garden.materials.filter(key=key).first()
+    if kept is None:
+        raise Missing
+    entry = own.model_copy(update={"key": key, "name": own.name or kept.name})
+    others = [material_plan(each) for each in garden.materials.exclude(key=key)]
+    gather_supplies([*others, entry], mixes_plan(garden))
+    kept.name, kept.like, kept.figures = entry.name or kept.name, entry.like, figures_of(entry)
+    kept.save()
+    return kept
+
+
+@transaction.atomic
+def remove_material(garden: Garden, key: str) -> None:
+    """Forget an own material. Raises Missing where there is none, InUse where something is made of it."""
+    kept = garden.materials.filter(key=key).first()
+    if kept is None:
+        raise Missing
+    users = material_users(garden, key)
+    if users:
+        raise InUse(f"{kept.name} is used in {', '.join(users)}: change that first.")
+    kept.delete()
+
+
+def material_users(garden: Garden, key: str) -> list[str]:
+    """Names of beds, mixes, suppliers and heaps that name a material."""
+    plan = whole_plan(garden)
+    things: list[tuple[str, Any]] = [
+        *((bed.title, bed.layers) for bed in plan.beds),
+        *((mix.name or mix.key, mix.parts) for mix in plan.mixes),
+        *((supplier.name or supplier.key, supplier.offers) for supplier in plan.suppliers),
+        ("your heaps", plan.stock),
+    ]
+    mark = f'"{key}"'
+    return [name for name, parts in things if mark in json.dumps([part.model_dump(mode="json") for part in parts])]
+
+
+def figures_of(own: PlanMaterial) -> dict[str, Any]:
+    """The figures that an own material gives itself."""
+    return own.model_dump(exclude=COLUMNS, exclude_none=True)

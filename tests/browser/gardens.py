@@ -1,0 +1,55 @@
+"""Gardens that browser tests start from."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.contrib.auth.models import User
+from nolbet.gardens.models import Garden
+from nolbet.gardens.plans import store_plan
+from nolbet_core.plan.load import read_plan
+from playwright.sync_api import Page, expect
+
+from tests.core import zoo
+
+STORES = [
+    {
+        "key": "stores",
+        "name": "Saltgrass stores",
+        "offers": [
+            {"material": "compost", "form": "bag", "volume_m3": 0.04, "price": "6.20", "fetch": True},
+            {"material": "topsoil", "form": "bag", "volume_m3": 0.015, "price": "2.90", "fetch": True},
+            {"material": "branches", "form": "bulk", "price_per_m3": "10.00", "fetch": True},
+        ],
+    }
+]
+
+BRANCHY = zoo.bed(
+    key="branchy",
+    name="Branchy",
+    headspace_m=0.03,
+    layers=[
+        {"material": "cardboard", "plies": 2, "lap_m": 0.15},
+        {"material": "branches", "thickness_m": 0.15},
+        {"material": "compost", "thickness_m": 0.1},
+        {"material": "topsoil", "fill": True},
+    ],
+)
+
+
+def keep(gardener: User, *beds: dict[str, Any], units: str = "metric", **changes: Any) -> Garden:
+    """A garden of beds with one supplier."""
+    document = zoo.plan(suppliers=STORES, garden={"name": "Test ground", "units": units}, **changes)
+    plan, _ = read_plan(document | {"beds": list(beds)})
+    return store_plan(gardener.pk, plan)
+
+
+def open_section(app: Page, home: str, garden: Garden, key: str) -> None:
+    """A bed's section, figures and buying there."""
+    app.goto(f"{home}/garden/{garden.pk}/section/bed/{key}")
+    expect(app.locator(".tally-volume")).to_be_visible()
+
+
+def saved(app: Page) -> None:
+    """Wait until the page says it is saved."""
+    expect(app.get_by_role("status").filter(has_text="Saved")).to_be_visible()

@@ -1,0 +1,79 @@
+"""Every view holds up to axe in both schemes, and on a phone nothing runs off the side."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+import pytest
+from django.contrib.auth.models import User
+from playwright.sync_api import Page, expect
+
+from tests.browser.gardens import BRANCHY, keep
+from tests.core import zoo
+
+pytestmark = pytest.mark.browser
+
+AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+VIEWS = {
+    "plot": ".small-section",
+    "section/bed/branchy": ".tally-volume",
+    "new": ".tape-drawing",
+    "haul": ".haul-lines",
+    "shelf/own_compost": ".material-sheet",
+}
+OWN = [{"key": "own_compost", "like": "compost", "name": "Heap compost", "bulk_density_kg_m3": 640}]
+
+
+def violations(app: Page) -> list[str]:
+    """What axe finds serious or worse, with where."""
+    app.evaluate(AXE.read_text())
+    result: dict[str, Any] = app.evaluate(
+        "axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']})"
+    )
+    return [
+        f"{found['id']}: {node['html'][:120]} {node.get('failureSummary', '')[:160]}"
+        for found in result["violations"]
+        if found["impact"] in {"serious", "critical"}
+        for node in found["nodes"]
+    ]
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+@pytest.mark.parametrize("view", VIEWS)
+def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: str, scheme: Any) -> None:
+    garden = keep(gardener, BRANCHY, materials=OWN)
+    app.emulate_media(color_scheme=scheme)
+    app.goto(f"{home}/garden/{garden.pk}/{view}")
+    expect(app.locator(VIEWS[view]).first).to_be_visible()
+    if view.startswith("section"):
+        app.locator(".layer-card", has_text="Branches").locator(".layer-name").click()
+        app.get_by_role("button", name="More measures").click()
+    assert violations(app) == []
+
+
+@pytest.mark.parametrize("view", VIEWS)
+def test_nothing_runs_off_a_phone(app: Page, home: str, gardener: User, view: str) -> None:
+    garden = keep(gardener, BRANCHY, zoo.bed(name="Plain"), materials=OWN)
+    app.set_viewport_size({"width": 390, "height": 844})
+    app.goto(f"{home}/garden/{garden.pk}/{view}")
+    expect(app.locator(VIEWS[view]).first).to_be_visible()
+    wide = app.evaluate("document.querySelector('.page-body').scrollWidth")
+    assert wide <= 390
+
+
+def test_a_boundary_is_dragged_by_touch_size_on_a_phone(app: Page, home: str, gardener: User) -> None:
+    garden = keep(gardener, BRANCHY)
+    app.set_viewport_size({"width": 390, "height": 844})
+    app.goto(f"{home}/garden/{garden.pk}/section/bed/branchy")
+    handle = app.get_by_role("slider", name="Top of Compost")
+    handle.scroll_into_view_if_needed()
+    box = handle.bounding_box()
+    assert box
+    assert box["height"] >= 24
+    middle = (box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+    app.mouse.move(*middle)
+    app.mouse.down()
+    app.mouse.move(middle[0], middle[1] - 30, steps=4)
+    app.mouse.up()
+    expect(app.get_by_label("Thickness of Compost")).not_to_have_value("10 cm")

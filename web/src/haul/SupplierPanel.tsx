@@ -1,0 +1,136 @@
+import { useState } from "react";
+import type { HaulFigures, HaulLine, Material, Supplier } from "../api/client";
+import { showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import { LoadDrawing } from "./LoadDrawing";
+import { SupplierEditor } from "./SupplierEditor";
+import { useTicks } from "./useTicks";
+
+type Props = {
+  gardenId: number;
+  supplier: Supplier;
+  lines: readonly HaulLine[];
+  sums: HaulFigures["suppliers"][number] | undefined;
+  materials: ReadonlyMap<string, Material>;
+  onChanged: () => Promise<void>;
+};
+
+/** One supplier: its load drawn, its lines to tick off, its offers to change. */
+export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onChanged }: Props) {
+  const { units, currency } = useShowing();
+  const [editing, setEditing] = useState(false);
+  const [ticked, tick] = useTicks(gardenId);
+  const loads = lines.map((line) => ({
+    key: `${line.material} ${line.form}`,
+    material: line.material,
+    like: materials.get(line.material)?.like,
+    form: line.form === "bag" ? ("bag" as const) : ("heap" as const),
+    count: line.count ?? 0,
+    volume_m3: line.volume_m3,
+    caption:
+      line.form === "bag"
+        ? `${line.count} ${shortName(line.name)}`
+        : `${showBulkVolume(line.volume_m3, units)} ${shortName(line.name)}`,
+  }));
+  return (
+    <section className="haul-panel" aria-label={supplier.name ?? supplier.key}>
+      <div className="haul-panel-head">
+        <div>
+          <h2>{supplier.name}</h2>
+          <span>{deliveryOf(sums, lines, currency)}</span>
+        </div>
+        <div className="haul-sum">
+          <b>{showMoney(sums?.total ?? "0.00", currency)}</b>
+          <button
+            type="button"
+            className="text-button"
+            aria-expanded={editing}
+            onClick={() => setEditing(!editing)}
+          >
+            {editing ? "Leave offers" : "Offers"}
+          </button>
+        </div>
+      </div>
+      {lines.length > 0 && <LoadDrawing loads={loads} />}
+      {lines.length > 0 && (
+        <table className="haul-lines">
+          <tbody>
+            {lines.map((line) => (
+              <Line
+                key={`${line.material} ${line.form}`}
+                line={line}
+                ticked={ticked.has(tickName(line))}
+                onTick={() => tick(tickName(line))}
+              />
+            ))}
+          </tbody>
+        </table>
+      )}
+      {editing && (
+        <SupplierEditor
+          gardenId={gardenId}
+          supplier={supplier}
+          materials={materials}
+          onSaved={async () => {
+            await onChanged();
+            setEditing(false);
+          }}
+          onLeave={() => setEditing(false)}
+        />
+      )}
+    </section>
+  );
+}
+
+function tickName(line: HaulLine): string {
+  return `${line.supplier} ${line.material} ${line.form}`;
+}
+
+function shortName(name: string): string {
+  return name.split(",")[0]?.toLowerCase() ?? name;
+}
+
+function deliveryOf(sums: Props["sums"], lines: readonly HaulLine[], currency: string): string {
+  if (lines.length === 0) return "nothing from here this time";
+  if (!sums || sums.drops === 0) return "you fetch, nothing for carriage";
+  const drops = sums.drops === 1 ? "one drop" : `${sums.drops} drops`;
+  return `delivers, ${drops} ${showMoney(sums.delivery, currency)}${lines.some((line) => line.fetch) ? ", the rest you fetch" : ""}`;
+}
+
+function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTick: () => void }) {
+  const { units, currency } = useShowing();
+  const name = line.form === "bag" ? line.name : `${line.name}, loose`;
+  return (
+    <tr className={ticked ? "is-ticked" : ""}>
+      <td className="haul-tick">
+        <input type="checkbox" aria-label={`${name}: got it`} checked={ticked} onChange={onTick} />
+      </td>
+      <td>
+        {name}
+        {line.bag_m3 != null && (
+          <span className="haul-aside">
+            , bags of <Quantity kind="volume" value={line.bag_m3} />
+          </span>
+        )}
+      </td>
+      <td className="haul-number">
+        {line.count != null ? (
+          line.count === 1 ? (
+            "1 bag"
+          ) : (
+            `${line.count} bags`
+          )
+        ) : (
+          <Quantity kind="bulk" value={line.volume_m3} />
+        )}
+      </td>
+      <td className="haul-number haul-aside">
+        {line.form === "bag"
+          ? `${showMoney(line.unit_price, currency)} each`
+          : showUnitPrice(line.unit_price, { units, currency })}
+      </td>
+      <td className="haul-number">{showMoney(line.price, currency)}</td>
+    </tr>
+  );
+}

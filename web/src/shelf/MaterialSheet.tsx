@@ -1,0 +1,183 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, Refused, type LimitName, type Material, type OwnMaterial } from "../api/client";
+import { Swatch } from "../hatches/Swatch";
+import { trimmed } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+
+type Props = { gardenId: number; material: Material; onChanged: (key: string) => Promise<void> };
+type Property = Material["properties"][number];
+
+const NAMES: Record<string, [string, LimitName]> = {
+  bulk_density_kg_m3: ["Density, moist, as placed", "density"],
+  saturated_density_kg_m3: ["Density, wet through", "density"],
+  moisture: ["Water", "share"],
+  loose_factor: ["Loose volume", "factor"],
+  void_share: ["Voids", "share"],
+  carbon: ["Carbon", "share"],
+  nitrogen: ["Nitrogen", "share"],
+  mass_per_area_kg_m2: ["Mass of one ply", "sheet_mass"],
+};
+
+/** One material: its other names, and each figure with range and source. Its own copy can be changed. */
+export function MaterialSheet({ gardenId, material, onChanged }: Props) {
+  const own = material.like != null;
+  const save = useMutation({
+    mutationFn: (changed: OwnMaterial) => api.saveMaterial(gardenId, changed),
+    onSuccess: (kept) => onChanged(kept.key),
+  });
+  const copy = useMutation({
+    mutationFn: () =>
+      api.createMaterial(gardenId, {
+        key: material.key,
+        like: material.key,
+        name: `Own ${material.name.toLowerCase()}`,
+      }),
+    onSuccess: (kept) => onChanged(kept.key),
+  });
+  const remove = useMutation({
+    mutationFn: () => api.removeMaterial(gardenId, material.key),
+    onSuccess: () => onChanged(material.like ?? "compost"),
+  });
+  const error = save.error ?? copy.error ?? remove.error;
+  const keep = (change: Partial<OwnMaterial>) => save.mutate({ ...ownOf(material), ...change });
+  return (
+    <article className="material-sheet" aria-labelledby="material-name">
+      <header>
+        <Swatch material={material.key} like={material.like} width={96} height={72} />
+        <div>
+          {own ? (
+            <OwnName name={material.name} onName={(name) => keep({ name })} />
+          ) : (
+            <h2 id="material-name">{material.name}</h2>
+          )}
+          <p>{aboutOf(material)}</p>
+          {material.synonyms.length > 0 && <p>Also called {material.synonyms.join(", ")}.</p>}
+        </div>
+      </header>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            <th scope="col">Value</th>
+            <th scope="col">Met between</th>
+            <th scope="col">From</th>
+          </tr>
+        </thead>
+        <tbody>
+          {material.properties.map((property) => (
+            <PropertyRow
+              key={property.name}
+              property={property}
+              editable={own}
+              onValue={(value) => keep({ [property.name]: value })}
+            />
+          ))}
+        </tbody>
+      </table>
+      {error && (
+        <p className="material-problem" role="alert">
+          {error instanceof Refused
+            ? error.problem.detail
+            : "The line is down: nothing was changed. Try again."}
+        </p>
+      )}
+      {!material.is_mix && (
+        <p className="material-actions">
+          {own ? (
+            <button type="button" className="text-button" onClick={() => remove.mutate()}>
+              Take it off the shelf
+            </button>
+          ) : (
+            <button type="button" className="text-button" onClick={() => copy.mutate()}>
+              Make one of your own like it
+            </button>
+          )}
+        </p>
+      )}
+    </article>
+  );
+}
+
+function OwnName({ name, onName }: { name: string; onName: (name: string) => void }) {
+  const [typed, setTyped] = useState(name);
+  const commit = () => {
+    if (typed.trim() && typed.trim() !== name) onName(typed.trim());
+    else setTyped(name);
+  };
+  return (
+    <h2 id="material-name">
+      <input
+        className="measure-input"
+        aria-label="What you call it"
+        value={typed}
+        maxLength={80}
+        onChange={(event) => setTyped(event.currentTarget.value)}
+        onBlur={commit}
+        onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+      />
+    </h2>
+  );
+}
+
+type RowProps = { property: Property; editable: boolean; onValue: (value: number) => void };
+
+function PropertyRow({ property, editable, onValue }: RowProps) {
+  const [label, limit] = NAMES[property.name] ?? [property.name, "density"];
+  const share = limit === "share";
+  const show = (value: number) => (share ? `${trimmed(value * 100, 2)} %` : trimmed(value, 3));
+  return (
+    <tr>
+      <th scope="row">{label}</th>
+      <td>
+        {editable ? (
+          <MeasureField
+            label={label}
+            hideLabel
+            limit={limit}
+            width="96px"
+            shown={show(property.value)}
+            onMeaning={({ values: [value = 0] }) => onValue(value)}
+          />
+        ) : (
+          <b>{show(property.value)}</b>
+        )}{" "}
+        <span className="material-unit">{unitOf(property)}</span>
+      </td>
+      <td>{property.low === property.high ? "" : `${show(property.low)} to ${show(property.high)}`}</td>
+      <td>
+        <span className={property.is_default ? "is-default" : "is-yours"}>
+          {property.is_default ? "default" : "yours"}
+        </span>
+        {property.is_default && `, ${property.source}`}
+      </td>
+    </tr>
+  );
+}
+
+function unitOf({ unit }: Property): string {
+  return { "kg/m3": "kg/m³", "kg/m2": "kg/m²" }[unit] ?? unit.replace("share of", "of");
+}
+
+function aboutOf(material: Material): string {
+  if (material.is_mix) return "A mix of yours; its figures are worked out from its parts.";
+  const kind = material.is_sheet ? "A sheet, without thickness in the stack." : grainOf(material);
+  return material.like ? `Yours, like ${material.like.replaceAll("_", " ")}. ${kind}` : kind;
+}
+
+function grainOf(material: Material): string {
+  if (material.void_share > 0) return "Coarse: fines run down into its voids unless they are packed.";
+  return material.grain === "fine"
+    ? "Fine: it runs down into open voids below."
+    : "Coarse, without voids to speak of.";
+}
+
+function ownOf(material: Material): OwnMaterial {
+  const yours = material.properties.filter((each) => !each.is_default).map((each) => [each.name, each.value]);
+  return {
+    key: material.key,
+    like: material.like ?? material.key,
+    name: material.name,
+    ...Object.fromEntries(yours),
+  };
+}
