@@ -6,10 +6,12 @@ import argparse
 import json
 import sys
 from collections.abc import Sequence
+from dataclasses import replace
 from pathlib import Path
 
 from nolbet_core.figure.figures import Figures
 from nolbet_core.figure.walk import figure_plan
+from nolbet_core.figure.written import written_json
 from nolbet_core.plan.load import LARGEST_BYTES, load_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.schema import plan_schema
@@ -61,7 +63,7 @@ def _figure(options: argparse.Namespace) -> int:
     figures = figure_plan(plan, supplies)
     if options.bed is not None:
         figures = _only(figures, options.bed)
-    print(figures.model_dump_json(indent=2) if options.json else figures_text(figures, plan.garden))
+    print(written_json(figures, indent=2) if options.json else figures_text(figures, plan.garden))
     return 0
 
 
@@ -91,7 +93,7 @@ def _only(figures: Figures, key: str) -> Figures:
     if not beds:
         known = ", ".join(bed.key for bed in figures.beds) or "none"
         raise PlanProblem("--bed", f"there is no bed '{key}'; the file's beds: {known}")
-    return figures.model_copy(update={"beds": beds})
+    return replace(figures, beds=beds)
 
 
 def _fail(message: str) -> int:

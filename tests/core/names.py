@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import dataclasses
 import importlib
 import inspect
 import pkgutil
@@ -42,9 +43,14 @@ def model_fields() -> set[str]:
         for module in core_modules()
         if module.__name__.split(".")[1] in {"plan", "figure"}
         for thing in vars(module).values()
-        if inspect.isclass(thing) and issubclass(thing, BaseModel)
-        for field in thing.model_fields
+        if inspect.isclass(thing) and thing.__module__ == module.__name__ and not thing.__name__.startswith("_")
+        for field in (thing.model_fields if issubclass(thing, BaseModel) else written_fields(thing))
     }
+
+
+def written_fields(thing: type) -> list[str]:
+    """Fields of a dataclass."""
+    return [field.name for field in dataclasses.fields(thing)] if dataclasses.is_dataclass(thing) else []
 
 
 def unit_of(name: str) -> str | None:

@@ -12,6 +12,7 @@ from nolbet.demo.load import load_demo
 from nolbet.demo.sign_in import GARDENER
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import whole_plan
+from nolbet_core.figure.written import written_document
 
 from tests.core import zoo
 from tests.core.ask import figures_of
@@ -31,7 +32,7 @@ def test_draft_figures_are_the_cores(signed_in: Client, garden: Garden) -> None:
     answer = send(signed_in, "POST", f"/api/gardens/{garden.pk}/figure/bed", {"bed": zoo.MIXED_AMOUNTS})
     assert answer.status_code == 200
     plan = zoo.plan(zoo.MIXED_AMOUNTS, garden={"name": "Test ground", "units": "ft_in"})
-    assert answer.json() == figures_of(plan).beds[0].model_dump(mode="json")
+    assert answer.json() == written_document(figures_of(plan).beds[0])
 
 
 def test_a_draft_is_bought_alone_after_the_gardens_heaps(signed_in: Client, garden: Garden) -> None:

@@ -1,11 +1,16 @@
-"""What is worked out from a plan, in the names of the plan file. Figures whose rule isn't built yet are null."""
+"""What is worked out from a plan, in the names of the plan file. Figures whose rule isn't built yet are null.
+
+Plain dataclasses: the core makes them by their types, so nothing has to be checked again on every step of a drag.
+`nolbet_core.figure.written` writes them as JSON.
+"""
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from decimal import Decimal
 from typing import Annotated, Any, Literal
 
-from pydantic import BaseModel, ConfigDict, PlainSerializer
+from pydantic import PlainSerializer
 
 from nolbet_core.plan.fields import written_unit_price
 
@@ -15,13 +20,8 @@ MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", retu
 UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
 
 
-class Out(BaseModel):
-    """A frozen part of the figures."""
-
-    model_config = ConfigDict(frozen=True)
-
-
-class LayerFigures(Out):
+@dataclass(frozen=True, slots=True)
+class LayerFigures:
     """A layer where it stands. Masses and loose volume are its own; those of what packs its voids stand beside."""
 
     material: str
@@ -48,14 +48,16 @@ class LayerFigures(Out):
     lift_loose_m3: float
 
 
-class MendFigures(Out):
+@dataclass(frozen=True, slots=True)
+class MendFigures:
     """The one click that mends a finding: the bed's keys with their new values."""
 
     label: str
     changes: dict[str, Any]
 
 
-class FindingFigures(Out):
+@dataclass(frozen=True, slots=True)
+class FindingFigures:
     """A judgement: what is so, with the figure that shows it, why it matters, and what to do."""
 
     code: str
@@ -68,7 +70,8 @@ class FindingFigures(Out):
     seen: str | None
 
 
-class BedFigures(Out):
+@dataclass(frozen=True, slots=True)
+class BedFigures:
     """Figures of one bed (one, however many are alike)."""
 
     key: str
@@ -102,7 +105,8 @@ class BedFigures(Out):
     findings: list[FindingFigures]
 
 
-class NeedFigures(Out):
+@dataclass(frozen=True, slots=True)
+class NeedFigures:
     """A material's need over all beds. Stock and what is to buy are loose volumes."""
 
     material: str
@@ -115,7 +119,8 @@ class NeedFigures(Out):
     mass_kg: float
 
 
-class HaulLine(Out):
+@dataclass(frozen=True, slots=True)
+class HaulLine:
     """A line of the haul. `price` is the line's total before delivery."""
 
     supplier: str
@@ -132,7 +137,8 @@ class HaulLine(Out):
     price: MoneyOut
 
 
-class SupplierFigures(Out):
+@dataclass(frozen=True, slots=True)
+class SupplierFigures:
     """What one supplier brings: deliveries, their cost, and the sum with its lines."""
 
     supplier: str
@@ -142,7 +148,8 @@ class SupplierFigures(Out):
     total: MoneyOut
 
 
-class HaulFigures(Out):
+@dataclass(frozen=True, slots=True)
+class HaulFigures:
     """What to buy where, and what it costs."""
 
     lines: list[HaulLine]
@@ -155,7 +162,8 @@ class HaulFigures(Out):
     unmet: list[str]
 
 
-class Figures(Out):
+@dataclass(frozen=True, slots=True)
+class Figures:
     """Everything worked out from a plan."""
 
     beds: list[BedFigures]

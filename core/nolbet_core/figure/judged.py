@@ -26,15 +26,14 @@ def judged_bed(bed: Bed, box: Box, filled: Filled, system: System) -> list[Findi
 def with_buying(
     bed: Bed,
     own: Iterable[FindingFigures],
-    layers: Sequence[Standing],
+    bought: Iterable[str],
     chosen: Chosen,
-    mixes: Mapping[str, Mix],
     materials: Mapping[str, Material],
     system: System,
 ) -> list[FindingFigures]:
-    """A bed's findings with those on what is bought for it, the gravest first."""
-    bought = look_at_haul(_bought_keys(layers, mixes), chosen, materials, system)
-    both = [*own, *(_figures(bed, code, found) for code, found in bought)]
+    """A bed's findings with those on what is bought for it (keys of its materials), the gravest first."""
+    found_buying = look_at_haul(bought, chosen, materials, system)
+    both = [*own, *(_figures(bed, code, found) for code, found in found_buying)]
     return sorted(both, key=lambda finding: LEVELS.index(finding.level))
 
 
@@ -53,7 +52,7 @@ def _figures(bed: Bed, code: str, found: Found) -> FindingFigures:
     )
 
 
-def _bought_keys(layers: Sequence[Standing], mixes: Mapping[str, Mix]) -> set[str]:
+def bought_keys(layers: Sequence[Standing], mixes: Mapping[str, Mix]) -> frozenset[str]:
     """Materials that a bed takes, its mixes and the mixes in them broken down to their parts."""
     keys: set[str] = set()
     waiting = [layer.material.key for layer in layers]
@@ -66,4 +65,4 @@ def _bought_keys(layers: Sequence[Standing], mixes: Mapping[str, Mix]) -> set[st
             waiting += mixes[key].recipe
         else:
             keys.add(key)
-    return keys
+    return frozenset(keys)

@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from decimal import Decimal
 
-from nolbet_core.figure.figures import Figures, HaulFigures, HaulLine, MoneyOut, NeedFigures, Out
+from nolbet_core.figure.figures import Figures, HaulFigures, HaulLine, MoneyOut, NeedFigures
 
 
-class TallyFigures(Out):
+@dataclass(frozen=True, slots=True)
+class TallyFigures:
     """Sums over needs and haul, for all beds of the plan and all that are alike. Volumes are loose.
 
     loose_m3: everything the beds take. from_stock_m3: of it from the gardener's own heaps. to_buy_m3: the rest.
@@ -30,7 +32,8 @@ class TallyFigures(Out):
     total: MoneyOut
 
 
-class TalliedFigures(Out):
+@dataclass(frozen=True, slots=True)
+class TalliedFigures:
     """A plan's figures with their tally."""
 
     figures: Figures

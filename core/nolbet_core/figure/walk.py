@@ -2,15 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from nolbet_core.figure.beds import bed_figures, built_bed, filled_bed
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures, supplier_of
 from nolbet_core.figure.figures import BedFigures, Figures
-from nolbet_core.figure.judged import with_buying
+from nolbet_core.figure.judged import bought_keys, with_buying
 from nolbet_core.haul.choose import Chosen
-from nolbet_core.haul.needs import Need, gather_needs
+from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.check import Supplies, check_bed
 from nolbet_core.plan.garden import Garden, Plan
@@ -22,7 +21,7 @@ from nolbet_core.stack.layers import Standing
 class _Figured:
     bed: Bed
     figures: BedFigures
-    layers: tuple[Standing, ...]
+    bought_keys: frozenset[str]
 
 
 def figure_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed") -> BedFigures:
@@ -34,7 +33,7 @@ def figure_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed") 
     Raises PlanProblem where the bed doesn't hold together.
     """
     check_bed(bed, supplies.materials, path)
-    return _figured(bed, garden, supplies, path).figures
+    return _filled(bed, garden, supplies, path)[0]
 
 
 def figure_plan(plan: Plan, supplies: Supplies) -> Figures:
@@ -60,29 +59,32 @@ def figure_beds(plan: Plan, supplies: Supplies) -> Figures:
 
 
 def _beds_and_needs(plan: Plan, supplies: Supplies) -> tuple[list[_Figured], tuple[Need, ...]]:
-    figured = [_figured(bed, plan.garden, supplies, f"beds[{index}]") for index, bed in enumerate(plan.beds)]
-    return figured, plan_needs(plan, supplies, ((each.bed.count, each.layers) for each in figured))
+    figured: list[_Figured] = []
+    sums = NeedSums()
+    for index, bed in enumerate(plan.beds):
+        figures, layers = _filled(bed, plan.garden, supplies, f"beds[{index}]")
+        sums.add(bed.count, layers)
+        figured.append(_Figured(bed, figures, bought_keys(layers, supplies.mixes)))
+    return figured, sums.less_stock(_stock(plan), supplies.mixes, supplies.materials)
+
+
+def _stock(plan: Plan) -> dict[str, float]:
+    """What lies on hand by material [m3]; heaps of one material add up."""
+    stock: dict[str, float] = {}
+    for entry in plan.stock:
+        stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
+    return stock
 
 
 def _bought(each: _Figured, chosen: Chosen | None, plan: Plan, supplies: Supplies) -> BedFigures:
     if chosen is None:
         return each.figures
     system = System(plan.garden.units)
-    findings = with_buying(
-        each.bed, each.figures.findings, each.layers, chosen, supplies.mixes, supplies.materials, system
-    )
-    return each.figures.model_copy(update={"findings": findings})
+    findings = with_buying(each.bed, each.figures.findings, each.bought_keys, chosen, supplies.materials, system)
+    return replace(each.figures, findings=findings)
 
 
-def plan_needs(plan: Plan, supplies: Supplies, beds: Iterable[tuple[int, Sequence[Standing]]]) -> tuple[Need, ...]:
-    """Needs of a plan's beds less its stock; heaps of one material add up."""
-    stock: dict[str, float] = {}
-    for entry in plan.stock:
-        stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
-    return gather_needs(beds, stock, supplies.mixes, supplies.materials)
-
-
-def _figured(bed: Bed, garden: Garden, supplies: Supplies, path: str) -> _Figured:
+def _filled(bed: Bed, garden: Garden, supplies: Supplies, path: str) -> tuple[BedFigures, tuple[Standing, ...]]:
     box = built_bed(bed, path)
     filled = filled_bed(bed, box, supplies.materials)
-    return _Figured(bed, bed_figures(bed, box, filled, System(garden.units)), filled.layers)
+    return bed_figures(bed, box, filled, System(garden.units)), filled.layers

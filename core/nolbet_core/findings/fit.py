@@ -49,7 +49,7 @@ def _thinner(view: View) -> Mend | None:
         return None
     wanted_m = thick_m - view.filled.over_m
     name = view.filled.layers[index].material.name.lower()
-    return Mend(f"Thin the {name} to {show_length(wanted_m, view.system)}", with_thickness(view.bed, index, wanted_m))
+    return Mend(f"Thin the {name} to {show_length(wanted_m, view.system)}", with_thickness(view, index, wanted_m))
 
 
 class HeadspaceSmall(Finding):

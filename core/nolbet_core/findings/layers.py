@@ -50,7 +50,7 @@ class VoidsOpen(Finding):
 def _pack(view: View, index: int) -> Mend:
     layer = view.bed.layers[index]
     fines = layer.infill.material if layer.infill else _fines_above(view, index)
-    return Mend("Pack it", layers_with(view.bed, index, infill=Infill(material=fines, share=1.0)))
+    return Mend("Pack it", layers_with(view, index, infill=Infill(material=fines, share=1.0)))
 
 
 def _fines_above(view: View, index: int) -> str:
@@ -105,14 +105,14 @@ def _more_soil(view: View, wood: int, short_m: float) -> Mend | None:
         if wood_m <= short_m:
             return None
         left = show_length(wood_m - short_m, view.system)
-        return Mend(f"Thin the wood to {left}", with_thickness(view.bed, wood, wood_m - short_m))
+        return Mend(f"Thin the wood to {left}", with_thickness(view, wood, wood_m - short_m))
     soil = [i for i, layer in enumerate(view.filled.layers) if i > wood and layer.material.group == "soil"]
     if not soil:
         return None
     top = soil[-1]
     wanted_m = view.filled.layers[top].thickness_m + short_m
     name = view.filled.layers[top].material.name.lower()
-    return Mend(f"Make the {name} {show_length(wanted_m, view.system)}", with_thickness(view.bed, top, wanted_m))
+    return Mend(f"Make the {name} {show_length(wanted_m, view.system)}", with_thickness(view, top, wanted_m))
 
 
 class NoGrowingLayer(Finding):
@@ -142,7 +142,7 @@ def _topsoil(view: View) -> Mend:
         if any(layer.fill for layer in view.bed.layers)
         else Layer(material="raised_bed_mix", fill=True)
     )
-    return Mend("Add bed mix on top", {"layers": written([*view.bed.layers, on_top])})
+    return Mend("Add bed mix on top", {"layers": [*view.written_layers, written(on_top)]})
 
 
 class LapSmall(Finding):
@@ -166,5 +166,5 @@ class LapSmall(Finding):
                 "Pieces slip and shrink as they get wet, and grass and roots find every gap.",
                 f"Overlap neighbouring pieces by {wanted}.",
                 layer=index,
-                mend=Mend(f"Lap {wanted}", layers_with(view.bed, index, lap_m=LAP_ADVISED_M)),
+                mend=Mend(f"Lap {wanted}", layers_with(view, index, lap_m=LAP_ADVISED_M)),
             )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from abc import ABC, abstractmethod
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Any, ClassVar, Literal
 
 from nolbet_core.plan.bed import Bed, Layer
@@ -19,7 +20,7 @@ DEFER = "Local rules and licensed practice come first."
 """How every safety finding ends."""
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class View:
     """What a finding looks at: the bed as planned, as built and as filled, and the units it is told in."""
 
@@ -27,6 +28,11 @@ class View:
     box: Box
     filled: Filled
     system: System
+
+    @cached_property
+    def written_layers(self) -> tuple[dict[str, Any], ...]:
+        """The bed's layers in the plan file's words, written once for all its mends."""
+        return tuple(written(layer) for layer in self.bed.layers)
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,17 +65,18 @@ class Finding(ABC):
         """Each place in the bed where it holds."""
 
 
-def layers_with(bed: Bed, index: int, **changes: Any) -> dict[str, Any]:
+def written(layer: Layer) -> dict[str, Any]:
+    """A layer in the plan file's words."""
+    return layer.model_dump(mode="json", exclude_none=True)
+
+
+def layers_with(view: View, index: int, **changes: Any) -> dict[str, Any]:
     """The bed's layers with one changed, as a mend writes them; a key changed to None is left out."""
-    layers = [layer if at != index else layer.model_copy(update=changes) for at, layer in enumerate(bed.layers)]
-    return {"layers": written(layers)}
+    layers = list(view.written_layers)
+    layers[index] = written(view.bed.layers[index].model_copy(update=changes))
+    return {"layers": layers}
 
 
-def written(layers: list[Layer]) -> list[dict[str, Any]]:
-    """Layers in the plan file's words."""
-    return [layer.model_dump(mode="json", exclude_none=True) for layer in layers]
-
-
-def with_thickness(bed: Bed, index: int, thickness_m: float) -> dict[str, Any]:
+def with_thickness(view: View, index: int, thickness_m: float) -> dict[str, Any]:
     """The bed's layers with one of a thickness of its own, whatever it was given by before."""
-    return layers_with(bed, index, thickness_m=thickness_m, volume_m3=None, share=None, fill=None)
+    return layers_with(view, index, thickness_m=thickness_m, volume_m3=None, share=None, fill=None)

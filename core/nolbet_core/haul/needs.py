@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from nolbet_core.blend.mix import Mix
 from nolbet_core.shelf.material import Material
@@ -34,26 +34,32 @@ class _Sum:
     mass_kg: float = 0.0
 
 
-def gather_needs(
-    beds: Iterable[tuple[int, Iterable[Standing]]],
-    stock_m3: Mapping[str, float],
-    mixes: Mapping[str, Mix],
-    materials: Mapping[str, Material],
-) -> tuple[Need, ...]:
-    """Needs of every bed, times how many alike, less stock.
+class NeedSums:
+    """Adds up what beds need, one after the other, so that a large garden's layers needn't be held all at once."""
 
-    beds: count and layers of each. stock_m3: loose volume on hand by material or mix [m3]. mixes: by key; a mix's
-    stock is used first, the rest breaks down to its parts, through mixes of mixes. materials: by key.
-    """
-    sums: dict[str, _Sum] = {}
-    for count, layers in beds:
+    __slots__ = ("_sums",)
+
+    def __init__(self) -> None:
+        self._sums: dict[str, _Sum] = {}
+
+    def add(self, count: int, layers: Iterable[Standing]) -> None:
+        """Add so many beds alike with these layers."""
         for layer in layers:
-            _add_layer(sums, count, layer)
-    stock = dict(stock_m3)
-    for key in _outermost_first(mixes):
-        if key in sums:
-            _break_down(sums, stock, mixes[key], materials)
-    return tuple(_need(key, each, stock.get(key, 0.0)) for key, each in sums.items())
+            _add_layer(self._sums, count, layer)
+
+    def less_stock(
+        self, stock_m3: Mapping[str, float], mixes: Mapping[str, Mix], materials: Mapping[str, Material]
+    ) -> tuple[Need, ...]:
+        """The needs less what is on hand.
+
+        stock_m3: loose volume on hand by material or mix [m3]. mixes: by key; a mix's stock is used first, the rest
+        breaks down to its parts, through mixes of mixes. materials: by key.
+        """
+        sums = {key: replace(each) for key, each in self._sums.items()}
+        for key in _outermost_first(mixes):
+            if key in sums:
+                _break_down(sums, stock_m3, mixes[key], materials)
+        return tuple(_need(key, each, stock_m3.get(key, 0.0)) for key, each in sums.items())
 
 
 def _add_layer(sums: dict[str, _Sum], count: int, layer: Standing) -> None:
@@ -86,7 +92,7 @@ def _outermost_first(mixes: Mapping[str, Mix]) -> list[str]:
     return ordered
 
 
-def _break_down(sums: dict[str, _Sum], stock: dict[str, float], mix: Mix, materials: Mapping[str, Material]) -> None:
+def _break_down(sums: dict[str, _Sum], stock: Mapping[str, float], mix: Mix, materials: Mapping[str, Material]) -> None:
     own = sums.pop(mix.material.key)
     to_make = max(own.loose_m3 - stock.get(mix.material.key, 0.0), 0.0)
     for key, share in mix.recipe.items():

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.tally import TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_bed, figure_plan
+from nolbet_core.figure.written import Written, written_json
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.check import check_bed, gather_supplies, unknown_key
+from nolbet_core.plan.check import check_bed, unknown_key
 from nolbet_core.plan.fields import BagM3, DepthM, LengthM
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags
@@ -29,19 +30,19 @@ class Draft(Schema):
 
 
 @router.post("/{garden_id}/figure/bed", response=BedFigures)
-def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> BedFigures:
+def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
     """Figures of a draft, quick enough to follow a dragged boundary."""
     garden = own_garden(request, garden_id)
-    return figure_bed(draft.bed, garden_plan(garden), garden_supplies(garden))
+    return _written(figure_bed(draft.bed, garden_plan(garden), garden_supplies(garden)))
 
 
 @router.post("/{garden_id}/figure/buying", response=TalliedFigures)
-def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> TalliedFigures:
+def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
     """Needs and haul of a draft bed alone, after the garden's own heaps."""
-    plan = whole_plan(own_garden(request, garden_id))
-    supplies = gather_supplies(plan.materials, plan.mixes)
+    garden = own_garden(request, garden_id)
+    plan, supplies = whole_plan(garden), garden_supplies(garden)
     check_bed(draft.bed, supplies.materials, "bed")
-    return tallied(figure_plan(plan.model_copy(update={"beds": [draft.bed]}), supplies))
+    return _written(tallied(figure_plan(plan.model_copy(update={"beds": [draft.bed]}), supplies)))
 
 
 class Spread(Schema):
@@ -78,7 +79,13 @@ def figure_spread(request: HttpRequest, garden_id: int, spread: Spread) -> Sprea
 
 
 @router.get("/{garden_id}/figure", response=TalliedFigures)
-def figure_garden(request: HttpRequest, garden_id: int) -> TalliedFigures:
+def figure_garden(request: HttpRequest, garden_id: int) -> HttpResponse:
     """Figures of a whole garden as it is kept, needs and haul with it."""
-    plan = whole_plan(own_garden(request, garden_id))
-    return tallied(figure_plan(plan, gather_supplies(plan.materials, plan.mixes)))
+    garden = own_garden(request, garden_id)
+    plan, supplies = whole_plan(garden), garden_supplies(garden)
+    return _written(tallied(figure_plan(plan, supplies)))
+
+
+def _written(figures: Written) -> HttpResponse:
+    """Figures as JSON at once: the core has made them by their models already."""
+    return HttpResponse(written_json(figures), content_type="application/json; charset=utf-8")

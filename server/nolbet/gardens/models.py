@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import uuid
+
 from django.conf import settings
 from django.db import models
 
@@ -20,12 +22,18 @@ class Garden(models.Model):
     last_frost = models.CharField(max_length=5, null=True, blank=True)
     first_frost = models.CharField(max_length=5, null=True, blank=True)
     created_at = models.DateTimeField(auto_now_add=True)
+    shelf_stamp = models.UUIDField(default=uuid.uuid4, editable=False)
 
     class Meta:
         ordering = ["id"]
 
     def __str__(self) -> str:
         return self.name
+
+    def shelf_changed(self) -> None:
+        """Give the shelf a new stamp: what was gathered under the old one is out of date."""
+        self.shelf_stamp = uuid.uuid4()
+        self.save(update_fields=["shelf_stamp"])
 
 
 class Bed(models.Model):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from typing import Any
+from uuid import UUID
 
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.check import Supplies, gather_supplies
@@ -34,7 +35,23 @@ def cut_of(bed: plan_bed.Bed) -> dict[str, Any]:
 
 
 def garden_supplies(garden: Garden) -> Supplies:
-    """What a garden's layers may name: the shelf with its own materials and mixes."""
+    """What a garden's layers may name: the shelf with its own materials and mixes.
+
+    It is gathered once for each stamp of the garden's shelf, since every step of a drag asks for it.
+    """
+    found = _gathered.get(garden.shelf_stamp)
+    if found is None:
+        if len(_gathered) >= MOST_GATHERED:
+            _gathered.clear()
+        found = _gathered[garden.shelf_stamp] = _gather(garden)
+    return found
+
+
+MOST_GATHERED = 500
+_gathered: dict[UUID, Supplies] = {}
+
+
+def _gather(garden: Garden) -> Supplies:
     return gather_supplies(materials_plan(garden), mixes_plan(garden))
 
 

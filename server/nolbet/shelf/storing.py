@@ -28,6 +28,7 @@ def add_material(garden: Garden, own: PlanMaterial) -> OwnMaterial:
     taken = {*standard_shelf(), *(each.key for each in others), *(mix.key for mix in mixes)}
     entry = own.model_copy(update={"key": key_for(name, taken), "name": name})
     gather_supplies([*others, entry], mixes)
+    garden.shelf_changed()
     return OwnMaterial.objects.create(
         garden=garden, key=entry.key, name=name, like=entry.like, figures=figures_of(entry)
     )
@@ -44,6 +45,7 @@ def change_material(garden: Garden, key: str, own: PlanMaterial) -> OwnMaterial:
     gather_supplies([*others, entry], mixes_plan(garden))
     kept.name, kept.like, kept.figures = entry.name or kept.name, entry.like, figures_of(entry)
     kept.save()
+    garden.shelf_changed()
     return kept
 
 
@@ -57,6 +59,7 @@ def remove_material(garden: Garden, key: str) -> None:
     if users:
         raise InUse(f"{kept.name} is used in {', '.join(users)}: change that first.")
     kept.delete()
+    garden.shelf_changed()
 
 
 def material_users(garden: Garden, key: str) -> list[str]:

@@ -1,0 +1,41 @@
+"""`python -m bench [--json]`: every measure with name, ratio and limit. Exit status 0 unless something breaks."""
+
+from __future__ import annotations
+
+import json
+import os
+import sys
+from dataclasses import asdict
+
+import django
+from django.conf import settings
+from django.test.utils import get_runner
+
+
+def main(arguments: list[str]) -> int:
+    """Run all measures on a database of their own and print them."""
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "nolbet.settings.test")
+    django.setup()
+    settings.ROOT_URLCONF = "bench.api"
+    runner = get_runner(settings)(verbosity=0, interactive=False)
+    runner.setup_test_environment()
+    databases = runner.setup_databases()
+    try:
+        from bench.api import measure_api  # noqa: PLC0415 - models can be loaded once Django is set up
+        from bench.core import measure_core  # noqa: PLC0415 - as above
+        from bench.page import measure_page  # noqa: PLC0415 - as above
+
+        measures = [*measure_api(), *measure_core(), *measure_page()]
+    finally:
+        runner.teardown_databases(databases)
+    if "--json" in arguments:
+        print(json.dumps([asdict(measure) | {"holds": measure.holds} for measure in measures], indent=2))
+        return 0
+    for measure in measures:
+        sign = "within" if measure.holds else "OVER"
+        print(f"{measure.name:<32} {measure.ratio:8.2f}  limit {measure.limit:8.2f}  {sign:<6}  {measure.detail}")
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main(sys.argv[1:]))

@@ -1,0 +1,26 @@
+"""Figures as JSON, in the names of the plan file."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from pydantic import TypeAdapter
+
+from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.tally import TalliedFigures
+
+Written = BedFigures | Figures | TalliedFigures
+
+
+_ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (BedFigures, Figures, TalliedFigures)}
+
+
+def written_json(figures: Written, indent: int | None = None) -> str:
+    """Figures as JSON text. indent: spaces a level, None for one line."""
+    return _ADAPTERS[type(figures)].dump_json(figures, indent=indent).decode()
+
+
+def written_document(figures: Written) -> dict[str, Any]:
+    """Figures as the parsed JSON document."""
+    document: dict[str, Any] = _ADAPTERS[type(figures)].dump_python(figures, mode="json")
+    return document
