@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-import json
 from typing import Any
 
 import pytest
-from django.contrib.auth.models import User
 from django.test import Client
 from nolbet.demo.load import load_demo
 from nolbet.demo.sign_in import GARDENER
@@ -16,11 +14,7 @@ from nolbet_core.figure.written import written_document
 
 from tests.core import zoo
 from tests.core.ask import figures_of
-
-
-def send(client: Client, method: str, path: str, body: dict[str, Any]) -> Any:
-    """Send JSON and give the answer."""
-    return client.generic(method, path, json.dumps(body), content_type="application/json")
+from tests.server.asking import send
 
 
 def named(bed: dict[str, Any]) -> dict[str, Any]:
@@ -109,30 +103,6 @@ def test_nonsense_in_a_body_names_its_place(signed_in: Client, garden: Garden) -
     assert answer.json()["errors"][0]["path"].endswith("wall_m")
     broken = signed_in.generic("POST", f"/api/gardens/{garden.pk}/figure/bed", "{", content_type="application/json")
     assert broken.status_code == 400
-
-
-PATHS = [
-    ("GET", "", None),
-    ("GET", "/figure", None),
-    ("GET", "/shelf", None),
-    ("POST", "/figure/bed", {"bed": zoo.bed()}),
-    ("POST", "/figure/buying", {"bed": zoo.bed()}),
-    ("POST", "/beds", {"bed": zoo.bed()}),
-    ("PUT", "/beds/plain", {"revision": 1, "bed": zoo.bed()}),
-    ("PUT", "/units", {"units": "metric"}),
-]
-
-
-@pytest.mark.parametrize(("method", "path", "body"), PATHS)
-def test_a_garden_is_closed_to_strangers_and_to_nobody(
-    garden: Garden, stranger: User, method: str, path: str, body: dict[str, Any] | None
-) -> None:
-    client = Client()
-    address = f"/api/gardens/{garden.pk}{path}"
-    assert send(client, method, address, body or {}).status_code == 401
-    client.force_login(stranger)
-    assert send(client, method, address, body or {}).status_code == 404
-    assert client.get("/api/gardens").json() == []
 
 
 def test_the_page_comes_with_a_nonce_and_a_strict_policy(client: Client, db: None) -> None:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from decimal import Decimal
 from typing import Any
 
 from django.db import transaction
@@ -59,7 +60,7 @@ def keep_supplier(garden: Garden, key: str, entry: PlanSupplier) -> Supplier:
         garden=garden,
         key=key,
         name=entry.name or entry.key,
-        delivery=entry.delivery or 0,
+        delivery=entry.delivery or Decimal(0),
         position=0 if last is None else last + 1,
     )
     _replace_offers(supplier, entry)
@@ -73,7 +74,7 @@ def change_supplier(garden: Garden, key: str, entry: PlanSupplier) -> Supplier:
     if supplier is None:
         raise Missing
     supplier.name = entry.name or entry.key
-    supplier.delivery = entry.delivery or 0
+    supplier.delivery = entry.delivery or Decimal(0)
     supplier.save()
     supplier.offers.all().delete()
     _replace_offers(supplier, entry)

@@ -22,6 +22,8 @@ type Props = {
   cardRef: Ref<HTMLLIElement>;
   onSelect: () => void;
   onEdit: (bed: Bed) => void;
+  onMove: (by: 1 | -1) => void;
+  onRemove: () => void;
 };
 
 /** One layer: what it is, how thick it lies, how much of it; chosen, it opens to be changed. */

@@ -3,15 +3,7 @@ import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
-import {
-  changeLayer,
-  changeMaterial,
-  moveLayer,
-  removeLayer,
-  setAmount,
-  splitLayer,
-  type Amount,
-} from "./edits";
+import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from "./edits";
 
 type Props = {
   gardenId: number;
@@ -23,6 +15,8 @@ type Props = {
   material: Material | undefined;
   materials: ReadonlyMap<string, Material>;
   onEdit: (bed: Bed) => void;
+  onMove: (by: 1 | -1) => void;
+  onRemove: () => void;
 };
 
 const WAYS = ["thickness", "volume", "share", "fill"] as const;
@@ -43,14 +37,10 @@ export function LayerTools(props: Props) {
       />
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
       <div className="layer-actions">
-        <button
-          type="button"
-          onClick={() => onEdit(moveLayer(bed, index, 1))}
-          disabled={index === bed.layers.length - 1}
-        >
+        <button type="button" onClick={() => props.onMove(1)} disabled={index === bed.layers.length - 1}>
           Up
         </button>
-        <button type="button" onClick={() => onEdit(moveLayer(bed, index, -1))} disabled={index === 0}>
+        <button type="button" onClick={() => props.onMove(-1)} disabled={index === 0}>
           Down
         </button>
         {!figured.sheet && (
@@ -61,7 +51,7 @@ export function LayerTools(props: Props) {
             Split
           </button>
         )}
-        <button type="button" className="is-iron" onClick={() => onEdit(removeLayer(bed, index))}>
+        <button type="button" className="is-iron" onClick={props.onRemove}>
           Remove
         </button>
       </div>

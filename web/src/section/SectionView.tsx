@@ -23,7 +23,7 @@ type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, M
 /** The heart: one bed cut open, its layers on cards, what it takes and what is worth a look. */
 export function SectionView({ gardenId, kept, materials }: Props) {
   const [state, session] = useSession(gardenId, kept);
-  const { bed, figures, figuredBed, buying, problem, save } = state;
+  const { bed, layerIds, figures, figuredBed, buying, problem, save } = state;
   const { units } = useShowing();
   const [selected, setSelected] = useState<number | null>(null);
   const [adding, setAdding] = useState(false);
@@ -61,25 +61,27 @@ export function SectionView({ gardenId, kept, materials }: Props) {
     edit({ ...bed, seen: reason === null ? others : [...others, { code, reason }] });
   };
 
+  const move = (index: number, by: 1 | -1) => {
+    if (index + by < 0 || index + by >= count) return;
+    edit(moveLayer(bed, index, by));
+    setSelected(index + by);
+  };
+  const remove = (index: number) => {
+    edit(removeLayer(bed, index));
+    setSelected(count > 1 ? Math.min(index, count - 2) : null);
+  };
+
   const keys = {
     choose: (by: 1 | -1) =>
       setSelected((now) => (now === null ? count - 1 : Math.min(Math.max(now + by, 0), count - 1))),
     nudge: (steps: 1 | -1) => selected !== null && nudge(selected, steps),
-    move: (by: 1 | -1) => {
-      if (selected === null || selected + by < 0 || selected + by >= count) return;
-      edit(moveLayer(bed, selected, by));
-      setSelected(selected + by);
-    },
+    move: (by: 1 | -1) => selected !== null && move(selected, by),
     add: () => setAdding(true),
     split: () => {
       const layer = selected === null ? null : figures?.layers[selected];
       if (layer && selected !== null) edit(splitLayer(bed, selected, layer.top_m - layer.bottom_m));
     },
-    remove: () => {
-      if (selected === null || count === 0) return;
-      edit(removeLayer(bed, selected));
-      setSelected(count > 1 ? Math.min(selected, count - 2) : null);
-    },
+    remove: () => selected !== null && count > 0 && remove(selected),
     undo: () => session.undo(),
     redo: () => session.redo(),
   };
@@ -133,7 +135,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
             <ol className="layer-cards" reversed aria-label="Layers, top to bottom">
               {order.map((index) => (
                 <LayerCard
-                  key={index}
+                  key={layerIds[index]}
                   cardRef={(card) => {
                     if (card) cards.current.set(index, card);
                     else cards.current.delete(index);
@@ -147,6 +149,8 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                   selected={selected === index}
                   onSelect={() => setSelected(index)}
                   onEdit={edit}
+                  onMove={(by) => move(index, by)}
+                  onRemove={() => remove(index)}
                 />
               ))}
             </ol>

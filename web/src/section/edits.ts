@@ -58,19 +58,24 @@ export function moveLayer(bed: Bed, index: number, by: 1 | -1): Bed {
   return withLayers(bed, [...rest.slice(0, target), layer, ...rest.slice(target)]);
 }
 
-/** Two layers of half the amount each; of a filling layer the lower half gets its thickness. */
+/**
+ * Two layers of half the amount each. The lower half of a filling layer gets its thickness; where others share what is
+ * left it gets a share instead, so that theirs stay as they are.
+ */
 export function splitLayer(bed: Bed, index: number, thickness_m: number): Bed {
   const layer = bed.layers[index];
   if (!layer || layer.plies) return bed;
-  const [lower, upper] = halves(layer, thickness_m);
+  const shared = bed.layers.reduce((sum, each) => sum + (each.share ?? 0), 0);
+  const [lower, upper] = halves(layer, thickness_m, shared);
   return withLayers(bed, [...bed.layers.slice(0, index), lower, upper, ...bed.layers.slice(index + 1)]);
 }
 
-function halves(layer: Layer, thickness_m: number): [Layer, Layer] {
+function halves(layer: Layer, thickness_m: number, shared: number): [Layer, Layer] {
   if (layer.thickness_m != null) return twice({ ...layer, thickness_m: layer.thickness_m / 2 });
   if (layer.volume_m3 != null) return twice({ ...layer, volume_m3: layer.volume_m3 / 2 });
   if (layer.share != null) return twice({ ...layer, share: layer.share / 2 });
-  return [{ ...layer, ...NO_AMOUNT, thickness_m: thickness_m / 2 }, layer];
+  const half = shared > 0 ? { share: (1 - shared) / 2 } : { thickness_m: thickness_m / 2 };
+  return [{ ...layer, ...NO_AMOUNT, ...half }, layer];
 }
 
 function twice(layer: Layer): [Layer, Layer] {

@@ -5,7 +5,8 @@ export type Circle = { x: number; y: number; r: number };
 const SMALLEST_SHARE = 0.42;
 const STICK_SHARE = 0.22;
 const STICK_SPREAD = 0.2;
-const TRIES = 40;
+const FEWEST_TRIES = 20;
+const MOST_TRIES = 150;
 const SLACK = 0.05;
 
 /** A steady sequence in [0, 1), so that the same layer is drawn alike every time. */
@@ -26,13 +27,17 @@ export function packLogs(width: number, height: number, largest: number, seed: n
   const placed: Circle[] = [];
   const top = Math.min(largest, width / 2, height / 2);
   if (top < 2) return placed;
+  const tries = Math.min(
+    Math.max(Math.ceil((width * height) / (largest ** 2 * 1.1)), FEWEST_TRIES),
+    MOST_TRIES,
+  );
   const put = (wanted: number) => {
     const found = lowest(placed, Math.min(wanted, top), width, height);
     if (found) placed.push(found);
   };
-  for (let tried = 0; tried < TRIES; tried += 1)
+  for (let tried = 0; tried < tries; tried += 1)
     put(largest * (SMALLEST_SHARE + (1 - SMALLEST_SHARE) * next() ** 0.8));
-  for (let tried = 0; tried < TRIES; tried += 1) put(largest * (STICK_SHARE + STICK_SPREAD * next()));
+  for (let tried = 0; tried < tries; tried += 1) put(largest * (STICK_SHARE + STICK_SPREAD * next()));
   return placed;
 }
 

@@ -8,6 +8,7 @@ import {
   type TalliedFigures,
 } from "../api/client";
 import * as history from "./history";
+import { carryIds } from "./layerIds";
 
 export type SaveState =
   | { state: "saved"; at: string }
@@ -18,6 +19,8 @@ export type SaveState =
 
 export type BedState = {
   bed: Bed;
+  /** A name for each layer that stays with it while it is moved or changed, so that what is typed on its card does. */
+  layerIds: readonly number[];
   figures: BedFigures | null;
   /** The bed that the figures were worked out for; the draft may be ahead of it. */
   figuredBed: Bed;
@@ -60,6 +63,7 @@ export class BedSession {
     this.revision = kept.revision;
     this.state = {
       bed: kept.bed,
+      layerIds: kept.bed.layers.map((_, index) => index),
       figures: null,
       figuredBed: kept.bed,
       buying: null,
@@ -121,6 +125,7 @@ export class BedSession {
     const stale = this.state.save.state === "stale";
     this.update({
       bed: next.present,
+      layerIds: carryIds(this.state.bed, this.state.layerIds, next.present),
       canUndo: next.past.length > 0,
       canRedo: next.future.length > 0,
       ...(stale ? {} : { save: { state: "unsaved" } as const }),

@@ -2,25 +2,13 @@
 
 from __future__ import annotations
 
-import json
-import subprocess
 from decimal import Decimal
-from pathlib import Path
+from typing import Any
 
 from nolbet_core.quantities import show
 from nolbet_core.quantities.units import System
 
-WEB = Path(__file__).resolve().parents[2] / "web"
-
-SCRIPT = """
-import { rolldown } from "rolldown";
-import { readFileSync } from "node:fs";
-const bundle = await rolldown({ input: "src/quantities/format.ts", logLevel: "silent" });
-const { output } = await bundle.generate({ format: "esm" });
-const page = await import("data:text/javascript;base64," + Buffer.from(output[0].code).toString("base64"));
-const asked = JSON.parse(readFileSync(0, "utf8"));
-console.log(JSON.stringify(asked.map(([name, value, more]) => page[name](value, more))));
-"""
+from tests.page.asking import ask_page
 
 VALUES = [0.0, 1e-4, 0.0031, 0.0254, 0.03, 0.0762, 0.08, 0.155, 0.6096, 0.6, 0.99, 1.0, 1.143, 2.4, 12.345, 99.99]
 VALUES += [value * 1.37 for value in VALUES] + [0.028316846592 * each for each in (0.05, 9.95, 99.95, 100, 1234.5)]
@@ -32,21 +20,8 @@ NAMES = {
 }
 
 
-def in_the_page(asked: list[tuple[str, object, object]]) -> list[str]:
-    """What the page's own functions answer."""
-    done = subprocess.run(
-        ["node", "--input-type=module", "-e", SCRIPT],
-        input=json.dumps(asked),
-        cwd=WEB,
-        capture_output=True,
-        text=True,
-        check=True,
-    )
-    return list(json.loads(done.stdout))
-
-
 def test_page_and_core_show_the_same_digits() -> None:
-    asked: list[tuple[str, object, object]] = []
+    asked: list[tuple[Any, ...]] = []
     expected: list[str] = []
     for system in System:
         for name, function in NAMES.items():
@@ -64,6 +39,6 @@ def test_page_and_core_show_the_same_digits() -> None:
         for system in System:
             asked.append(("showUnitPrice", price, {"units": system.value, "currency": "USD"}))
             expected.append(show.show_unit_price(Decimal(price), system, "USD"))
-    said = in_the_page(asked)
+    said = ask_page("quantities/format.ts", asked)
     differing = [(one, got, want) for one, got, want in zip(asked, said, expected, strict=True) if got != want]
     assert differing == []

@@ -1,0 +1,142 @@
+"""Three beds of the demo household, each taken from the tape to the shopping list as its gardener would."""
+
+from __future__ import annotations
+
+import json
+import re
+from pathlib import Path
+from typing import Any
+
+import pytest
+from django.contrib.auth.models import User
+from nolbet.gardens.models import Bed, Garden
+from nolbet.gardens.plans import store_plan
+from nolbet_core.plan.load import read_plan
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.gardens import saved
+
+pytestmark = pytest.mark.browser
+
+DEMO = Path(__file__).resolve().parents[2] / "server" / "nolbet" / "demo" / "brackwater.nolbet.json"
+
+
+@pytest.fixture
+def brackwater(gardener: User) -> Garden:
+    """The household's garden with its suppliers, heaps, own materials and mixes, and no bed yet."""
+    document: dict[str, Any] = json.loads(DEMO.read_text())
+    return store_plan(gardener.pk, read_plan(document | {"beds": []})[0])
+
+
+def measure(app: Page, name: str, tape: tuple[str, str, str], wall: str, laid: str, fill: str) -> None:
+    """Enter a new bed's measures."""
+    app.get_by_label("What it is called").fill(name)
+    for label, text in zip(("Length", "Width", "Depth"), tape, strict=True):
+        app.get_by_label(label).fill(text)
+    app.get_by_role("button", name=laid, exact=True).click()
+    app.get_by_label("Wall thickness").fill(wall)
+    choose(app.get_by_role("combobox", name="Filled with"), fill)
+    app.get_by_role("button", name="Cut it open").click()
+    expect(app.get_by_label("Name of the bed")).to_have_value(name)
+
+
+def choose(finder: Locator, name: str) -> None:
+    """Type a material's name and take it."""
+    finder.fill(name)
+    finder.page.get_by_role("option", name=re.compile(rf"^{re.escape(name)}\b")).first.click()
+
+
+def kept_layers(key: str) -> list[str]:
+    """Materials of a kept bed, bottom to top."""
+    return [layer["material"] for layer in Bed.objects.get(key=key).cut["layers"]]
+
+
+def test_long_table_wood_in_a_box(app: Page, home: str, brackwater: Garden) -> None:
+    app.goto(f"{home}/garden/{brackwater.pk}/new")
+    measure(app, "Long table", ("2.4 m", "3' 9\"", "60 cm"), "47 mm", "inside", "Raised bed mix")
+    app.get_by_role("button", name="More measures").click()
+    alike = app.get_by_label("How many alike")
+    alike.fill("2")
+    alike.press("Enter")
+    expect(app.locator(".tally h2")).to_have_text("To fill both beds")
+    for name, thickness in (("Compost", "7 cm"), ("Leaves and greens", "8 cm"), ("Branches", "9 cm")):
+        app.get_by_role("button", name="Add a layer").click()
+        choose(app.get_by_role("combobox", name="New layer"), name)
+        field = app.get_by_label(f"Thickness of {name}")
+        field.fill(thickness)
+        field.press("Enter")
+        card = app.locator(".layer-card", has_text=name).first
+        expect(card).to_contain_text("placed, each bed")
+        while card.get_by_role("button", name="Down").is_enabled():
+            card.get_by_role("button", name="Down").click()
+            card = app.locator(".layer-card", has_text=name).first
+            card.locator(".layer-name").click()
+    finding = app.locator(".finding", has_text="Branches: its voids")
+    expect(finding).to_contain_text("surface drops")
+    finding.get_by_role("button", name="Pack it").click()
+    expect(finding).to_have_count(0)
+    saved(app)
+    assert kept_layers("long_table") == ["branches", "leaves", "compost", "raised_bed_mix"]
+    app.get_by_role("link", name="Haul").click()
+    expect(app.locator(".haul-head")).to_contain_text("2 beds")
+    expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Raised bed mix")).to_contain_text("yd³")
+    expect(app.get_by_label("Your own").locator("tr", has_text="Branches")).to_contain_text("enough")
+
+
+def test_ferry_box_light_and_drained(app: Page, home: str, brackwater: Garden) -> None:
+    app.goto(f"{home}/garden/{brackwater.pk}/new")
+    measure(app, "Ferry box", ("4 ft", "2 ft", "12 in"), "7/8 in", "outside", "Light box mix")
+    for name, thickness in (("Geotextile", None), ("Expanded clay", "1 1/2 in")):
+        app.get_by_role("button", name="Add a layer").click()
+        choose(app.get_by_role("combobox", name="New layer"), name)
+        if thickness:
+            field = app.get_by_label(f"Thickness of {name}")
+            field.fill(thickness)
+            field.press("Enter")
+        app.locator(".layer-card", has_text=name).locator(".layer-name").click()
+        card = app.locator(".layer-card.is-selected")
+        card.get_by_role("button", name="Down").click()
+        expect(app.locator(".layer-card").first).to_contain_text("Light box mix")
+    saved(app)
+    assert kept_layers("ferry_box") == ["expanded_clay", "geotextile", "light_mix"]
+    # the fabric keeps the mix out of the clay, so nothing is swallowed
+    expect(app.locator(".finding", has_text="swallow")).to_have_count(0)
+    expect(app.locator(".finding", has_text="potting mix")).to_have_count(2)
+    weight = app.locator(".tally-list > div", has_text="Weight, wet through").locator("dd").inner_text()
+    assert 250 < float(weight.removesuffix(" lb").replace(",", "")) < 450
+    app.get_by_role("link", name="Haul").click()
+    stores = app.get_by_label("Saltgrass stores")
+    for part in ("Potting mix", "Compost", "Perlite", "Expanded clay"):
+        expect(stores.locator("tr", has_text=part)).to_contain_text("bag")
+    expect(app.locator(".haul-pay")).to_contain_text("Geotextile")
+
+
+def test_brick_court_sheet_layers(app: Page, home: str, brackwater: Garden) -> None:
+    app.goto(f"{home}/garden/{brackwater.pk}/new")
+    measure(app, "Brick court", ("3 m", "1.5 m", "42 cm"), "10 cm", "outside", "Compost")
+    app.get_by_role("button", name="More measures").click()
+    expect(app.locator(".more-note")).to_contain_text("The walls take 19 % of the ground")
+    app.get_by_role("button", name="Add a layer").click()
+    choose(app.get_by_role("combobox", name="New layer"), "Cardboard")
+    laps = app.get_by_label("Laps of Cardboard")
+    laps.fill("8 cm")
+    laps.press("Enter")
+    piece = app.get_by_label("One piece is")
+    piece.fill("90 x 120 cm")
+    piece.press("Enter")
+    expect(app.locator(".layer-card", has_text="Cardboard")).to_contain_text("pieces")
+    caution = app.locator(".finding", has_text="Cardboard: the laps are")
+    caution.get_by_role("button", name=re.compile("^Lap ")).click()
+    expect(caution).to_have_count(0)
+    expect(laps).to_have_value('5 7/8"')
+    app.locator(".layer-card", has_text="Cardboard").get_by_role("button", name="Down").click()
+    saved(app)
+    assert kept_layers("brick_court") == ["cardboard", "compost"]
+    wide = app.locator(".finding", has_text="the far soil is")
+    wide.get_by_role("button", name="Seen, because").click()
+    app.get_by_label("Why it can stay").fill("there is a plank across")
+    app.keyboard.press("Enter")
+    expect(wide).to_contain_text("Seen: there is a plank across")
+    app.get_by_role("link", name="Haul").click()
+    expect(app.locator(".haul-pay")).to_contain_text("Cardboard")
+    expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Compost, loose")).to_contain_text("$42.00 a yd³")

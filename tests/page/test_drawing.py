@@ -1,0 +1,111 @@
+"""How drawings fit their sheet: one scale both ways, rulers that can be read, loads as large as they are."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+from typing import Any
+
+import pytest
+from nolbet_core.figure.written import written_document
+from nolbet_core.shelf.library import standard_shelf
+
+from tests.core import zoo
+from tests.core.ask import bed_of
+from tests.page.asking import ask_page
+
+SIZES = [(0.6, 0.3), (1.2, 0.25), (1.2, 0.6), (3.0, 0.2), (0.3, 1.0), (10.0, 0.3)]
+SHEETS = [(462, 660), (366, 430), (700, 500)]
+
+
+def fitted(width_m: float, depth_m: float, sheet: tuple[int, int]) -> dict[str, Any]:
+    """A bed's section fitted into a sheet."""
+    figures = bed_of(zoo.bed(shape=zoo.shape(max(width_m, 2), width_m, depth_m), wall_m=0.04))
+    (geometry,) = ask_page("section/geometry.ts", [("fitSection", written_document(figures), *sheet)])
+    return dict(geometry)
+
+
+@pytest.mark.parametrize("sheet", SHEETS)
+@pytest.mark.parametrize(("width_m", "depth_m"), SIZES)
+def test_a_section_stays_on_its_sheet(width_m: float, depth_m: float, sheet: tuple[int, int]) -> None:
+    geometry = fitted(width_m, depth_m, sheet)
+    assert geometry["left"] - geometry["wall"] >= 0
+    assert geometry["right"] + geometry["wall"] <= sheet[0]
+    assert 0 <= geometry["rim"] < geometry["floor"] <= geometry["height"] <= sheet[1] + 1
+
+
+@pytest.mark.parametrize(("width_m", "depth_m"), SIZES)
+def test_it_is_to_scale_or_broken_and_says_so(width_m: float, depth_m: float) -> None:
+    geometry = fitted(width_m, depth_m, SHEETS[0])
+    drawn = geometry["right"] - geometry["left"]
+    true = width_m * geometry["scale"]
+    assert geometry["floor"] - geometry["rim"] == pytest.approx(depth_m * geometry["scale"])
+    if geometry["breakAt"] is None:
+        assert drawn == pytest.approx(true, abs=1)
+    else:
+        assert drawn < true
+        assert geometry["left"] < geometry["breakAt"] < geometry["right"]
+
+
+def test_parts_beside_the_break_leave_room_for_it() -> None:
+    geometry = fitted(10.0, 0.3, SHEETS[0])
+    (parts,) = ask_page("section/geometry.ts", [("parts", geometry)])
+    assert len(parts) == 2
+    assert parts[0]["x"] == geometry["left"]
+    assert parts[0]["x"] + parts[0]["width"] < parts[1]["x"]
+    assert parts[1]["x"] + parts[1]["width"] == pytest.approx(geometry["right"])
+
+
+STEPS = [[1, 0.25], [2, 0.5], [3, 0.5], [6, 1], [12, 2], [24, 4], [36, 6]]
+
+
+@pytest.mark.parametrize("length", [4, 10, 23.6, 60, 196])
+@pytest.mark.parametrize("per_unit", [1.5, 4, 9, 22, 60])
+def test_ruler_labels_have_room_between_them(length: float, per_unit: float) -> None:
+    (marks,) = ask_page("section/geometry.ts", [("rulerMarks", length, per_unit, STEPS, 54)])
+    labelled = [mark["at"] for mark in marks if mark["labelled"]]
+    assert labelled[0] == 0
+    apart = [(after - before) * per_unit for before, after in pairwise(labelled)]
+    assert all(gap >= 54 - 1e-9 or per_unit == 1.5 for gap in apart)
+    assert all(0 <= mark["at"] <= length + 1e-6 for mark in marks)
+
+
+@pytest.mark.parametrize("count", [1, 4, 5, 14, 48, 400])
+def test_bags_are_stacked_four_high_without_overlap(count: int) -> None:
+    bags, width = ask_page("haul/loads.ts", [("stackBags", count), ("stackWidth", count)])
+    assert len(bags) == min(count, 48)
+    assert len({(bag["x"], bag["y"]) for bag in bags}) == len(bags)
+    assert max(bag["x"] for bag in bags) < width
+
+
+def test_a_larger_heap_is_drawn_larger_within_bounds() -> None:
+    sizes = ask_page("haul/loads.ts", [("heapSize", volume) for volume in (0.01, 0.1, 0.5, 1, 3, 50)])
+    widths = [size["width"] for size in sizes]
+    assert widths == sorted(widths)
+    assert 40 <= widths[0] < widths[-1] <= 240
+
+
+@pytest.mark.parametrize("volume_m3", [0.05, 0.5, 1, 4, 30])
+def test_piled_logs_touch_and_do_not_overlap(volume_m3: float) -> None:
+    (logs,) = ask_page("haul/loads.ts", [("pileLogs", volume_m3)])
+    assert len(logs) >= 3
+    for index, one in enumerate(logs):
+        for two in logs[index + 1 :]:
+            apart = ((one["x"] - two["x"]) ** 2 + (one["y"] - two["y"]) ** 2) ** 0.5
+            assert apart >= one["r"] + two["r"] - 0.1
+
+
+def test_every_material_has_a_hatch_of_its_own() -> None:
+
+    keys = list(standard_shelf())
+    hatches = ask_page("hatches/hatches.ts", [("hatchOf", key, None) for key in keys])
+    (mix,) = ask_page("hatches/hatches.ts", [("hatchOf", "nosuch", None)])
+    assert [key for key, hatch in zip(keys, hatches, strict=True) if hatch == mix] == []
+    looks = [(hatch["mark"], hatch["ground"], hatch["size"], hatch["turn"]) for hatch in hatches]
+    assert len(set(looks)) == len(looks)
+    without_colour = [(hatch["mark"], hatch["size"], hatch["turn"]) for hatch in hatches]
+    assert len(set(without_colour)) == len(without_colour)
+
+
+def test_an_own_material_is_hatched_like_its_model() -> None:
+    own, model = ask_page("hatches/hatches.ts", [("hatchOf", "heap", "compost"), ("hatchOf", "compost", None)])
+    assert own == model

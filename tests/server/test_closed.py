@@ -1,0 +1,87 @@
+"""Every endpoint of the API, tried as nobody and as another gardener; the test walks the API's own description."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from django.contrib.auth.models import User
+from django.test import Client
+from nolbet.api import api
+from nolbet.gardens.models import Garden
+
+from tests.core import zoo
+from tests.server.asking import send
+
+BODIES: dict[str, dict[str, Any]] = {
+    "Draft": {"bed": zoo.bed()},
+    "NewBed": {"bed": zoo.bed()},
+    "ChangedBed": {"revision": 1, "bed": zoo.bed()},
+    "ChangedUnits": {"units": "metric"},
+    "Spread": {"material": "compost", "bags": 1, "bag_m3": 0.04, "depth_m": 0.1},
+    "Heaps": {"stock": []},
+    "PlanSupplier": {"key": "yard", "name": "Yard"},
+    "OwnMaterial": {"key": "mine", "like": "compost"},
+    "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
+}
+KEYS = {"/beds/": "plain", "/suppliers/": "yard", "/materials/": "heap"}
+
+
+def endpoints() -> Iterator[tuple[str, str, dict[str, Any]]]:
+    """Method, path and a body that would do, of every operation there is."""
+    document = json.loads(json.dumps(api.get_openapi_schema(path_prefix="/api/")))
+    for path, operations in document["paths"].items():
+        for method, operation in operations.items():
+            schema = operation.get("requestBody", {}).get("content", {}).get("application/json", {}).get("schema", {})
+            name = schema.get("$ref", "").rsplit("/", 1)[-1]
+            yield method.upper(), path, BODIES[name] if name else {}
+
+
+def filled(path: str, garden: Garden) -> str:
+    """A path with the garden and a key that is there."""
+    key = next((key for part, key in KEYS.items() if part in path), "")
+    return path.replace("{garden_id}", str(garden.pk)).replace("{key}", key)
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body"), list(endpoints()), ids=lambda part: part if isinstance(part, str) else ""
+)
+def test_it_is_closed_to_nobody_and_to_strangers(
+    garden: Garden, stranger: User, method: str, path: str, body: dict[str, Any]
+) -> None:
+    garden.materials.create(key="heap", name="Heap", like="compost")
+    address = filled(path, garden)
+    client = Client()
+    assert send(client, method, address, body).status_code == 401
+    client.force_login(stranger)
+    answer = send(client, method, address, body)
+    if "{garden_id}" in path:
+        assert answer.status_code == 404
+        assert answer["Content-Type"] == "application/problem+json"
+    else:
+        assert answer.status_code == 200
+        assert "Test ground" not in answer.content.decode()
+    garden.refresh_from_db()
+    assert garden.beds.get(key="plain").revision == 1
+    assert garden.suppliers.count() == garden.materials.count() == 1
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body"), list(endpoints()), ids=lambda part: part if isinstance(part, str) else ""
+)
+def test_its_owner_gets_an_answer(
+    signed_in: Client, garden: Garden, method: str, path: str, body: dict[str, Any]
+) -> None:
+    garden.materials.create(key="heap", name="Heap", like="compost")
+    assert send(signed_in, method, filled(path, garden), body).status_code in {200, 201, 204}
+
+
+def test_a_request_from_another_page_is_refused(gardener: User, garden: Garden) -> None:
+    client = Client(enforce_csrf_checks=True)
+    client.force_login(gardener)
+    answer = send(client, "PUT", f"/api/gardens/{garden.pk}/units", {"units": "metric"})
+    assert answer.status_code == 403
+    garden.refresh_from_db()
+    assert garden.units == "ft_in"

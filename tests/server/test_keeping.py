@@ -1,0 +1,225 @@
+"""What a garden keeps beside its beds: suppliers, heaps, own materials; and sizing the other way round."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from django.contrib.auth.models import User
+from django.test import Client
+from nolbet.gardens.keys import key_for
+from nolbet.gardens.models import Garden
+from nolbet.gardens.plans import garden_supplies, store_plan, whole_plan
+from nolbet_core.plan.load import read_plan
+
+from tests.core import zoo
+from tests.server.asking import send
+
+BAG = {"form": "bag", "material": "topsoil", "volume_m3": 0.05, "price": "8.90"}
+BULK = {
+    "form": "bulk",
+    "material": "topsoil",
+    "price_per_m3": "62.781630",
+    "step_m3": 0.382277,
+    "minimum_m3": 0.764554,
+    "load_m3": 4.0,
+}
+
+
+def at(garden: Garden, path: str) -> str:
+    """An address within a garden."""
+    return f"/api/gardens/{garden.pk}{path}"
+
+
+def test_sources_are_the_plans_own(signed_in: Client, garden: Garden) -> None:
+    answer = signed_in.get(at(garden, "/sources")).json()
+    assert [supplier["key"] for supplier in answer["suppliers"]] == ["yard"]
+    assert answer["suppliers"][0]["offers"] == [offer | {"fetch": False} for offer in zoo.SUPPLIERS[0]["offers"]]
+    assert answer["stock"] == [{"material": "branches", "volume_m3": 0.05}]
+
+
+def test_a_supplier_is_kept_under_a_key_of_its_own(signed_in: Client, garden: Garden) -> None:
+    body = {"key": "new_supplier", "name": "Yard", "delivery": "45.00", "offers": [BAG, BULK]}
+    made = send(signed_in, "POST", at(garden, "/suppliers"), body)
+    assert made.status_code == 201
+    assert made.json()["key"] == "yard_2"
+    offers = made.json()["offers"]
+    assert offers[0] == BAG | {"fetch": False}
+    assert offers[1] == BULK | {"fetch": False, "price_per_m3": "62.78163"}
+
+
+def test_changed_offers_take_the_place_of_the_old(signed_in: Client, garden: Garden) -> None:
+    body = {"key": "yard", "name": "Pennyfold", "offers": [BAG]}
+    changed = send(signed_in, "PUT", at(garden, "/suppliers/yard"), body).json()
+    assert changed["delivery"] == "0.00"
+    assert [offer["material"] for offer in changed["offers"]] == ["topsoil"]
+    (supplier,) = whole_plan(garden).suppliers
+    assert (supplier.key, supplier.name, len(supplier.offers)) == ("yard", "Pennyfold", 1)
+
+
+def test_a_forgotten_supplier_sells_nothing(signed_in: Client, garden: Garden) -> None:
+    assert signed_in.delete(at(garden, "/suppliers/yard")).status_code == 204
+    assert signed_in.get(at(garden, "/figure")).json()["figures"]["haul"] is None
+    assert signed_in.delete(at(garden, "/suppliers/yard")).status_code == 404
+    assert send(signed_in, "PUT", at(garden, "/suppliers/yard"), {"key": "yard"}).status_code == 404
+
+
+@pytest.mark.parametrize(
+    ("offer", "said"),
+    [
+        (BAG | {"material": "nosuch"}, "isn't on the shelf"),
+        (BAG | {"volume_m3": 0}, "greater than 0"),
+        (BAG | {"price": "8.905"}, "to the cent"),
+        (BAG | {"price": "-1"}, "decimal string"),
+        (BAG | {"colour": "red"}, "not permitted"),
+        (BULK | {"step_m3": -1}, "greater than 0"),
+    ],
+)
+def test_an_offer_that_makes_no_sense_is_refused(
+    signed_in: Client, garden: Garden, offer: dict[str, Any], said: str
+) -> None:
+    answer = send(signed_in, "PUT", at(garden, "/suppliers/yard"), {"key": "yard", "offers": [offer]})
+    assert answer.status_code == 422
+    assert any(said in error["message"] for error in answer.json()["errors"])
+    assert len(whole_plan(garden).suppliers[0].offers) == 2
+
+
+def test_heaps_are_replaced_as_a_whole(signed_in: Client, garden: Garden) -> None:
+    heaps = [{"material": "leaves", "volume_m3": 1.5}, {"material": "compost", "volume_m3": 0.2}]
+    answer = send(signed_in, "PUT", at(garden, "/stock"), {"stock": heaps})
+    assert answer.json()["stock"] == heaps
+    refused = send(signed_in, "PUT", at(garden, "/stock"), {"stock": [{"material": "nosuch", "volume_m3": 1}]})
+    assert refused.json()["errors"][0]["path"] == "stock[0].material"
+    assert signed_in.get(at(garden, "/sources")).json()["stock"] == heaps
+
+
+def test_an_own_material_is_made_changed_and_taken_off(signed_in: Client, garden: Garden) -> None:
+    made = send(signed_in, "POST", at(garden, "/materials"), {"key": "x", "like": "compost", "name": "Heap compost"})
+    assert made.status_code == 201
+    assert made.json()["key"] == "heap_compost"
+    changed = send(
+        signed_in,
+        "PUT",
+        at(garden, "/materials/heap_compost"),
+        {"key": "heap_compost", "like": "compost", "bulk_density_kg_m3": 700},
+    )
+    assert changed.json()["name"] == "Heap compost"
+    shelf = {each["key"]: each for each in signed_in.get(at(garden, "/shelf")).json()}
+    figures = {each["name"]: each for each in shelf["heap_compost"]["properties"]}
+    assert figures["bulk_density_kg_m3"]["value"] == 700
+    assert not figures["bulk_density_kg_m3"]["is_default"]
+    assert figures["moisture"]["is_default"]
+    assert signed_in.delete(at(garden, "/materials/heap_compost")).status_code == 204
+    assert signed_in.delete(at(garden, "/materials/heap_compost")).status_code == 404
+
+
+def test_an_own_material_without_a_name_takes_its_models(signed_in: Client, garden: Garden) -> None:
+    made = send(signed_in, "POST", at(garden, "/materials"), {"key": "x", "like": "compost"}).json()
+    assert (made["key"], made["name"]) == ("compost_2", "Compost")
+
+
+@pytest.mark.parametrize(
+    ("body", "path"),
+    [
+        ({"key": "x", "like": "nosuch"}, "like"),
+        ({"key": "x", "like": "compost", "moisture": 1.5}, "moisture"),
+        ({"key": "x", "like": "compost", "loose_factor": 0.5}, "loose_factor"),
+        ({"key": "x", "like": "compost", "smell": 1}, "smell"),
+    ],
+)
+def test_an_own_material_that_makes_no_sense_is_refused(
+    signed_in: Client, garden: Garden, body: dict[str, Any], path: str
+) -> None:
+    answer = send(signed_in, "POST", at(garden, "/materials"), body)
+    assert answer.status_code == 422
+    assert path in answer.json()["errors"][0]["path"]
+    assert garden.materials.count() == 0
+
+
+def test_what_something_is_made_of_stays_on_the_shelf(signed_in: Client, gardener: User) -> None:
+    document = zoo.plan(
+        zoo.bed(name="Plain", layers=[{"material": "heap", "fill": True}]),
+        zoo.bed(
+            key="other", name="Other", layers=[{"material": "branches", "fill": True, "infill": {"material": "heap"}}]
+        ),
+        materials=[{"key": "heap", "like": "compost", "name": "Heap"}],
+        mixes=[{"key": "half", "name": "Half", "parts": [{"material": "heap", "parts": 1}]}],
+        stock=[{"material": "heap", "volume_m3": 1}],
+    )
+    garden = store_plan(gardener.pk, read_plan(document)[0])
+    refused = signed_in.delete(at(garden, "/materials/heap"))
+    assert refused.status_code == 409
+    for user in ("Plain", "Other", "Half", "your heaps"):
+        assert user in refused.json()["detail"]
+    assert garden.materials.count() == 1
+
+
+def test_a_changed_shelf_shows_in_the_next_figures(signed_in: Client, garden: Garden) -> None:
+    send(signed_in, "POST", at(garden, "/materials"), {"key": "x", "like": "topsoil", "name": "Own soil"})
+    bed = zoo.bed(layers=[{"material": "own_soil", "fill": True}])
+    before = send(signed_in, "POST", at(garden, "/figure/bed"), {"bed": bed}).json()["mass_moist_kg"]
+    body = {"key": "own_soil", "like": "topsoil", "bulk_density_kg_m3": 1000}
+    send(signed_in, "PUT", at(garden, "/materials/own_soil"), body)
+    after = send(signed_in, "POST", at(garden, "/figure/bed"), {"bed": bed}).json()["mass_moist_kg"]
+    assert (before, after) == (pytest.approx(1450), pytest.approx(1000))
+
+
+def test_each_garden_has_a_shelf_of_its_own(gardener: User, stranger: User) -> None:
+    document = zoo.plan(materials=[{"key": "heap", "like": "compost", "name": "Heap"}])
+    mine = store_plan(gardener.pk, read_plan(document)[0])
+    theirs = store_plan(stranger.pk, read_plan(zoo.plan())[0])
+    assert "heap" in garden_supplies(mine).materials
+    assert "heap" not in garden_supplies(theirs).materials
+
+
+def test_bags_lie_so_deep_over_an_area_and_cover_so_much_at_a_depth(signed_in: Client, garden: Garden) -> None:
+    bags = {"material": "compost", "bags": 23, "bag_m3": 0.04}
+    deep = send(signed_in, "POST", at(garden, "/figure/spread"), bags | {"over_m": [4, 2]}).json()
+    assert deep == pytest.approx({"placed_m3": 0.8, "area_m2": 8.0, "depth_m": 0.1})
+    wide = send(signed_in, "POST", at(garden, "/figure/spread"), bags | {"depth_m": 0.05}).json()
+    assert wide["area_m2"] == pytest.approx(16.0)
+
+
+@pytest.mark.parametrize(
+    ("change", "path"),
+    [({}, "over_m"), ({"material": "nosuch", "depth_m": 1}, "material"), ({"bags": 0, "depth_m": 1}, "bags")],
+)
+def test_a_spread_that_lacks_something_says_what(
+    signed_in: Client, garden: Garden, change: dict[str, Any], path: str
+) -> None:
+    body = {"material": "compost", "bags": 23, "bag_m3": 0.04} | change
+    answer = send(signed_in, "POST", at(garden, "/figure/spread"), body)
+    assert answer.status_code == 422
+    assert path in answer.json()["errors"][0]["path"]
+
+
+def test_a_whole_plan_comes_back_as_it_was_stored(gardener: User) -> None:
+    document = zoo.plan(
+        zoo.bed(name="Plain", wall_m=0.05, measured="outside", corner_depths_m=[0.4, 0.4, 0.5, 0.5]),
+        zoo.MIXED_AMOUNTS | {"name": "Mixed", "count": 3, "seen": [{"code": "dust", "reason": "masks are here"}]},
+        materials=[{"key": "heap", "like": "compost", "name": "Heap", "bulk_density_kg_m3": 700.0}],
+        mixes=[{"key": "half", "name": "Half", "parts": [{"material": "heap", "parts": 1.0}]}],
+        stock=[{"material": "heap", "volume_m3": 1.0}, {"material": "leaves", "volume_m3": 2.0}],
+        suppliers=[
+            {"key": "b", "name": "B", "delivery": "1.00", "offers": [BULK, BAG | {"fetch": True}]},
+            {"key": "a", "name": "A", "delivery": "0.00", "offers": []},
+        ],
+    )
+    plan, _ = read_plan(document)
+    assert whole_plan(store_plan(gardener.pk, plan)) == plan
+
+
+@pytest.mark.parametrize(
+    ("name", "taken", "key"),
+    [
+        ("Long table", [], "long_table"),
+        ("Long table", ["long_table"], "long_table_2"),
+        ("Long table", ["long_table", "long_table_2"], "long_table_3"),
+        ("Café bed №1", [], "cafe_bed_no1"),
+        ("4 x 8", [], "own_4_x_8"),
+        ("!!!", [], "own"),
+        ("a" * 90, [], "a" * 50),
+    ],
+)
+def test_keys_are_made_from_names(name: str, taken: list[str], key: str) -> None:
+    assert key_for(name, taken) == key
