@@ -15,12 +15,37 @@ TRIES = 50
 
 
 def section(page: Page) -> None:
-    """The first bed, cut open, its logs chosen."""
+    """The first bed, cut open."""
     page.get_by_role("link", name="Section").click()
     page.locator(".tally-volume").wait_for()
 
 
-PICTURES: dict[str, Callable[[Page], None]] = {"section": section}
+def plot(page: Page) -> None:
+    """All beds at a glance, with bags turned into depth beside them."""
+    page.get_by_role("link", name="Plot").click()
+    page.locator(".small-section").first.wait_for()
+    page.get_by_label("Bags", exact=True).fill("12")
+    page.get_by_label("One bag holds").fill("1.5 cu ft")
+    page.get_by_label("Spread over").fill("4 x 8 ft")
+    page.locator(".bags-answer b").wait_for()
+    page.locator("h1").click()
+
+
+def haul(page: Page) -> None:
+    """What to buy where, one line ticked off."""
+    page.get_by_role("link", name="Haul").click()
+    page.locator(".haul-tick input").first.check()
+    page.locator("h1").click()
+
+
+def shelf(page: Page) -> None:
+    """The gardener's own compost, defaults and own figures side by side."""
+    page.get_by_role("link", name="Shelf").click()
+    page.get_by_role("button", name="Heap compost").click()
+    page.locator(".is-yours").first.wait_for()
+
+
+PICTURES: dict[str, Callable[[Page], None]] = {"section": section, "plot": plot, "haul": haul, "shelf": shelf}
 
 
 def main(address: str, folder: Path) -> None:

@@ -6,7 +6,10 @@ from decimal import Decimal
 from typing import Any
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 from nolbet_core.figure.figures import Figures, HaulFigures
+from nolbet_core.haul.offers import BagOffer, BulkOffer, Supplier, bags_for, bulk_for, drops_for, line_for
 
 from tests.core import zoo
 from tests.core.ask import figures_of
@@ -110,3 +113,115 @@ def test_needs_count_every_bed_alike() -> None:
 
 def test_no_supplier_no_haul() -> None:
     assert figures_of(zoo.plan()).haul is None
+
+
+offers = st.one_of(
+    st.builds(
+        lambda volume, cents, fetch: {
+            "form": "bag",
+            "volume_m3": volume,
+            "price": f"{cents / 100:.2f}",
+            "fetch": fetch,
+        },
+        st.floats(0.01, 0.1),
+        st.integers(100, 3000),
+        st.booleans(),
+    ),
+    st.builds(
+        lambda cents, step, least, load: {
+            "form": "bulk",
+            "price_per_m3": f"{cents / 100:.2f}",
+            "step_m3": step,
+            "minimum_m3": least,
+            "load_m3": load,
+        },
+        st.integers(1000, 20_000),
+        st.one_of(st.none(), st.floats(0.1, 1)),
+        st.floats(0, 2),
+        st.one_of(st.none(), st.floats(1, 8)),
+    ),
+)
+MATERIALS = ("compost", "topsoil", "bark_mulch")
+sellers = st.lists(
+    st.tuples(st.integers(0, 9000), st.lists(st.tuples(st.sampled_from(MATERIALS), offers), max_size=4)),
+    min_size=1,
+    max_size=3,
+)
+wants = st.dictionaries(st.sampled_from(MATERIALS), st.floats(0.05, 4), min_size=1)
+
+
+def hauled(wanted: dict[str, float], sold: list[tuple[int, list[tuple[str, dict[str, Any]]]]]) -> Figures:
+    """Figures of a bed that wants loose volumes, with such sellers about."""
+    layers = [{"material": key, "volume_m3": volume} for key, volume in wanted.items()]
+    suppliers = [
+        {
+            "key": f"seller_{index}",
+            "delivery": f"{cents / 100:.2f}",
+            "offers": [{"material": material, **offer} for material, offer in offered],
+        }
+        for index, (cents, offered) in enumerate(sold)
+    ]
+    return figures_of(zoo.plan(zoo.bed(layers=layers, shape=zoo.shape(4, 2, 3)), suppliers=suppliers))
+
+
+@given(wants, sellers)
+def test_a_haul_meets_every_need_that_somebody_offers(wanted: dict[str, float], sold: Any) -> None:
+    figures = hauled(wanted, sold)
+    assert figures.haul
+    needs = {need.material: need.to_buy_m3 for need in figures.needs}
+    offered = {material for _, each in sold for material, _ in each}
+    bought = {line.material: line for line in figures.haul.lines}
+    assert set(bought) == set(needs) & offered
+    assert set(figures.haul.unmet) == set(needs) - offered
+    for material, line in bought.items():
+        assert line.volume_m3 >= needs[material] - 1.1e-6
+        assert line.left_over_m3 == pytest.approx(max(line.volume_m3 - needs[material], 0), abs=1e-9)
+
+
+@given(wants, sellers)
+def test_a_haul_adds_up_and_is_no_dearer_than_all_bags_or_all_loose(wanted: dict[str, float], sold: Any) -> None:
+    haul = hauled(wanted, sold).haul
+    assert haul
+    assert haul.total == sum((line.price for line in haul.lines), haul.delivery)
+    assert haul.delivery == sum((supplier.delivery for supplier in haul.suppliers), Decimal(0))
+    assert haul.total == sum((supplier.total for supplier in haul.suppliers), Decimal(0))
+    if len(wanted) == 1:
+        for total in (haul.all_bags_total, haul.all_bulk_total):
+            assert total is None or haul.total <= total
+
+
+@given(st.floats(0.001, 40), st.floats(0.005, 2))
+def test_one_bag_less_would_not_do(need_m3: float, bag_m3: float) -> None:
+    count = bags_for(need_m3, bag_m3)
+    assert count * bag_m3 >= need_m3 - 1.1e-6
+    assert (count - 1) * bag_m3 < need_m3
+
+
+@given(st.floats(0.01, 40), st.floats(0.05, 3), st.floats(0, 5))
+def test_one_step_less_would_not_do(need_m3: float, step_m3: float, minimum_m3: float) -> None:
+    offer = BulkOffer("compost", Decimal(10), step_m3, minimum_m3)
+    volume_m3 = bulk_for(need_m3, offer)
+    assert volume_m3 >= max(need_m3, minimum_m3) - 1.1e-6
+    assert volume_m3 / step_m3 == pytest.approx(round(volume_m3 / step_m3), abs=1e-6)
+    assert volume_m3 - step_m3 < max(need_m3, minimum_m3)
+
+
+@pytest.mark.parametrize(
+    ("volumes_m3", "load_m3", "drops"),
+    [([1.0], 4.0, 1), ([4.0], 4.0, 1), ([4.1], 4.0, 2), ([2.0, 3.0], 4.0, 2), ([9.0], None, 1), ([1.0, 1.0], 8.0, 1)],
+)
+def test_drops_are_the_loads_added_up_and_rounded_up_once(
+    volumes_m3: list[float], load_m3: float | None, drops: int
+) -> None:
+    offered = [BulkOffer(f"m{index}", Decimal(1), load_m3=load_m3) for index in range(len(volumes_m3))]
+    supplier = Supplier("yard", "Yard", Decimal(45), tuple(offered))
+    lines = [line_for(supplier, offer, volume) for offer, volume in zip(offered, volumes_m3, strict=True)]
+    assert drops_for(lines) == drops
+
+
+def test_bags_ride_along_with_a_load() -> None:
+    bulk, bag = BulkOffer("compost", Decimal(48), load_m3=4.0), BagOffer("topsoil", 0.05, Decimal("8.90"))
+    supplier = Supplier("yard", "Yard", Decimal(45), (bulk, bag))
+    assert drops_for([line_for(supplier, bulk, 3.0), line_for(supplier, bag, 1.0)]) == 1
+    assert drops_for([line_for(supplier, bag, 1.0)]) == 1
+    assert drops_for([]) == 0

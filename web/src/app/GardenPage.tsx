@@ -32,11 +32,12 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const [save, setSave] = useState<SaveState | null>(null);
   const units = useMutation({
     mutationFn: (wanted: Units) => api.changeUnits(garden.id, wanted),
-    onMutate: (wanted) =>
+    onSuccess: (kept) => queries.setQueryData(["garden", garden.id], kept),
+    // With the line down the page still shows the other units; what the core has said stays as it was said.
+    onError: (_error, wanted) =>
       queries.setQueryData<KeptGarden>(["garden", garden.id], (before) =>
         before ? { ...before, garden: { ...before.garden, units: wanted } } : before,
       ),
-    onSuccess: (kept) => queries.setQueryData(["garden", garden.id], kept),
   });
   const showing = useMemo(
     () => ({ units: garden.garden.units ?? "metric", currency: garden.garden.currency ?? "USD" }) as const,

@@ -1,5 +1,6 @@
 import { NavLink } from "react-router";
 import type { KeptGarden } from "../api/client";
+import { Choice } from "../quantities/Choice";
 import type { Units } from "../quantities/format";
 import type { SaveState } from "../section/session";
 import { BedMark } from "./BedMark";
@@ -14,6 +15,11 @@ type Props = {
   save: SaveState | null;
   onUnits: (units: Units) => void;
 };
+
+const UNITS = [
+  ["ft_in", "ft in"],
+  ["metric", "cm"],
+] as const;
 
 /** The garden, its beds as small sections, what is saved, and the units. */
 export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
@@ -41,12 +47,8 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
       </nav>
       <SaveNote save={save} />
       <KeyDialogs garden={garden} bedPath={bedPath} />
-      <div className="segments top-units" role="group" aria-label="Units">
-        {(["ft_in", "metric"] as const).map((each) => (
-          <button key={each} type="button" aria-pressed={units === each} onClick={() => onUnits(each)}>
-            {each === "ft_in" ? "ft in" : "cm"}
-          </button>
-        ))}
+      <div className="top-units">
+        <Choice label="Units" options={UNITS} value={units} onChoose={onUnits} />
       </div>
     </header>
   );

@@ -1,5 +1,6 @@
 import type { Material } from "../api/client";
 import { showBulkVolume, showMoney, showUnitPrice, showVolume } from "../quantities/format";
+import { Choice } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
@@ -26,6 +27,11 @@ type Props = {
   onRemove: () => void;
 };
 
+const FORMS = [
+  ["bag", "in bags"],
+  ["bulk", "loose"],
+] as const;
+
 /** One offer: in bags of a size, or loose by the m3 in steps. */
 export function OfferRow({ gardenId, number, draft, materials, onChange, onRemove }: Props) {
   const { units, currency } = useShowing();
@@ -43,21 +49,12 @@ export function OfferRow({ gardenId, number, draft, materials, onChange, onRemov
           onChoose={(chosen) => onChange({ material: chosen.key })}
         />
       </div>
-      <div>
-        <span className="measure-label">Sold</span>
-        <div className="segments" role="group" aria-label={`Offer ${number} is sold`}>
-          <button type="button" aria-pressed={draft.form === "bag"} onClick={() => onChange({ form: "bag" })}>
-            in bags
-          </button>
-          <button
-            type="button"
-            aria-pressed={draft.form === "bulk"}
-            onClick={() => onChange({ form: "bulk" })}
-          >
-            loose
-          </button>
-        </div>
-      </div>
+      <Choice
+        label={`Offer ${number} is sold`}
+        options={FORMS}
+        value={draft.form}
+        onChoose={(form) => onChange({ form })}
+      />
       {draft.form === "bag" ? (
         <>
           <MeasureField

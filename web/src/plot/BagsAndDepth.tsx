@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refused, type Material } from "../api/client";
+import { Choice } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -8,6 +9,10 @@ import { MaterialFinder } from "../shelf/MaterialFinder";
 
 type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
 type Asked = "depth" | "area";
+const ASKED = [
+  ["depth", "How deep?"],
+  ["area", "How much area?"],
+] as const;
 
 /** Sizing the other way round: how deep so many bags lie over an area, how much they cover at a depth. */
 export function BagsAndDepth({ gardenId, materials }: Props) {
@@ -34,14 +39,7 @@ export function BagsAndDepth({ gardenId, materials }: Props) {
   return (
     <section className="bags-and-depth" aria-labelledby="bags-title">
       <h2 id="bags-title">Bags, area and depth</h2>
-      <div className="segments" role="group" aria-label="What is asked">
-        <button type="button" aria-pressed={asked === "depth"} onClick={() => setAsked("depth")}>
-          How deep?
-        </button>
-        <button type="button" aria-pressed={asked === "area"} onClick={() => setAsked("area")}>
-          How much area?
-        </button>
-      </div>
+      <Choice label="What is asked" options={ASKED} value={asked} onChoose={setAsked} />
       <MaterialFinder
         gardenId={gardenId}
         label="Of"

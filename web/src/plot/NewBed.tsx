@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState, type FormEvent } from "react";
+import { useEffect, useState, type FormEvent } from "react";
 import { api, Refused, type Bed, type KeptGarden, type Material } from "../api/client";
+import { Choice, TAPE_LAY } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 import "./new-bed.css";
@@ -19,7 +20,8 @@ export function NewBed({ garden, materials, onMade }: Props) {
   const [measured, setMeasured] = useState<"inside" | "outside">("inside");
   const [wall_m, setWall] = useState(0);
   const [fill, setFill] = useState<Material | null>(materials.get(FIRST_FILL) ?? null);
-  const [missing, setMissing] = useState<string | null>(null);
+  const [reading, setReading] = useState<Partial<Record<keyof Measures, string>>>({});
+  const [sent, setSent] = useState(false);
 
   const make = useMutation({
     mutationFn: (bed: Bed) => api.createBed(garden.id, bed),
@@ -32,15 +34,13 @@ export function NewBed({ garden, materials, onMade }: Props) {
     },
   });
 
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
+  const lacking = (["length_m", "width_m", "depth_m"] as const).filter((key) => !measures[key]);
+  const asking = lacking.some((key) => reading[key] === "asking");
+
+  const send = () => {
     const { length_m, width_m, depth_m } = measures;
-    const lacking = [!length_m && "length", !width_m && "width", !depth_m && "depth"].filter(Boolean);
-    if (!length_m || !width_m || !depth_m) {
-      setMissing(`Still to be measured: ${lacking.join(", ")}.`);
-      return;
-    }
-    setMissing(null);
+    if (!length_m || !width_m || !depth_m) return;
+    setSent(false);
     make.mutate({
       key: "new_bed",
       name: name.trim() || `Bed ${garden.beds.length + 1}`,
@@ -50,6 +50,20 @@ export function NewBed({ garden, materials, onMade }: Props) {
       layers: fill ? [{ material: fill.key, fill: true }] : [],
     });
   };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (asking) setHasty(true);
+    else if (lacking.length > 0) setSent(true);
+    else send();
+  };
+  // Sent before the last measure was read: what was typed is waited for, not called missing.
+  const [hasty, setHasty] = useState(false);
+  useEffect(() => {
+    if (!hasty || asking) return;
+    setHasty(false);
+    if (lacking.length > 0) setSent(true);
+    else send();
+  });
 
   const field = (key: keyof Measures, label: string, placeholder: string) => (
     <MeasureField
@@ -60,9 +74,11 @@ export function NewBed({ garden, materials, onMade }: Props) {
       placeholder={placeholder}
       shown=""
       onMeaning={({ values: [value] }) => setMeasures((before) => ({ ...before, [key]: value }))}
-      onTypedState={(unread) =>
-        unread && setMeasures((before) => (before[key] ? { ...before, [key]: undefined } : before))
-      }
+      onReading={(state) => {
+        setReading((before) => (before[key] === state ? before : { ...before, [key]: state }));
+        if (state !== "read")
+          setMeasures((before) => (before[key] ? { ...before, [key]: undefined } : before));
+      }}
     />
   );
 
@@ -87,21 +103,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
           {field("depth_m", "Depth, floor to rim", garden.garden.units === "ft_in" ? "10 in" : "30 cm")}
         </div>
         <div className="new-row">
-          <div>
-            <span className="measure-label">The tape lay</span>
-            <div className="segments" role="group" aria-label="The tape lay">
-              {(["inside", "outside"] as const).map((each) => (
-                <button
-                  key={each}
-                  type="button"
-                  aria-pressed={measured === each}
-                  onClick={() => setMeasured(each)}
-                >
-                  {each}
-                </button>
-              ))}
-            </div>
-          </div>
+          <Choice label="The tape lay" shown options={TAPE_LAY} value={measured} onChoose={setMeasured} />
           <MeasureField
             label="Wall thickness, 0 if none"
             limit="wall"
@@ -121,12 +123,13 @@ export function NewBed({ garden, materials, onMade }: Props) {
             />
           </div>
         </div>
-        {(missing ?? make.error) && (
+        {((sent && lacking.length > 0) || make.error) && (
           <p className="new-problem" role="alert">
-            {missing ??
-              (make.error instanceof Refused
+            {sent && lacking.length > 0
+              ? `Still to be measured: ${lacking.map((key) => key.replace("_m", "")).join(", ")}.`
+              : make.error instanceof Refused
                 ? make.error.problem.detail
-                : "The line is down: nothing is lost, try again.")}
+                : "The line is down: nothing is lost, try again."}
           </p>
         )}
         <button type="submit" className="main-button" disabled={make.isPending}>

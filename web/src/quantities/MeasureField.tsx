@@ -1,6 +1,6 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
 import type { LimitName, Meaning } from "../api/client";
-import { useReading } from "./useReading";
+import { useReading, type ReadState } from "./useReading";
 import "./measure-field.css";
 
 type Props = {
@@ -16,7 +16,8 @@ type Props = {
   placeholder?: string;
   width?: string;
   autoFocus?: boolean;
-  onTypedState?: (unread: boolean) => void;
+  /** Told whenever what is typed is understood, refused, or still asked about. */
+  onReading?: (state: ReadState["state"]) => void;
 };
 
 /**
@@ -33,11 +34,10 @@ export function MeasureField(props: Props) {
   const taken = useRef<string | null>(null);
 
   const meaning = reading.state === "read" ? reading.meaning : null;
-  const unread = typed !== null && !meaning;
-  const { onTypedState } = props;
+  const { onReading } = props;
   useEffect(() => {
-    onTypedState?.(unread);
-  }, [unread, onTypedState]);
+    onReading?.(reading.state);
+  }, [reading.state, onReading]);
 
   const take = (chosen: Meaning) => {
     if (taken.current !== typed) onMeaning(chosen);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Bed, BedFigures } from "../api/client";
+import { Choice, TAPE_LAY } from "../quantities/Choice";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -51,6 +52,11 @@ export function BedHead({ bed, figures, onEdit }: Props) {
     </header>
   );
 }
+
+const WORKED_FROM = [
+  ["both_sides", "both sides"],
+  ["one_side", "one side"],
+] as const;
 
 const CORNERS = ["Left front", "Right front", "Right back", "Left back"] as const;
 
@@ -120,21 +126,13 @@ function MoreMeasures({ bed, figures, onEdit }: Props) {
   const measured = bed.measured ?? "inside";
   return (
     <div className="more-measures">
-      <div>
-        <span className="measure-label">The tape lay</span>
-        <div className="segments" role="group" aria-label="The tape lay">
-          {(["inside", "outside"] as const).map((each) => (
-            <button
-              key={each}
-              type="button"
-              aria-pressed={measured === each}
-              onClick={() => onEdit({ ...bed, measured: each })}
-            >
-              {each}
-            </button>
-          ))}
-        </div>
-      </div>
+      <Choice
+        label="The tape lay"
+        shown
+        options={TAPE_LAY}
+        value={measured}
+        onChoose={(each) => onEdit({ ...bed, measured: each })}
+      />
       <MeasureField
         label="Wall thickness"
         limit="wall"
@@ -156,21 +154,13 @@ function MoreMeasures({ bed, figures, onEdit }: Props) {
         shown={String(bed.count ?? 1)}
         onMeaning={({ values: [count = 1] }) => onEdit({ ...bed, count })}
       />
-      <div>
-        <span className="measure-label">Worked from</span>
-        <div className="segments" role="group" aria-label="Worked from">
-          {(["both_sides", "one_side"] as const).map((each) => (
-            <button
-              key={each}
-              type="button"
-              aria-pressed={(bed.worked_from ?? "both_sides") === each}
-              onClick={() => onEdit({ ...bed, worked_from: each })}
-            >
-              {each === "both_sides" ? "both sides" : "one side"}
-            </button>
-          ))}
-        </div>
-      </div>
+      <Choice
+        label="Worked from"
+        shown
+        options={WORKED_FROM}
+        value={bed.worked_from ?? "both_sides"}
+        onChoose={(each) => onEdit({ ...bed, worked_from: each })}
+      />
       <MeasureField
         label="Reach over the edge"
         limit="reach"

@@ -1,5 +1,7 @@
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { typedLength } from "../quantities/format";
+import { Choice } from "../quantities/Choice";
+import { Quantity } from "../quantities/Quantity";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
@@ -19,9 +21,13 @@ type Props = {
   onRemove: () => void;
 };
 
-const WAYS = ["thickness", "volume", "share", "fill"] as const;
-type Way = (typeof WAYS)[number];
-const WAY_NAMES: Record<Way, string> = { thickness: "Depth", volume: "Volume", share: "Share", fill: "Fill" };
+type Way = "thickness" | "volume" | "share" | "fill";
+const WAYS: readonly (readonly [Way, string])[] = [
+  ["thickness", "Depth"],
+  ["volume", "Volume"],
+  ["share", "Share"],
+  ["fill", "Fill"],
+];
 
 /** What can be changed about the chosen layer, on its card. */
 export function LayerTools(props: Props) {
@@ -74,13 +80,12 @@ function BulkTools(props: Props) {
   };
   return (
     <>
-      <div className="segments" role="group" aria-label={`How much ${figured.name}`}>
-        {WAYS.map((each) => (
-          <button key={each} type="button" aria-pressed={each === way} onClick={() => choose(each)}>
-            {WAY_NAMES[each]}
-          </button>
-        ))}
-      </div>
+      <Choice label={`How much ${figured.name}`} options={WAYS} value={way} onChoose={choose} />
+      <p className="layer-books">
+        <Quantity kind="volume" value={figured.loose_m3} /> loose as bought,{" "}
+        <Quantity kind="volume" value={figured.solid_m3} /> without voids,{" "}
+        <Quantity kind="mass" value={figured.mass_moist_kg} /> as delivered{figures.count > 1 && ", each bed"}
+      </p>
       <LiftsField {...props} />
       {figured.void_share > 0 && <PackTools {...props} />}
     </>
@@ -109,7 +114,14 @@ function LiftsField({ bed, index, layer, figured, onEdit }: Props) {
         }
       />
       <span className="layer-aside">
-        {lifts > 1 ? `lifts of ${typedLength(figured.lift_m, units)} each` : "lift"}
+        {lifts > 1 ? (
+          <>
+            lifts of {typedLength(figured.lift_m, units)} each,{" "}
+            <Quantity kind="volume" value={figured.lift_loose_m3} /> loose
+          </>
+        ) : (
+          "lift"
+        )}
       </span>
     </div>
   );

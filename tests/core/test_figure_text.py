@@ -1,0 +1,62 @@
+"""What `nolbet figure` prints for a person: every figure with its unit, in the garden's units first."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+from typing import Any
+
+import pytest
+from nolbet_cli.main import main
+
+from tests.core import zoo
+
+
+def printed(tmp_path: Path, capsys: pytest.CaptureFixture[str], *beds: dict[str, Any], **changes: Any) -> str:
+    """The text for a plan."""
+    file = tmp_path / "plan.nolbet.json"
+    file.write_text(json.dumps(zoo.plan(*beds, **changes)))
+    assert main(["figure", str(file)]) == 0
+    return capsys.readouterr().out
+
+
+def test_a_metric_garden_is_told_in_metric_first(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    text = printed(tmp_path, capsys, zoo.bed(count=2))
+    assert '2 m x 1 m x 50 cm deep (6\' 6 3/4" x 3\' 3 3/8" x 19 5/8")' in text
+    assert "2 alike (figures for one)" in text
+    assert "1,450 kg as delivered, 1,800 kg wet through" in text
+
+
+def test_layers_stand_top_to_bottom_with_their_packing(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    lines = [line for line in printed(tmp_path, capsys, zoo.MIXED_AMOUNTS).splitlines() if line.startswith("  - ")]
+    assert [line.split()[1] for line in lines] == ["Topsoil", "Leaves", "Compost", "Branches", "Cardboard"]
+    assert "packed with 84 L" in lines[3]
+    assert lines[4].endswith("4.00 m²")
+
+
+def test_what_is_over_and_what_is_worth_a_look_is_told(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    text = printed(tmp_path, capsys, zoo.OVERFULL)
+    assert "over             10 cm, 200 L" in text
+    assert "stop: The layers stand 10 cm, 200 L over the rim." in text
+
+
+def test_needs_and_haul_are_told_with_their_sums(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    bed = zoo.bed(layers=[{"material": "compost", "volume_m3": 0.1}, {"material": "topsoil", "volume_m3": 0.1}])
+    text = printed(tmp_path, capsys, bed, suppliers=zoo.SUPPLIERS, stock=[{"material": "compost", "volume_m3": 0.03}])
+    assert "115 L loose, 30 L on hand, 85 L to buy" in text
+    assert "Pennyfold yard: Compost, 3 bags of 40 L, $18.60" in text
+    assert "delivery $45.00" in text
+    assert "total $63.60" in text
+    assert "nobody offers topsoil" in text
+
+
+def test_the_schema_is_printed(capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["schema"]) == 0
+    assert json.loads(capsys.readouterr().out)["title"] == "Nolbet plan file"
+
+
+def test_no_command_is_told_what_there_is(capsys: pytest.CaptureFixture[str]) -> None:
+    with pytest.raises(SystemExit) as ended:
+        main([])
+    assert ended.value.code == 2
+    assert "COMMAND" in capsys.readouterr().err
