@@ -11,13 +11,13 @@ from django.test import Client
 from django.urls import path
 from ninja import NinjaAPI, Schema
 from ninja.security import SessionAuth
+
+from bench.measure import Measure, compare
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import store_plan
 from nolbet.urls import urlpatterns as nolbet_urls
 from nolbet_core.plan.load import read_plan
-
-from bench.measure import Measure, compare
 
 ROUNDS = 300
 LIMIT = 2.0

@@ -5,11 +5,10 @@ from __future__ import annotations
 import gc
 from typing import Any
 
-from nolbet_core.figure.walk import figure_beds
-from nolbet_core.plan.load import read_plan
-
 from bench.api import EIGHT_LAYERS
 from bench.measure import Measure, compare
+from nolbet_core.figure.walk import figure_beds
+from nolbet_core.plan.load import read_plan
 
 LIMIT = 11.0
 ROUNDS = 9

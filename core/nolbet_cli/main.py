@@ -9,6 +9,8 @@ from collections.abc import Sequence
 from dataclasses import replace
 from pathlib import Path
 
+from nolbet_cli.figure_text import figures_text
+from nolbet_cli.shelf_text import shelf_json, shelf_text
 from nolbet_core.figure.figures import Figures
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.figure.written import written_json
@@ -16,9 +18,6 @@ from nolbet_core.plan.load import LARGEST_BYTES, load_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.schema import plan_schema
 from nolbet_core.shelf.library import search, standard_shelf
-
-from nolbet_cli.figure_text import figures_text
-from nolbet_cli.shelf_text import shelf_json, shelf_text
 
 BROKEN = 2
 

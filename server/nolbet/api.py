@@ -5,7 +5,10 @@ from __future__ import annotations
 from ninja import NinjaAPI
 from ninja.security import SessionAuth
 
+from nolbet.account.router import router as account_router
 from nolbet.figure.router import router as figure_router
+from nolbet.gardens.beds import router as beds_router
+from nolbet.gardens.files import router as files_router
 from nolbet.gardens.router import router as gardens_router
 from nolbet.haul.router import router as haul_router
 from nolbet.problems import map_errors
@@ -14,7 +17,10 @@ from nolbet.shelf.router import router as shelf_router
 
 api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_url=None, openapi_url=None)
 map_errors(api)
+api.add_router("/account", account_router)
+api.add_router("/gardens", files_router)
 api.add_router("/gardens", gardens_router)
+api.add_router("/gardens", beds_router)
 api.add_router("/gardens", figure_router)
 api.add_router("/gardens", haul_router)
 api.add_router("/quantities", quantities_router)

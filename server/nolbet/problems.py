@@ -8,11 +8,12 @@ from typing import Any
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
-from nolbet_core.plan.problems import PlanProblem, path_of
 from pydantic import Field
 
+from nolbet.account.errors import Locked, Refusal, WrongPassword
 from nolbet.gardens.errors import InUse, Missing, StaleSave
 from nolbet.gardens.schemas import kept_bed
+from nolbet_core.plan.problems import PlanProblem, path_of
 
 MEDIA_TYPE = "application/problem+json"
 
@@ -88,6 +89,27 @@ def _on_http(request: HttpRequest, error: HttpError) -> HttpResponse:
     return problem_response(error.status_code, "Can't be done", str(error))
 
 
+class CsrfMissing(Exception):  # noqa: N818 - it says what happened
+    """A request without this page's token."""
+
+
+def _on_csrf(request: HttpRequest, error: CsrfMissing) -> HttpResponse:
+    return csrf_failure(request)
+
+
+def _on_refusal(request: HttpRequest, error: Refusal) -> HttpResponse:
+    place = {"path": error.path, "message": error.message}
+    return problem_response(422, "Can't be taken", f"{error.path}: {error.message}", errors=[place])
+
+
+def _on_wrong_password(request: HttpRequest, error: WrongPassword) -> HttpResponse:
+    return problem_response(401, "Not signed in", "The name and the password don't go together.")
+
+
+def _on_locked(request: HttpRequest, error: Locked) -> HttpResponse:
+    return problem_response(429, "Locked for now", "Too many wrong passwords. Try again in an hour.")
+
+
 HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     PlanProblem: _on_plan,
     ValidationError: _on_validation,
@@ -96,7 +118,17 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     InUse: _on_use,
     AuthenticationError: _on_nobody,
     HttpError: _on_http,
+    CsrfMissing: _on_csrf,
+    Refusal: _on_refusal,
+    WrongPassword: _on_wrong_password,
+    Locked: _on_locked,
 }
+
+
+def locked_out(request: HttpRequest, *rest: object) -> HttpResponse:
+    """The answer to somebody who is locked out, wherever they ask."""
+    del rest
+    return _on_locked(request, Locked())
 
 
 def map_errors(api: NinjaAPI) -> None:

@@ -5,11 +5,11 @@ from __future__ import annotations
 from typing import Any
 
 from django.contrib.auth.models import User
+from playwright.sync_api import Page, expect
+
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import store_plan
 from nolbet_core.plan.load import read_plan
-from playwright.sync_api import Page, expect
-
 from tests.core import zoo
 
 STORES = [

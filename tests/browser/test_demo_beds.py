@@ -9,11 +9,11 @@ from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
+from playwright.sync_api import Locator, Page, expect
+
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.plans import store_plan
 from nolbet_core.plan.load import read_plan
-from playwright.sync_api import Locator, Page, expect
-
 from tests.browser.gardens import saved
 
 pytestmark = pytest.mark.browser

@@ -6,11 +6,11 @@ import re
 
 import pytest
 from django.contrib.auth.models import User
+from playwright.sync_api import Page, expect
+
 from nolbet.gardens.models import Bed
 from nolbet.gardens.plans import store_plan
 from nolbet_core.plan.load import read_plan
-from playwright.sync_api import Page, expect
-
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser

@@ -10,10 +10,10 @@ from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
-from nolbet.gardens.plans import whole_plan
-from nolbet_cli.main import main
 from playwright.sync_api import Page, expect
 
+from nolbet.gardens.plans import whole_plan
+from nolbet_cli.main import main
 from tests.browser.gardens import BRANCHY, keep, open_section
 
 pytestmark = pytest.mark.browser

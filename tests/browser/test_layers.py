@@ -7,9 +7,9 @@ from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
-from nolbet.gardens.models import Bed
 from playwright.sync_api import Locator, Page, expect
 
+from nolbet.gardens.models import Bed
 from tests.browser.gardens import BRANCHY, keep, open_section, saved
 from tests.core import zoo
 

@@ -9,8 +9,9 @@ import pkgutil
 from collections.abc import Iterator
 from types import ModuleType
 
-import nolbet_core
 from pydantic import BaseModel
+
+import nolbet_core
 
 UNITS = {
     "_m": "m", "_m2": "m2", "_m3": "m3", "_kg": "kg", "_kg_m3": "kg/m3", "_kg_m2": "kg/m2", "_deg": "deg",

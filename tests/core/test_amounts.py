@@ -5,6 +5,7 @@ from __future__ import annotations
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+
 from nolbet_core.shapes.box import Box, build_box
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.fill import fill_bed

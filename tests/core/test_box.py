@@ -5,11 +5,11 @@ from __future__ import annotations
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+
 from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags
 from nolbet_core.shapes.box import build_box
 from nolbet_core.shapes.hollow import ShapeProblem
-
 from tests.core import zoo
 from tests.core.ask import bed_of
 from tests.core.zoo import FT, IN

@@ -10,8 +10,8 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from nolbet_cli.main import main
 
+from nolbet_cli.main import main
 from tests.core import zoo
 
 DEMO = Path(__file__).resolve().parents[2] / "server" / "nolbet" / "demo" / "brackwater.nolbet.json"

@@ -8,11 +8,11 @@ from pathlib import Path
 
 import jsonschema
 import pytest
+
 from nolbet_core.findings.buying import BUYING_CODES
 from nolbet_core.findings.every import BED_FINDINGS
 from nolbet_core.plan.load import load_plan
 from nolbet_core.plan.schema import plan_schema
-
 from tests.core.ask import figures_of
 from tests.core.names import model_fields, public_definitions, unit_of
 

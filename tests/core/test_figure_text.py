@@ -7,8 +7,8 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from nolbet_cli.main import main
 
+from nolbet_cli.main import main
 from tests.core import zoo
 
 

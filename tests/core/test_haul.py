@@ -8,9 +8,9 @@ from typing import Any
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+
 from nolbet_core.figure.figures import Figures, HaulFigures
 from nolbet_core.haul.offers import BagOffer, BulkOffer, Supplier, bags_for, bulk_for, drops_for, line_for
-
 from tests.core import zoo
 from tests.core.ask import figures_of
 

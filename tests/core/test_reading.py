@@ -7,11 +7,11 @@ from decimal import Decimal
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+
 from nolbet_core.quantities import show
 from nolbet_core.quantities.limits import LIMITS, Kind
 from nolbet_core.quantities.reading import Context, Reading, read
 from nolbet_core.quantities.units import INCH_M, Contents, System
-
 from tests.core import typed
 
 FT_IN = Context(System.FT_IN)

@@ -8,11 +8,11 @@ from typing import Any
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+
 from nolbet_cli.main import main
 from nolbet_core.plan.load import read_plan
 from nolbet_core.shelf.library import search, standard_shelf
 from nolbet_core.shelf.material import UNITS, YOURS, Material, own_material
-
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of
 

@@ -7,6 +7,7 @@ from decimal import Decimal
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+
 from nolbet_core.quantities import show
 from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3, INCH_M, POUND_KG, System
 

@@ -6,9 +6,9 @@ from itertools import pairwise
 from typing import Any
 
 import pytest
+
 from nolbet_core.figure.written import written_document
 from nolbet_core.shelf.library import standard_shelf
-
 from tests.core import zoo
 from tests.core.ask import bed_of
 from tests.page.asking import ask_page

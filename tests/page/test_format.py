@@ -7,7 +7,6 @@ from typing import Any
 
 from nolbet_core.quantities import show
 from nolbet_core.quantities.units import System
-
 from tests.page.asking import ask_page
 
 VALUES = [0.0, 1e-4, 0.0031, 0.0254, 0.03, 0.0762, 0.08, 0.155, 0.6096, 0.6, 0.99, 1.0, 1.143, 2.4, 12.345, 99.99]

@@ -6,12 +6,12 @@ from typing import Any
 
 import pytest
 from django.test import Client
+
 from nolbet.demo.load import load_demo
 from nolbet.demo.sign_in import GARDENER
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import whole_plan
 from nolbet_core.figure.written import written_document
-
 from tests.core import zoo
 from tests.core.ask import figures_of
 from tests.server.asking import send

@@ -6,9 +6,10 @@ import pytest
 from django.core.exceptions import PermissionDenied
 from django.http import HttpResponse
 from django.test import Client, RequestFactory
+from pytest_django.fixtures import Settings
+
 from nolbet.demo.load import load_demo
 from nolbet.demo.sign_in import DemoSignIn
-from pytest_django.fixtures import Settings
 
 MIDDLEWARE = "nolbet.demo.sign_in.DemoSignIn"
 

@@ -21,7 +21,7 @@ def load_plan(content: bytes) -> tuple[Plan, Supplies]:
 
     Raises PlanProblem with the path of the first key at fault.
     """
-    return read_plan(_parse(content))
+    return read_plan(parse_document(content))
 
 
 def read_plan(document: Any) -> tuple[Plan, Supplies]:
@@ -49,7 +49,8 @@ def _first(problems: list[PlanProblem]) -> PlanProblem:
     return next((problem for problem in problems if "isn't a key" in problem.message), problems[0])
 
 
-def _parse(content: bytes) -> Any:
+def parse_document(content: bytes) -> Any:
+    """The JSON document of a plan file's bytes. Raises PlanProblem where it is none."""
     if len(content) > LARGEST_BYTES:
         raise PlanProblem("", f"the file is over {LARGEST_BYTES // 1024 // 1024} MB, more than a plan file may be")
     try:

@@ -6,10 +6,10 @@ from pathlib import Path
 
 from django.contrib.auth import get_user_model
 from django.db import transaction
-from nolbet_core.plan.load import load_plan
 
 from nolbet.demo.sign_in import GARDENER
 from nolbet.gardens.plans import store_plan
+from nolbet_core.plan.load import load_plan
 
 PLAN_FILE = Path(__file__).with_name("brackwater.nolbet.json")
 

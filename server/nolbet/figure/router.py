@@ -6,6 +6,10 @@ from typing import Annotated
 
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
+from pydantic import Field
+
+from nolbet.gardens.owned import own_garden
+from nolbet.gardens.plans import garden_plan, garden_supplies, whole_plan
 from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.tally import TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_bed, figure_plan
@@ -15,10 +19,6 @@ from nolbet_core.plan.check import check_bed, unknown_key
 from nolbet_core.plan.fields import BagM3, DepthM, LengthM
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags
-from pydantic import Field
-
-from nolbet.gardens.owned import own_garden
-from nolbet.gardens.plans import garden_plan, garden_supplies, whole_plan
 
 router = Router(tags=["figure"])
 

@@ -23,6 +23,7 @@ class Garden(models.Model):
     first_frost = models.CharField(max_length=5, null=True, blank=True)
     created_at = models.DateTimeField(auto_now_add=True)
     shelf_stamp = models.UUIDField(default=uuid.uuid4, editable=False)
+    deleted_at = models.DateTimeField(null=True, blank=True)
 
     class Meta:
         ordering = ["id"]
@@ -48,6 +49,7 @@ class Bed(models.Model):
     cut_version = models.PositiveIntegerField(default=CUT_VERSION)
     revision = models.PositiveIntegerField(default=1)
     saved_at = models.DateTimeField(auto_now=True)
+    deleted_at = models.DateTimeField(null=True, blank=True)
 
     class Meta:
         ordering = ["position", "id"]
@@ -55,3 +57,39 @@ class Bed(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+    def remember(self, restores: int | None = None) -> None:
+        """Put the bed as it is now into its history. restores: the revision that it brings back, where it does."""
+        BedVersion.objects.create(
+            bed=self,
+            revision=self.revision,
+            restores=restores,
+            name=self.name,
+            count=self.count,
+            cut=self.cut,
+            cut_version=self.cut_version,
+            saved_at=self.saved_at,
+        )
+
+
+class BedVersion(models.Model):
+    """A bed as it was saved once. Nothing that was saved is ever written over.
+
+    restores: the revision whose content came back by undo, redo or from the history, where it did.
+    """
+
+    bed = models.ForeignKey(Bed, on_delete=models.CASCADE, related_name="versions")
+    revision = models.PositiveIntegerField()
+    restores = models.PositiveIntegerField(null=True, blank=True)
+    name = models.CharField(max_length=80)
+    count = models.PositiveIntegerField(default=1)
+    cut = models.JSONField()
+    cut_version = models.PositiveIntegerField(default=CUT_VERSION)
+    saved_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ["-revision"]
+        constraints = [models.UniqueConstraint(fields=["bed", "revision"], name="bed_revision_once")]
+
+    def __str__(self) -> str:
+        return f"{self.name}, revision {self.revision}"

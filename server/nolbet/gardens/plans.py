@@ -5,15 +5,14 @@ from __future__ import annotations
 from typing import Any
 from uuid import UUID
 
+from nolbet.gardens.models import Bed, BedVersion, Garden
+from nolbet.haul.storing import keep_supplier, replace_stock, stock_plan, suppliers_plan
+from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.check import Supplies, gather_supplies
 from nolbet_core.plan.garden import FORMAT, Plan, PlanMix
 from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
-
-from nolbet.gardens.models import Bed, Garden
-from nolbet.haul.storing import keep_supplier, replace_stock, stock_plan, suppliers_plan
-from nolbet.shelf.models import Mix, OwnMaterial
 
 GARDEN_KEYS = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost")
 COLUMNS = {"key", "name", "count"}
@@ -24,9 +23,10 @@ def garden_plan(garden: Garden) -> PlanGarden:
     return PlanGarden(**{key: getattr(garden, key) for key in GARDEN_KEYS})
 
 
-def bed_plan(bed: Bed) -> plan_bed.Bed:
-    """A kept bed as the plan writes it."""
-    return plan_bed.Bed.model_validate({**bed.cut, "key": bed.key, "name": bed.name, "count": bed.count})
+def bed_plan(bed: Bed | BedVersion) -> plan_bed.Bed:
+    """A kept bed, or a version of one, as the plan writes it."""
+    key = bed.key if isinstance(bed, Bed) else bed.bed.key
+    return plan_bed.Bed.model_validate({**bed.cut, "key": key, "name": bed.name, "count": bed.count})
 
 
 def cut_of(bed: plan_bed.Bed) -> dict[str, Any]:
@@ -62,7 +62,7 @@ def whole_plan(garden: Garden) -> Plan:
         garden=garden_plan(garden),
         materials=materials_plan(garden),
         mixes=mixes_plan(garden),
-        beds=[bed_plan(bed) for bed in garden.beds.all()],
+        beds=[bed_plan(bed) for bed in garden.beds.filter(deleted_at=None)],
         stock=stock_plan(garden),
         suppliers=suppliers_plan(garden),
     )
@@ -72,15 +72,16 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
     """Keep a checked plan as a new garden of an owner."""
     garden = Garden.objects.create(owner_id=owner_id, **{key: getattr(plan.garden, key) for key in GARDEN_KEYS})
     for own in plan.materials:
-        figures = own.model_dump(exclude={"key", "name", "like"}, exclude_none=True)
+        figures = figures_of(own)
         OwnMaterial.objects.create(garden=garden, key=own.key, name=own.name or own.key, like=own.like, figures=figures)
     for mix in plan.mixes:
         parts = [part.model_dump() for part in mix.parts]
         Mix.objects.create(garden=garden, key=mix.key, name=mix.name or mix.key, parts=parts)
     for position, bed in enumerate(plan.beds):
-        Bed.objects.create(
+        kept = Bed.objects.create(
             garden=garden, key=bed.key, name=bed.title, count=bed.count, position=position, cut=cut_of(bed)
         )
+        kept.remember()
     replace_stock(garden, plan.stock)
     for supplier in plan.suppliers:
         keep_supplier(garden, supplier.key, supplier)
@@ -90,6 +91,11 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
 def material_plan(own: OwnMaterial) -> PlanMaterial:
     """A kept own material as the plan writes it."""
     return PlanMaterial(key=own.key, name=own.name, like=own.like, **own.figures)
+
+
+def figures_of(own: PlanMaterial) -> dict[str, Any]:
+    """The figures that an own material gives itself."""
+    return own.model_dump(exclude={"key", "name", "like"}, exclude_none=True)
 
 
 def materials_plan(garden: Garden) -> list[PlanMaterial]:

@@ -1,39 +1,50 @@
-"""Gardens and beds: list, load, add, save."""
+"""Gardens: list, load, add, copy, change, and the bin that deleted ones lie in."""
 
 from __future__ import annotations
 
 from django.http import HttpRequest
+from django.utils import timezone
 from ninja import Router, Status
-from nolbet_core.figure.walk import figure_bed
 
+from nolbet.gardens.bin import bin_garden, empty_what_is_old, take_garden_back
 from nolbet.gardens.models import Garden
-from nolbet.gardens.owned import own_bed, own_garden
-from nolbet.gardens.plans import garden_plan, garden_supplies
-from nolbet.gardens.saving import add_bed, save_bed
-from nolbet.gardens.schemas import (
-    ChangedBed,
-    ChangedUnits,
-    GardenHead,
-    KeptBed,
-    KeptGarden,
-    NewBed,
-    kept_bed,
-    kept_garden,
-)
+from nolbet.gardens.owned import own_garden, signed_in_id
+from nolbet.gardens.plans import GARDEN_KEYS, store_plan, whole_plan
+from nolbet.gardens.schemas import ChangedUnits, GardenHead, KeptGarden, NewGarden, garden_head, kept_garden
+from nolbet_core.plan.garden import FORMAT, Plan
 
 router = Router(tags=["gardens"])
 
 
 @router.get("", response=list[GardenHead])
-def list_gardens(request: HttpRequest) -> list[Garden]:
-    """The signed-in gardener's gardens."""
-    return list(Garden.objects.filter(owner_id=request.user.pk))
+def list_gardens(request: HttpRequest) -> list[GardenHead]:
+    """The signed-in gardener's gardens; those in the bin come last, with when they were put there."""
+    empty_what_is_old(signed_in_id(request), timezone.now())
+    gardens = Garden.objects.filter(owner_id=signed_in_id(request))
+    return [garden_head(garden) for garden in sorted(gardens, key=lambda each: each.deleted_at is not None)]
+
+
+@router.post("", response={201: KeptGarden}, exclude_none=True)
+def create_garden(request: HttpRequest, new: NewGarden) -> Status[KeptGarden]:
+    """Keep a new garden without beds."""
+    garden = store_plan(signed_in_id(request), Plan(format=FORMAT, garden=new.garden))
+    return Status(201, kept_garden(garden))
 
 
 @router.get("/{garden_id}", response=KeptGarden, exclude_none=True)
 def load_garden(request: HttpRequest, garden_id: int) -> KeptGarden:
     """A garden with its beds."""
     return kept_garden(own_garden(request, garden_id))
+
+
+@router.put("/{garden_id}", response=KeptGarden, exclude_none=True)
+def change_garden(request: HttpRequest, garden_id: int, changed: NewGarden) -> KeptGarden:
+    """Keep a garden's name, money, units and place."""
+    garden = own_garden(request, garden_id)
+    for key in GARDEN_KEYS:
+        setattr(garden, key, getattr(changed.garden, key))
+    garden.save()
+    return kept_garden(garden)
 
 
 @router.put("/{garden_id}/units", response=KeptGarden, exclude_none=True)
@@ -45,17 +56,23 @@ def change_units(request: HttpRequest, garden_id: int, changed: ChangedUnits) ->
     return kept_garden(garden)
 
 
-@router.post("/{garden_id}/beds", response={201: KeptBed}, exclude_none=True)
-def create_bed(request: HttpRequest, garden_id: int, new: NewBed) -> Status[KeptBed]:
-    """Keep a new bed. It has to hold together, as every bed kept."""
-    garden = own_garden(request, garden_id)
-    figure_bed(new.bed, garden_plan(garden), garden_supplies(garden))
-    return Status(201, kept_bed(add_bed(garden, new.bed)))
+@router.post("/{garden_id}/copy", response={201: KeptGarden}, exclude_none=True)
+def copy_garden(request: HttpRequest, garden_id: int) -> Status[KeptGarden]:
+    """Keep a copy of a garden with everything in it."""
+    plan = whole_plan(own_garden(request, garden_id))
+    name = f"{plan.garden.name}, copy"[:80]
+    copied = plan.model_copy(update={"garden": plan.garden.model_copy(update={"name": name})})
+    return Status(201, kept_garden(store_plan(signed_in_id(request), copied)))
 
 
-@router.put("/{garden_id}/beds/{key}", response=KeptBed, exclude_none=True)
-def change_bed(request: HttpRequest, garden_id: int, key: str, changed: ChangedBed) -> KeptBed:
-    """Keep a changed bed, if nobody changed it since."""
-    kept = own_bed(request, garden_id, key)
-    figure_bed(changed.bed, garden_plan(kept.garden), garden_supplies(kept.garden))
-    return kept_bed(save_bed(kept.pk, changed.revision, changed.bed))
+@router.delete("/{garden_id}", response={204: None})
+def delete_garden(request: HttpRequest, garden_id: int) -> Status[None]:
+    """Put a garden into the bin, whence it comes back for 30 days."""
+    bin_garden(own_garden(request, garden_id), timezone.now())
+    return Status(204, None)
+
+
+@router.post("/{garden_id}/take-back", response=KeptGarden, exclude_none=True)
+def restore_garden(request: HttpRequest, garden_id: int) -> KeptGarden:
+    """Take a garden out of the bin."""
+    return kept_garden(take_garden_back(signed_in_id(request), garden_id))

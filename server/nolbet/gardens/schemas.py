@@ -6,11 +6,14 @@ from datetime import datetime
 from typing import Literal
 
 from ninja import Schema
+from pydantic import Field
+
+from nolbet.gardens.history import Steps
+from nolbet.gardens.importing import Kind, State
+from nolbet.gardens.models import Bed, BedVersion, Garden
+from nolbet.gardens.plans import bed_plan, garden_plan
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.garden import Garden as PlanGarden
-
-from nolbet.gardens.models import Bed, Garden
-from nolbet.gardens.plans import bed_plan, garden_plan
 
 
 class KeptBed(Schema):
@@ -27,6 +30,8 @@ class GardenHead(Schema):
 
     id: int
     name: str
+    beds: int
+    deleted_at: datetime | None
 
 
 class KeptGarden(Schema):
@@ -37,6 +42,12 @@ class KeptGarden(Schema):
     beds: list[KeptBed]
 
 
+class NewGarden(Schema):
+    """A garden to add."""
+
+    garden: PlanGarden
+
+
 class NewBed(Schema):
     """A bed to add; its key is made from its name."""
 
@@ -44,16 +55,78 @@ class NewBed(Schema):
 
 
 class ChangedBed(Schema):
-    """A bed to save, with the revision that the change was made from."""
+    """A bed to save, with the revision that the change was made from, and the one it brings back where it does."""
 
     revision: int
     bed: plan_bed.Bed
+    restores: int | None = None
 
 
 class ChangedUnits(Schema):
     """The units to show a garden in."""
 
     units: Literal["ft_in", "metric"]
+
+
+class Version(Schema):
+    """A bed as it was saved once."""
+
+    revision: int
+    saved_at: datetime
+    restores: int | None
+    bed: plan_bed.Bed
+
+
+class History(Schema):
+    """A bed's versions, newest first, and the revisions that undo and redo lead through, the nearest first."""
+
+    versions: list[Version]
+    past: list[int]
+    future: list[int]
+
+
+class BinnedBed(Schema):
+    """A bed in the bin."""
+
+    key: str
+    deleted_at: datetime
+    bed: plan_bed.Bed
+
+
+class PlanFile(Schema):
+    """A plan file's text, at most 2 MB."""
+
+    text: str = Field(max_length=2 * 1024 * 1024)
+
+
+class PlanPlace(Schema):
+    """One thing that is wrong with a plan file, and where."""
+
+    path: str
+    message: str
+
+
+class PlanChange(Schema):
+    """One thing that a plan file would bring, beside what is there."""
+
+    kind: Kind
+    key: str
+    name: str
+    state: State
+
+
+class PlanReview(Schema):
+    """What a plan file would bring, or what is wrong with it."""
+
+    name: str | None
+    changes: list[PlanChange]
+    problems: list[PlanPlace]
+
+
+def garden_head(garden: Garden) -> GardenHead:
+    """A garden row as a list shows it."""
+    beds = garden.beds.filter(deleted_at=None).count()
+    return GardenHead(id=garden.pk, name=garden.name, beds=beds, deleted_at=garden.deleted_at)
 
 
 def kept_bed(bed: Bed) -> KeptBed:
@@ -63,4 +136,14 @@ def kept_bed(bed: Bed) -> KeptBed:
 
 def kept_garden(garden: Garden) -> KeptGarden:
     """A garden row as the page gets it, beds in order."""
-    return KeptGarden(id=garden.pk, garden=garden_plan(garden), beds=[kept_bed(bed) for bed in garden.beds.all()])
+    beds = [kept_bed(bed) for bed in garden.beds.filter(deleted_at=None)]
+    return KeptGarden(id=garden.pk, garden=garden_plan(garden), beds=beds)
+
+
+def history_of(versions: list[BedVersion], steps: Steps) -> History:
+    """A bed's history as the page gets it; versions come oldest first."""
+    shown = [
+        Version(revision=each.revision, saved_at=each.saved_at, restores=each.restores, bed=bed_plan(each))
+        for each in reversed(versions)
+    ]
+    return History(versions=shown, past=steps.past[::-1], future=steps.future)

@@ -4,8 +4,6 @@ from __future__ import annotations
 
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
-from nolbet_core.plan.check import check_stock, check_suppliers
-from nolbet_core.plan.garden import PlanSupplier, Stock
 from pydantic import Field
 
 from nolbet.gardens.models import Garden
@@ -20,6 +18,8 @@ from nolbet.haul.storing import (
     supplier_plan,
     suppliers_plan,
 )
+from nolbet_core.plan.check import check_stock, check_suppliers
+from nolbet_core.plan.garden import PlanSupplier, Stock
 
 router = Router(tags=["haul"])
 

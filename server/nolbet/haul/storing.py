@@ -8,13 +8,13 @@ from typing import Any
 
 from django.db import transaction
 from django.db.models import Max
-from nolbet_core.plan.garden import PlanSupplier
-from nolbet_core.plan.garden import Stock as PlanStock
 
 from nolbet.gardens.errors import Missing
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
 from nolbet.haul.models import Offer, Stock, Supplier
+from nolbet_core.plan.garden import PlanSupplier
+from nolbet_core.plan.garden import Stock as PlanStock
 
 OFFER_KEYS = ("form", "material", "volume_m3", "price", "price_per_m3", "step_m3", "minimum_m3", "load_m3")
 

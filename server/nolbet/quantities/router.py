@@ -7,10 +7,11 @@ from typing import Literal
 
 from django.http import HttpRequest
 from ninja import Router, Schema
+from pydantic import Field
+
 from nolbet_core.quantities.limits import LIMITS, Kind
 from nolbet_core.quantities.reading import Context, Reading, read
 from nolbet_core.quantities.units import Contents, System
-from pydantic import Field
 
 router = Router(tags=["quantities"])
 

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
-from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
-from nolbet_core.shelf.library import search
-from nolbet_core.shelf.material import Material
 
 from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import garden_supplies, material_plan
 from nolbet.shelf.storing import add_material, change_material, remove_material
+from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.shelf.library import search
+from nolbet_core.shelf.material import Material
 
 router = Router(tags=["shelf"])
 

@@ -6,17 +6,15 @@ import json
 from typing import Any
 
 from django.db import transaction
-from nolbet_core.plan.check import gather_supplies
-from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
-from nolbet_core.shelf.library import standard_shelf
 
 from nolbet.gardens.errors import InUse, Missing
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import material_plan, mixes_plan, whole_plan
+from nolbet.gardens.plans import figures_of, material_plan, mixes_plan, whole_plan
 from nolbet.shelf.models import OwnMaterial
-
-COLUMNS = {"key", "name", "like"}
+from nolbet_core.plan.check import gather_supplies
+from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.shelf.library import standard_shelf
 
 
 @transaction.atomic
@@ -73,8 +71,3 @@ def material_users(garden: Garden, key: str) -> list[str]:
     ]
     mark = f'"{key}"'
     return [name for name, parts in things if mark in json.dumps([part.model_dump(mode="json") for part in parts])]
-
-
-def figures_of(own: PlanMaterial) -> dict[str, Any]:
-    """The figures that an own material gives itself."""
-    return own.model_dump(exclude=COLUMNS, exclude_none=True)

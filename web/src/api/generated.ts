@@ -4,6 +4,106 @@
  */
 
 export interface paths {
+    "/api/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Who Is Signed In
+         * @description Who is signed in, if anybody.
+         */
+        get: operations["nolbet_account_router_who_is_signed_in"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Password
+         * @description Change the password; other devices are signed out.
+         */
+        put: operations["nolbet_account_router_change_password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign In
+         * @description Sign in. Too many wrong passwords lock the account and the address for a while.
+         */
+        post: operations["nolbet_account_router_sign_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Out
+         * @description Sign out on this device.
+         */
+        post: operations["nolbet_account_router_sign_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sign-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sign Up
+         * @description Open an account and sign in.
+         */
+        post: operations["nolbet_account_router_sign_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens": {
         parameters: {
             query?: never;
@@ -13,11 +113,55 @@ export interface paths {
         };
         /**
          * List Gardens
-         * @description The signed-in gardener's gardens.
+         * @description The signed-in gardener's gardens; those in the bin come last, with when they were put there.
          */
         get: operations["nolbet_gardens_router_list_gardens"];
         put?: never;
-        post?: never;
+        /**
+         * Create Garden
+         * @description Keep a new garden without beds.
+         */
+        post: operations["nolbet_gardens_router_create_garden"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import New
+         * @description Keep a plan file as a garden of its own.
+         */
+        post: operations["nolbet_gardens_files_import_new"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/import/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview New
+         * @description What a plan file would be as a garden of its own, or what is wrong with it.
+         */
+        post: operations["nolbet_gardens_files_preview_new"];
         delete?: never;
         options?: never;
         head?: never;
@@ -36,9 +180,17 @@ export interface paths {
          * @description A garden with its beds.
          */
         get: operations["nolbet_gardens_router_load_garden"];
-        put?: never;
+        /**
+         * Change Garden
+         * @description Keep a garden's name, money, units and place.
+         */
+        put: operations["nolbet_gardens_router_change_garden"];
         post?: never;
-        delete?: never;
+        /**
+         * Delete Garden
+         * @description Put a garden into the bin, whence it comes back for 30 days.
+         */
+        delete: operations["nolbet_gardens_router_delete_garden"];
         options?: never;
         head?: never;
         patch?: never;
@@ -57,7 +209,7 @@ export interface paths {
          * Create Bed
          * @description Keep a new bed. It has to hold together, as every bed kept.
          */
-        post: operations["nolbet_gardens_router_create_bed"];
+        post: operations["nolbet_gardens_beds_create_bed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -76,8 +228,92 @@ export interface paths {
          * Change Bed
          * @description Keep a changed bed, if nobody changed it since.
          */
-        put: operations["nolbet_gardens_router_change_bed"];
+        put: operations["nolbet_gardens_beds_change_bed"];
         post?: never;
+        /**
+         * Delete Bed
+         * @description Put a bed into the bin, whence it comes back for 30 days.
+         */
+        delete: operations["nolbet_gardens_beds_delete_bed"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/beds/{key}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bed History
+         * @description What a bed was, save by save, and where undo and redo stand.
+         */
+        get: operations["nolbet_gardens_beds_bed_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/beds/{key}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Bed
+         * @description Take a bed out of the bin.
+         */
+        post: operations["nolbet_gardens_beds_restore_bed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Bin
+         * @description Beds in a garden's bin, the last first.
+         */
+        get: operations["nolbet_gardens_beds_list_bin"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Garden
+         * @description Keep a copy of a garden with everything in it.
+         */
+        post: operations["nolbet_gardens_router_copy_garden"];
         delete?: never;
         options?: never;
         head?: never;
@@ -164,6 +400,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Into
+         * @description Bring a plan file into a garden.
+         */
+        post: operations["nolbet_gardens_files_import_into"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/import/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Into
+         * @description What a plan file would bring to a garden or change in it, or what is wrong with it.
+         */
+        post: operations["nolbet_gardens_files_preview_into"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/materials": {
         parameters: {
             query?: never;
@@ -203,6 +479,26 @@ export interface paths {
          * @description Forget an own material that nothing is made of.
          */
         delete: operations["nolbet_shelf_router_delete_material"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Plan
+         * @description A garden as a plan file.
+         */
+        get: operations["nolbet_gardens_files_export_plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -312,6 +608,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore Garden
+         * @description Take a garden out of the bin.
+         */
+        post: operations["nolbet_gardens_router_restore_garden"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/units": {
         parameters: {
             query?: never;
@@ -356,6 +672,16 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * Account
+         * @description Who is signed in; `demo` where nobody has to.
+         */
+        Account: {
+            /** Demo */
+            demo: boolean;
+            /** Name */
+            name: string | null;
+        };
         /**
          * BagOfferModel
          * @description Whole bags of one size.
@@ -504,6 +830,20 @@ export interface components {
             wall_loss_share: number;
         };
         /**
+         * BinnedBed
+         * @description A bed in the bin.
+         */
+        BinnedBed: {
+            bed: components["schemas"]["Bed"];
+            /**
+             * Deleted At
+             * Format: date-time
+             */
+            deleted_at: string;
+            /** Key */
+            key: string;
+        };
+        /**
          * BoxShape
          * @description A rectangular bed: length, width and depth from floor to rim.
          */
@@ -554,10 +894,12 @@ export interface components {
         };
         /**
          * ChangedBed
-         * @description A bed to save, with the revision that the change was made from.
+         * @description A bed to save, with the revision that the change was made from, and the one it brings back where it does.
          */
         ChangedBed: {
             bed: components["schemas"]["Bed"];
+            /** Restores */
+            restores?: number | null;
             /** Revision */
             revision: number;
         };
@@ -590,6 +932,16 @@ export interface components {
             void_share?: number | null;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * Credentials
+         * @description A name and a password.
+         */
+        Credentials: {
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
         };
         /**
          * Draft
@@ -666,6 +1018,10 @@ export interface components {
          * @description A garden in a list.
          */
         GardenHead: {
+            /** Beds */
+            beds: number;
+            /** Deleted At */
+            deleted_at: string | null;
             /** Id */
             id: number;
             /** Name */
@@ -733,6 +1089,18 @@ export interface components {
         Heaps: {
             /** Stock */
             stock: components["schemas"]["Stock"][];
+        };
+        /**
+         * History
+         * @description A bed's versions, newest first, and the revisions that undo and redo lead through, the nearest first.
+         */
+        History: {
+            /** Future */
+            future: number[];
+            /** Past */
+            past: number[];
+            /** Versions */
+            versions: components["schemas"]["Version"][];
         };
         /**
          * Infill
@@ -940,11 +1308,38 @@ export interface components {
             to_buy_m3: number;
         };
         /**
+         * NewAccount
+         * @description An account to open.
+         */
+        NewAccount: {
+            /** Name */
+            name: string;
+            /** Password */
+            password: string;
+        };
+        /**
          * NewBed
          * @description A bed to add; its key is made from its name.
          */
         NewBed: {
             bed: components["schemas"]["Bed"];
+        };
+        /**
+         * NewGarden
+         * @description A garden to add.
+         */
+        NewGarden: {
+            garden: components["schemas"]["Garden"];
+        };
+        /**
+         * NewPassword
+         * @description The password as it is and as it should be.
+         */
+        NewPassword: {
+            /** New */
+            new: string;
+            /** Old */
+            old: string;
         };
         /**
          * OwnMaterial
@@ -998,6 +1393,56 @@ export interface components {
             diameter_m: number;
             /** Length M */
             length_m: number;
+        };
+        /**
+         * PlanChange
+         * @description One thing that a plan file would bring, beside what is there.
+         */
+        PlanChange: {
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "material" | "mix" | "bed" | "supplier" | "stock";
+            /** Name */
+            name: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "new" | "changed" | "same";
+        };
+        /**
+         * PlanFile
+         * @description A plan file's text, at most 2 MB.
+         */
+        PlanFile: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * PlanPlace
+         * @description One thing that is wrong with a plan file, and where.
+         */
+        PlanPlace: {
+            /** Message */
+            message: string;
+            /** Path */
+            path: string;
+        };
+        /**
+         * PlanReview
+         * @description What a plan file would bring, or what is wrong with it.
+         */
+        PlanReview: {
+            /** Changes */
+            changes: components["schemas"]["PlanChange"][];
+            /** Name */
+            name: string | null;
+            /** Problems */
+            problems: components["schemas"]["PlanPlace"][];
         };
         /**
          * PlanSupplier
@@ -1229,6 +1674,22 @@ export interface components {
             units: "ft_in" | "metric";
         };
         /**
+         * Version
+         * @description A bed as it was saved once.
+         */
+        Version: {
+            bed: components["schemas"]["Bed"];
+            /** Restores */
+            restores: number | null;
+            /** Revision */
+            revision: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
          * Wick
          * @description What lifts the water into the soil.
          */
@@ -1257,6 +1718,118 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    nolbet_account_router_who_is_signed_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_account_router_change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_account_router_sign_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_account_router_sign_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_account_router_sign_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAccount"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
     nolbet_gardens_router_list_gardens: {
         parameters: {
             query?: never;
@@ -1273,6 +1846,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GardenHead"][];
+                };
+            };
+        };
+    };
+    nolbet_gardens_router_create_garden: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGarden"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
+                };
+            };
+        };
+    };
+    nolbet_gardens_files_import_new: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanFile"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
+                };
+            };
+        };
+    };
+    nolbet_gardens_files_preview_new: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanReview"];
                 };
             };
         };
@@ -1299,7 +1944,53 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_create_bed: {
+    nolbet_gardens_router_change_garden: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewGarden"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
+                };
+            };
+        };
+    };
+    nolbet_gardens_router_delete_garden: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_gardens_beds_create_bed: {
         parameters: {
             query?: never;
             header?: never;
@@ -1325,7 +2016,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_change_bed: {
+    nolbet_gardens_beds_change_bed: {
         parameters: {
             query?: never;
             header?: never;
@@ -1348,6 +2039,117 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptBed"];
+                };
+            };
+        };
+    };
+    nolbet_gardens_beds_delete_bed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_gardens_beds_bed_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["History"];
+                };
+            };
+        };
+    };
+    nolbet_gardens_beds_restore_bed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBed"];
+                };
+            };
+        };
+    };
+    nolbet_gardens_beds_list_bin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BinnedBed"][];
+                };
+            };
+        };
+    };
+    nolbet_gardens_router_copy_garden: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
                 };
             };
         };
@@ -1452,6 +2254,58 @@ export interface operations {
             };
         };
     };
+    nolbet_gardens_files_import_into: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
+                };
+            };
+        };
+    };
+    nolbet_gardens_files_preview_into: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanReview"];
+                };
+            };
+        };
+    };
     nolbet_shelf_router_create_material: {
         parameters: {
             query?: never;
@@ -1523,6 +2377,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    nolbet_gardens_files_export_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };
@@ -1669,6 +2545,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    nolbet_gardens_router_restore_garden: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
+                };
             };
         };
     };

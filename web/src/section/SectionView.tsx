@@ -6,7 +6,7 @@ import { useSaveState } from "../app/SaveStateContext";
 import { AddLayer } from "./AddLayer";
 import { BedHead } from "./BedHead";
 import { Drawing } from "./Drawing";
-import { addLayer, figuresAt, moveBoundary, moveLayer, newLayer, removeLayer, splitLayer } from "./edits";
+import { addLayer, figuresAt, moveBoundary, moveLayer, newLayer, nudgeBoundary, removeLayer, splitLayer } from "./edits";
 import { Findings } from "./Findings";
 import { fitSection } from "./geometry";
 import { LayerCard } from "./LayerCard";
@@ -44,9 +44,9 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   const step_m = units === "ft_in" ? INCH_M / 8 : 0.005;
   const nudge_m = units === "ft_in" ? INCH_M / 2 : 0.01;
 
+  const inStep = figuredBed.layers.length === count;
   const nudge = (index: number, steps: number) => {
-    const layer = figures?.layers[index];
-    if (layer) edit(moveBoundary(bed, index, layer.top_m + steps * nudge_m, figures.layers, 0));
+    if (figures && inStep) edit(nudgeBoundary(bed, index, steps * nudge_m, figures.layers));
   };
   const place = (material: Material) => {
     const at = selected === null ? count : selected + 1;
@@ -91,7 +91,6 @@ export function SectionView({ gardenId, kept, materials }: Props) {
     () => (figures && size.width > 0 ? fitSection(figures, size.width, size.height) : null),
     [figures, size],
   );
-  const inStep = figuredBed.layers.length === count;
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
 
   if (!figures) {

@@ -125,6 +125,17 @@ export function moveBoundary(
   return setAmount(bed, above, { thickness_m: snapped(next.top_m - height_m, snap_m) }, []);
 }
 
+/** Raise or lower a layer's top by a step; what is typed on its card counts, not where it stood when last drawn. */
+export function nudgeBoundary(bed: Bed, index: number, by_m: number, spans: readonly Span[]): Bed {
+  const above = bed.layers[index]?.fill ? spans.findIndex((span, at) => at > index && !span.sheet) : -1;
+  const at = above >= 0 ? above : index;
+  const span = spans[at];
+  const layer = bed.layers[at];
+  if (!span || !layer || layer.fill) return bed;
+  const thickness_m = layer.thickness_m ?? span.top_m - span.bottom_m;
+  return setAmount(bed, at, { thickness_m: snapped(thickness_m + (above >= 0 ? -by_m : by_m), 0) }, []);
+}
+
 const THICKEST_M = 3;
 
 function snapped(thickness_m: number, snap_m: number): number {

@@ -1,0 +1,51 @@
+"""The bin: deleted gardens and beds lie in it for 30 days and come back whole."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+
+from django.db import transaction
+
+from nolbet.gardens.errors import Missing
+from nolbet.gardens.models import Bed, Garden
+
+KEPT_FOR = timedelta(days=30)
+
+
+def empty_what_is_old(owner_id: int, now: datetime) -> None:
+    """Forget what has lain in an owner's bin for longer than 30 days."""
+    Garden.objects.filter(owner_id=owner_id, deleted_at__lt=now - KEPT_FOR).delete()
+    Bed.objects.filter(garden__owner_id=owner_id, deleted_at__lt=now - KEPT_FOR).delete()
+
+
+def bin_garden(garden: Garden, now: datetime) -> None:
+    """Put a garden into the bin."""
+    garden.deleted_at = now
+    garden.save(update_fields=["deleted_at"])
+
+
+def bin_bed(bed: Bed, now: datetime) -> None:
+    """Put a bed into the bin."""
+    Bed.objects.filter(pk=bed.pk).update(deleted_at=now)
+
+
+@transaction.atomic
+def take_garden_back(owner_id: int, garden_id: int) -> Garden:
+    """Take a garden out of its owner's bin. Raises Missing where it doesn't lie there."""
+    garden = Garden.objects.filter(owner_id=owner_id, id=garden_id).exclude(deleted_at=None).first()
+    if garden is None:
+        raise Missing
+    garden.deleted_at = None
+    garden.save(update_fields=["deleted_at"])
+    return garden
+
+
+@transaction.atomic
+def take_bed_back(garden: Garden, key: str) -> Bed:
+    """Take a bed out of a garden's bin. Raises Missing where it doesn't lie there."""
+    bed = garden.beds.filter(key=key).exclude(deleted_at=None).first()
+    if bed is None:
+        raise Missing
+    Bed.objects.filter(pk=bed.pk).update(deleted_at=None)
+    bed.deleted_at = None
+    return bed
