@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from typing import Any
 
 from django.contrib.auth.models import User
@@ -52,4 +53,4 @@ def open_section(app: Page, home: str, garden: Garden, key: str) -> None:
 
 def saved(app: Page) -> None:
     """Wait until the page says it is saved."""
-    expect(app.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved \d"))).to_be_visible()

@@ -11,6 +11,7 @@ from playwright.sync_api import Page, expect
 from nolbet.gardens.models import Bed
 from nolbet.gardens.plans import store_plan
 from nolbet_core.plan.load import read_plan
+from tests.browser.gardens import saved
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser
@@ -82,7 +83,7 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
     after = bags(app)
     assert after > before
 
-    expect(app.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    saved(app)
     app.reload()
     expect(app.get_by_label("Thickness of Compost")).to_have_value(dragged)
     expect(app.locator(".tally")).to_contain_text(f"{after} bags")

@@ -14,7 +14,7 @@ from playwright.sync_api import Page, expect
 
 from nolbet.gardens.plans import whole_plan
 from nolbet_cli.main import main
-from tests.browser.gardens import BRANCHY, keep, open_section
+from tests.browser.gardens import BRANCHY, keep, open_section, saved
 
 pytestmark = pytest.mark.browser
 
@@ -123,7 +123,7 @@ def test_an_own_material_is_made_changed_used_and_can_not_vanish(app: Page, home
     app.get_by_role("option", name=re.compile("^Own topsoil")).click()
     expect(app.locator(".layer-card").first).to_contain_text("Own topsoil")
     expect(weight).not_to_have_text(before)
-    expect(app.get_by_role("status").filter(has_text="Saved")).to_be_visible()
+    saved(app)
     app.goto(f"{home}/garden/{garden.pk}/shelf/own_topsoil")
     app.get_by_role("button", name="Take it off the shelf").click()
     expect(app.get_by_role("alert")).to_contain_text("used in Branchy")

@@ -161,7 +161,7 @@ def test_a_stale_save_offers_both_and_loses_neither(app: Page, home: str, garden
     field = app.get_by_label("Thickness of Compost")
     field.fill("20 cm")
     field.press("Enter")
-    notice = app.get_by_role("alert").filter(has_text="changed elsewhere, with 3 layers")
+    notice = app.get_by_role("alert").filter(has_text="changed elsewhere")
     notice.get_by_role("button", name="Take the newer one").click()
     expect(app.locator(".layer-card")).to_have_count(3)
     saved(app)

@@ -22,6 +22,13 @@ export type Offer = NonNullable<Supplier["offers"]>[number];
 export type Stock = Schemas["Stock"];
 export type OwnMaterial = Schemas["OwnMaterial"];
 export type Spread = Schemas["SpreadOut"];
+export type GardenHead = Schemas["GardenHead"];
+export type PlanGarden = Schemas["Garden"];
+export type History = Schemas["History"];
+export type Version = Schemas["Version"];
+export type BinnedBed = Schemas["BinnedBed"];
+export type PlanReview = Schemas["PlanReview"];
+export type Account = Schemas["Account"];
 export type Reading = Schemas["ReadingOut"];
 export type Meaning = Schemas["MeaningOut"];
 export type LimitName = Schemas["Typed"]["limit"];
@@ -56,6 +63,12 @@ client.use({
     return request;
   },
 });
+
+/** What to tell a gardener of an error: what the server said, or that the line is down. */
+export function saidOf(error: unknown): string {
+  if (error instanceof Refused) return error.problem.detail;
+  return "The line is down: nothing was changed. Try again.";
+}
 
 /** The answer's data, or Refused with the problem. A broken line is the fetch's own TypeError. */
 function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T {
@@ -102,13 +115,82 @@ export const api = {
       await client.POST("/api/gardens/{garden_id}/beds", { params: { path: { garden_id } }, body: { bed } }),
     ),
 
-  saveBed: async (garden_id: number, key: string, revision: number, bed: Bed) =>
+  saveBed: async (garden_id: number, key: string, body: Schemas["ChangedBed"]) =>
     unwrap(
-      await client.PUT("/api/gardens/{garden_id}/beds/{key}", {
+      await client.PUT("/api/gardens/{garden_id}/beds/{key}", { params: { path: { garden_id, key } }, body }),
+    ),
+
+  bedHistory: async (garden_id: number, key: string) =>
+    unwrap(
+      await client.GET("/api/gardens/{garden_id}/beds/{key}/history", {
         params: { path: { garden_id, key } },
-        body: { revision, bed },
       }),
     ),
+
+  deleteBed: async (garden_id: number, key: string) =>
+    done(
+      await client.DELETE("/api/gardens/{garden_id}/beds/{key}", { params: { path: { garden_id, key } } }),
+    ),
+
+  bin: async (garden_id: number) =>
+    unwrap(await client.GET("/api/gardens/{garden_id}/bin", { params: { path: { garden_id } } })),
+
+  takeBedBack: async (garden_id: number, key: string) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/beds/{key}/take-back", {
+        params: { path: { garden_id, key } },
+      }),
+    ),
+
+  createGarden: async (garden: PlanGarden) => unwrap(await client.POST("/api/gardens", { body: { garden } })),
+
+  changeGarden: async (garden_id: number, garden: PlanGarden) =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}", { params: { path: { garden_id } }, body: { garden } }),
+    ),
+
+  copyGarden: async (garden_id: number) =>
+    unwrap(await client.POST("/api/gardens/{garden_id}/copy", { params: { path: { garden_id } } })),
+
+  deleteGarden: async (garden_id: number) =>
+    done(await client.DELETE("/api/gardens/{garden_id}", { params: { path: { garden_id } } })),
+
+  takeGardenBack: async (garden_id: number) =>
+    unwrap(await client.POST("/api/gardens/{garden_id}/take-back", { params: { path: { garden_id } } })),
+
+  /** What a plan file would bring to a garden, or as one of its own (null). */
+  previewPlan: async (garden_id: number | null, text: string) =>
+    garden_id === null
+      ? unwrap(await client.POST("/api/gardens/import/preview", { body: { text } }))
+      : unwrap(
+          await client.POST("/api/gardens/{garden_id}/import/preview", {
+            params: { path: { garden_id } },
+            body: { text },
+          }),
+        ),
+
+  importPlan: async (garden_id: number | null, text: string) =>
+    garden_id === null
+      ? unwrap(await client.POST("/api/gardens/import", { body: { text } }))
+      : unwrap(
+          await client.POST("/api/gardens/{garden_id}/import", {
+            params: { path: { garden_id } },
+            body: { text },
+          }),
+        ),
+
+  account: async () => unwrap(await client.GET("/api/account")),
+
+  signIn: async (name: string, password: string) =>
+    unwrap(await client.POST("/api/account/sign-in", { body: { name, password } })),
+
+  signUp: async (name: string, password: string) =>
+    unwrap(await client.POST("/api/account/sign-up", { body: { name, password } })),
+
+  signOut: async () => unwrap(await client.POST("/api/account/sign-out")),
+
+  changePassword: async (old: string, wanted: string) =>
+    unwrap(await client.PUT("/api/account/password", { body: { old, new: wanted } })),
 
   figureBed: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
     unwrap(

@@ -1,12 +1,27 @@
-import { QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { QueryCache, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
-import { api } from "../api/client";
+import { SignIn } from "../account/SignIn";
+import { api, Refused } from "../api/client";
+import { GardensView } from "../gardens/GardensView";
 import { HatchDefs } from "../hatches/HatchDefs";
 import { GardenPage } from "./GardenPage";
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { staleTime: 60_000, retry: 1, refetchOnWindowFocus: false } },
+  defaultOptions: {
+    queries: {
+      staleTime: 60_000,
+      retry: (failures, error) => !(error instanceof Refused) && failures < 2,
+      refetchOnWindowFocus: false,
+    },
+  },
+  queryCache: new QueryCache({ onError: toTheDoor }),
 });
+
+/** Nobody is signed in any more: the front door is where that is mended. */
+function toTheDoor(error: Error): void {
+  const nobody = error instanceof Refused && error.problem.status === 401;
+  if (nobody && window.location.pathname !== "/sign-in") window.location.assign("/sign-in");
+}
 
 export function App() {
   return (
@@ -15,6 +30,8 @@ export function App() {
       <BrowserRouter>
         <Routes>
           <Route path="/garden/:gardenId/*" element={<GardenPage />} />
+          <Route path="/sign-in" element={<SignIn />} />
+          <Route path="/gardens" element={<GardensView />} />
           <Route path="*" element={<FirstGarden />} />
         </Routes>
       </BrowserRouter>
@@ -26,7 +43,7 @@ function FirstGarden() {
   const gardens = useQuery({ queryKey: ["gardens"], queryFn: api.gardens });
   if (gardens.error) return <p className="page-note">{gardens.error.message}</p>;
   if (!gardens.data) return <p className="page-note">Opening ...</p>;
-  const [first] = gardens.data;
-  if (!first) return <p className="page-note">There is no garden here yet.</p>;
+  const first = gardens.data.find((garden) => !garden.deleted_at);
+  if (!first) return <Navigate to="/gardens" replace />;
   return <Navigate to={`/garden/${first.id}`} replace />;
 }

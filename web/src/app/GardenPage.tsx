@@ -7,6 +7,7 @@ import { NewBed } from "../plot/NewBed";
 import { PlotView } from "../plot/PlotView";
 import type { Units } from "../quantities/format";
 import { ShowingProvider } from "../quantities/UnitsContext";
+import { HistoryView } from "../section/HistoryView";
 import { SectionView } from "../section/SectionView";
 import type { SaveState } from "../section/session";
 import { ShelfView } from "../shelf/ShelfView";
@@ -50,6 +51,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   if (chosen && chosen !== lastChosen) setLastChosen(chosen);
   const first = chosen ?? lastChosen ?? garden.beds[0]?.key;
   const bedPath = (key: string) => `${base}/section/bed/${key}`;
+  const shown = { garden, materials, bedPath };
   return (
     <ShowingProvider value={showing}>
       <SaveStateProvider value={setSave}>
@@ -70,10 +72,8 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
         />
         <div className="page-body">
           <Routes>
-            <Route
-              path="section/bed/:bedKey"
-              element={<ChosenSection garden={garden} materials={materials} />}
-            />
+            <Route path="section/bed/:bedKey" element={<ChosenBed {...shown} />} />
+            <Route path="section/bed/:bedKey/history" element={<ChosenBed {...shown} history />} />
             <Route
               path="plot"
               element={<PlotView garden={garden} materials={materials} bedPath={bedPath} />}
@@ -94,15 +94,18 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   );
 }
 
-function ChosenSection({
-  garden,
-  materials,
-}: {
+type ChosenProps = {
   garden: KeptGarden;
   materials: ReadonlyMap<string, Material>;
-}) {
+  bedPath: (key: string) => string;
+  history?: boolean;
+};
+
+function ChosenBed({ garden, materials, bedPath, history }: ChosenProps) {
   const { bedKey } = useParams();
   const kept = garden.beds.find((bed) => bed.key === bedKey);
   if (!kept) return <p className="page-note">There is no bed called “{bedKey}” in this garden.</p>;
-  return <SectionView key={kept.key} gardenId={garden.id} kept={kept} materials={materials} />;
+  const props = { gardenId: garden.id, kept, materials };
+  if (history) return <HistoryView key={kept.key} {...props} back={bedPath(kept.key)} />;
+  return <SectionView key={kept.key} {...props} />;
 }

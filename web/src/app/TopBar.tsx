@@ -1,4 +1,4 @@
-import { NavLink } from "react-router";
+import { Link, NavLink } from "react-router";
 import type { KeptGarden } from "../api/client";
 import { Choice } from "../quantities/Choice";
 import type { Units } from "../quantities/format";
@@ -26,10 +26,10 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
   const units = garden.garden.units ?? "metric";
   return (
     <header className="top-bar">
-      <div className="top-garden">
+      <Link className="top-garden" to="/gardens" title="All gardens, files, account">
         <span>garden</span>
         <strong>{garden.garden.name}</strong>
-      </div>
+      </Link>
       <nav className="top-beds" aria-label="Beds">
         {garden.beds.map(({ key, bed }) => (
           <NavLink key={key} to={bedPath(key)} className={`top-bed ${key === chosen ? "is-chosen" : ""}`}>

@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refused, type Material, type NeedFigures, type Stock } from "../api/client";
+import { api, saidOf, type Material, type NeedFigures, type Stock } from "../api/client";
 import { showBulkVolume, showVolume } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -106,9 +106,7 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props
       )}
       {save.error && (
         <p className="haul-problem" role="alert">
-          {save.error instanceof Refused
-            ? save.error.problem.detail
-            : "The line is down: nothing was changed. Try again."}
+          {saidOf(save.error)}
         </p>
       )}
       {adding && (

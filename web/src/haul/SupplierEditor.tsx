@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { api, Refused, type Material, type Offer, type Supplier } from "../api/client";
+import { api, saidOf, type Material, type Offer, type Supplier } from "../api/client";
 import { showMoney } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -95,10 +95,7 @@ export function SupplierEditor({ gardenId, supplier, fresh = false, materials, o
       </div>
       {(lacking ?? error) && (
         <p className="haul-problem" role="alert">
-          {lacking ??
-            (error instanceof Refused
-              ? error.problem.detail
-              : "The line is down: nothing was changed. Try again.")}
+          {lacking ?? saidOf(error)}
         </p>
       )}
       <div className="haul-editor-row">

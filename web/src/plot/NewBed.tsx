@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type FormEvent } from "react";
-import { api, Refused, type Bed, type KeptGarden, type Material } from "../api/client";
+import { api, saidOf, type Bed, type KeptGarden, type Material } from "../api/client";
 import { Choice, TAPE_LAY } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { MaterialFinder } from "../shelf/MaterialFinder";
@@ -127,9 +127,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
           <p className="new-problem" role="alert">
             {sent && lacking.length > 0
               ? `Still to be measured: ${lacking.map((key) => key.replace("_m", "")).join(", ")}.`
-              : make.error instanceof Refused
-                ? make.error.problem.detail
-                : "The line is down: nothing is lost, try again."}
+              : saidOf(make.error)}
           </p>
         )}
         <button type="submit" className="main-button" disabled={make.isPending}>

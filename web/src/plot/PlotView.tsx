@@ -6,6 +6,7 @@ import { showLength } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { BagsAndDepth } from "./BagsAndDepth";
+import { Bin } from "./Bin";
 import { SmallSection } from "./SmallSection";
 import "./plot.css";
 
@@ -44,6 +45,7 @@ export function PlotView({ garden, materials, bedPath }: Props) {
             </Link>
           </li>
         </ul>
+        <Bin gardenId={garden.id} materials={materials} />
       </div>
       <BagsAndDepth gardenId={garden.id} materials={materials} />
     </main>

@@ -1,12 +1,19 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import type { Bed, BedFigures } from "../api/client";
 import { Choice, TAPE_LAY } from "../quantities/Choice";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
+import { BedActions } from "./BedActions";
+import type { BedSession } from "./session";
 import "./bed-head.css";
 
 type Props = { bed: Bed; figures: BedFigures; onEdit: (bed: Bed) => void };
+type HeadProps = Props & {
+  gardenId: number;
+  session: BedSession;
+  undoable: { canUndo: boolean; canRedo: boolean };
+};
 
 const SCHOOLS: Record<string, string> = {
   straight_fill: "Straight fill",
@@ -16,7 +23,7 @@ const SCHOOLS: Record<string, string> = {
 };
 
 /** The bed's name and its measures as the tape gives them. */
-export function BedHead({ bed, figures, onEdit }: Props) {
+export function BedHead({ gardenId, bed, figures, onEdit, session, undoable }: HeadProps) {
   const [open, setOpen] = useState(false);
   const { units } = useShowing();
   const shape = (key: "length_m" | "width_m" | "depth_m", label: string) => (
@@ -48,7 +55,11 @@ export function BedHead({ bed, figures, onEdit }: Props) {
           <span className="visually-hidden"> measures</span>
         </button>
       </div>
-      {open && <MoreMeasures bed={bed} figures={figures} onEdit={onEdit} />}
+      {open && (
+        <MoreMeasures bed={bed} figures={figures} onEdit={onEdit}>
+          <BedActions gardenId={gardenId} bed={bed} session={session} undoable={undoable} />
+        </MoreMeasures>
+      )}
     </header>
   );
 }
@@ -121,7 +132,7 @@ function BedName({ bed, onEdit }: Omit<Props, "figures">) {
   );
 }
 
-function MoreMeasures({ bed, figures, onEdit }: Props) {
+function MoreMeasures({ bed, figures, onEdit, children }: Props & { children: ReactNode }) {
   const { units } = useShowing();
   const measured = bed.measured ?? "inside";
   return (
@@ -175,6 +186,7 @@ function MoreMeasures({ bed, figures, onEdit }: Props) {
         {figures.wall_loss_share > 0.0005 &&
           ` The walls take ${Math.round(figures.wall_loss_share * 100)} % of the ground.`}
       </p>
+      {children}
     </div>
   );
 }

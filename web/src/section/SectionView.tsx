@@ -6,7 +6,16 @@ import { useSaveState } from "../app/SaveStateContext";
 import { AddLayer } from "./AddLayer";
 import { BedHead } from "./BedHead";
 import { Drawing } from "./Drawing";
-import { addLayer, figuresAt, moveBoundary, moveLayer, newLayer, nudgeBoundary, removeLayer, splitLayer } from "./edits";
+import {
+  addLayer,
+  figuresAt,
+  moveBoundary,
+  moveLayer,
+  newLayer,
+  nudgeBoundary,
+  removeLayer,
+  splitLayer,
+} from "./edits";
 import { Findings } from "./Findings";
 import { fitSection } from "./geometry";
 import { LayerCard } from "./LayerCard";
@@ -99,9 +108,22 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   return (
     <main className="section-view">
       <div className="section-work">
-        <BedHead bed={bed} figures={figures} onEdit={edit} />
+        <BedHead
+          gardenId={gardenId}
+          bed={bed}
+          figures={figures}
+          onEdit={edit}
+          session={session}
+          undoable={state}
+        />
         {save.state === "stale" && (
-          <StaleNotice current={save.current} onSettle={(keep) => session.settle(keep)} />
+          <StaleNotice
+            gardenId={gardenId}
+            mine={bed}
+            current={save.current}
+            materials={materials}
+            onSettle={(keep) => session.settle(keep)}
+          />
         )}
         {problem && (
           <p className="section-problem" role="alert">

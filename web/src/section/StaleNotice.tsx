@@ -1,22 +1,47 @@
-import type { KeptBed } from "../api/client";
+import type { Bed, KeptBed, Material } from "../api/client";
+import { BedDrawn } from "../plot/BedDrawn";
 
-type Props = { current: KeptBed; onSettle: (keep: "mine" | "theirs") => void };
+type Props = {
+  gardenId: number;
+  mine: Bed;
+  current: KeptBed;
+  materials: ReadonlyMap<string, Material>;
+  onSettle: (keep: "mine" | "theirs") => void;
+};
 
-/** Somebody (or another window) saved a newer version meanwhile: nothing is lost until one is chosen. */
-export function StaleNotice({ current, onSettle }: Props) {
-  const layers = current.bed.layers.length;
+/** Somebody (or another window) saved a newer version meanwhile: both are drawn, and nothing is lost either way. */
+export function StaleNotice({ gardenId, mine, current, materials, onSettle }: Props) {
+  const drawing = { gardenId, materials, width: 230, height: 110 };
   return (
-    <div className="section-problem" role="alert">
+    <div className="section-problem stale" role="alert">
       <p>
-        This bed was changed elsewhere, with {layers === 1 ? "1 layer" : `${layers} layers`} now. Yours is not
-        saved yet. Whichever you keep, undo brings the other back here.
+        This bed was changed elsewhere. Yours is not saved yet; whichever you keep, undo brings the other
+        back.
       </p>
-      <button type="button" className="text-button" onClick={() => onSettle("mine")}>
-        Keep mine
-      </button>{" "}
-      <button type="button" className="text-button" onClick={() => onSettle("theirs")}>
-        Take the newer one
-      </button>
+      <div className="stale-pair">
+        <figure>
+          <BedDrawn {...drawing} bed={mine} name={`mine ${JSON.stringify(mine)}`} />
+          <figcaption>Yours, {layersOf(mine)}</figcaption>
+          <button type="button" className="text-button" onClick={() => onSettle("mine")}>
+            Keep mine
+          </button>
+        </figure>
+        <figure>
+          <BedDrawn {...drawing} bed={current.bed} name={`${current.key} ${current.revision}`} />
+          <figcaption>
+            Saved{" "}
+            {new Date(current.saved_at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })},{" "}
+            {layersOf(current.bed)}
+          </figcaption>
+          <button type="button" className="text-button" onClick={() => onSettle("theirs")}>
+            Take the newer one
+          </button>
+        </figure>
+      </div>
     </div>
   );
+}
+
+function layersOf(bed: Bed): string {
+  return bed.layers.length === 1 ? "1 layer" : `${bed.layers.length} layers`;
 }

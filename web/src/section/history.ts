@@ -41,3 +41,8 @@ export function redo(history: History): History {
   if (!after) return history;
   return { past: [...history.past, history.present], present: after, future: rest, gesture: null };
 }
+
+/** Put what was kept before and after under what is drawn now; used while nothing nearer is there. */
+export function withKept(history: History, past: readonly Bed[], future: readonly Bed[]): History {
+  return { ...history, past: [...past, ...history.past], future: [...history.future, ...future] };
+}

@@ -6,7 +6,9 @@ import {
   type KeptBed,
   type Problem,
   type TalliedFigures,
+  type Version,
 } from "../api/client";
+import * as drafts from "./drafts";
 import * as history from "./history";
 import { carryIds } from "./layerIds";
 
@@ -50,6 +52,9 @@ export class BedSession {
   private buyingTimer = 0;
   private saveTimer = 0;
   private saving = false;
+  /** Which kept revision a drawn bed is, so that bringing it back is told as that. */
+  private revisions = new WeakMap<Bed, number>();
+  private looking = false;
 
   private readonly gardenId: number;
   private readonly key: string;
@@ -61,6 +66,7 @@ export class BedSession {
     this.onKept = onKept;
     this.history = history.begin(kept.bed);
     this.revision = kept.revision;
+    this.revisions.set(kept.bed, kept.revision);
     this.state = {
       bed: kept.bed,
       layerIds: kept.bed.layers.map((_, index) => index),
@@ -69,9 +75,11 @@ export class BedSession {
       buying: null,
       problem: null,
       save: { state: "saved", at: kept.saved_at },
-      canUndo: false,
+      canUndo: kept.revision > 1,
       canRedo: false,
     };
+    const waiting = drafts.read(gardenId, kept.key);
+    if (waiting) this.takeUp(waiting);
     void this.work();
     window.addEventListener("online", () => void this.resume());
   }
@@ -93,11 +101,60 @@ export class BedSession {
   }
 
   undo(): void {
-    this.move(history.undo(this.history));
+    if (this.history.past.length > 0) this.move(history.undo(this.history));
+    else void this.lookBack().then(() => this.move(history.undo(this.history)));
   }
 
   redo(): void {
-    this.move(history.redo(this.history));
+    if (this.history.future.length > 0) this.move(history.redo(this.history));
+    else void this.lookBack().then(() => this.move(history.redo(this.history)));
+  }
+
+  /** Bring a version from the history back, as a step of its own that can be undone. */
+  bringBack(version: Version): void {
+    this.revisions.set(version.bed, version.revision);
+    this.edit(version.bed);
+  }
+
+  /** Fetch what was drawn before this page was opened, once nothing nearer is left to undo. */
+  private async lookBack(): Promise<void> {
+    const near = this.history.past.length > 0 || this.history.future.length > 0;
+    if (this.looking || near || this.state.save.state !== "saved") return;
+    this.looking = true;
+    try {
+      const { versions, past, future } = await api.bedHistory(this.gardenId, this.key);
+      const byRevision = new Map(versions.map((version) => [version.revision, version.bed]));
+      const bedsOf = (revisions: readonly number[]) =>
+        revisions.flatMap((revision) => {
+          const bed = byRevision.get(revision);
+          if (bed) this.revisions.set(bed, revision);
+          return bed ? [bed] : [];
+        });
+      this.history = history.withKept(this.history, bedsOf(past).toReversed(), bedsOf(future));
+      this.update({ canUndo: this.history.past.length > 0, canRedo: this.history.future.length > 0 });
+    } catch {
+      // The line is down: undo can be asked for again when it is back.
+    }
+    this.looking = false;
+  }
+
+  /** Go on with a draft that this browser kept while it could not be saved. */
+  private takeUp(draft: drafts.Draft): void {
+    this.revision = draft.revision;
+    this.history = history.step(this.history, draft.bed, null);
+    this.state = {
+      ...this.state,
+      bed: draft.bed,
+      layerIds: draft.bed.layers.map((_, index) => index),
+      canUndo: true,
+      save: { state: "unsaved" },
+    };
+    this.saveSoon(SAVE_AFTER_MS);
+  }
+
+  private forgetDraft(saved: Bed): void {
+    if (this.state.bed === saved) drafts.forget(this.gardenId, this.key);
+    else drafts.keep(this.gardenId, this.key, { revision: this.revision, bed: this.state.bed });
   }
 
   /** After a stale save: keep this draft over the newer one, or take the newer one (undo brings the draft back). */
@@ -126,10 +183,11 @@ export class BedSession {
     this.update({
       bed: next.present,
       layerIds: carryIds(this.state.bed, this.state.layerIds, next.present),
-      canUndo: next.past.length > 0,
+      canUndo: next.past.length > 0 || this.revision > 1,
       canRedo: next.future.length > 0,
       ...(stale ? {} : { save: { state: "unsaved" } as const }),
     });
+    drafts.keep(this.gardenId, this.key, { revision: this.revision, bed: next.present });
     void this.work();
     this.saveSoon(SAVE_AFTER_MS);
   }
@@ -193,8 +251,11 @@ export class BedSession {
     const bed = this.state.bed;
     this.update({ save: { state: "saving" } });
     try {
-      const kept = await api.saveBed(this.gardenId, this.key, this.revision, bed);
+      const restores = this.revisions.get(bed);
+      const kept = await api.saveBed(this.gardenId, this.key, { revision: this.revision, bed, restores });
       this.revision = kept.revision;
+      if (restores === undefined) this.revisions.set(bed, kept.revision);
+      this.forgetDraft(bed);
       this.onKept(kept);
       this.update({
         save: this.state.bed === bed ? { state: "saved", at: kept.saved_at } : { state: "unsaved" },

@@ -25,3 +25,8 @@ export function useSession(gardenId: number, kept: KeptBed): [BedState, BedSessi
   const session = sessionOf(gardenId, kept, queries);
   return [useSyncExternalStore(session.subscribe, session.snapshot), session];
 }
+
+/** Let go of a bed's session, for instance when the bed goes to the bin. */
+export function forgetSession(gardenId: number, key: string): void {
+  sessions.delete(`${gardenId}/${key}`);
+}

@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refused, type LimitName, type Material, type OwnMaterial } from "../api/client";
+import { api, saidOf, type LimitName, type Material, type OwnMaterial } from "../api/client";
 import { Swatch } from "../hatches/Swatch";
 import { trimmed } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -77,9 +77,7 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
       </table>
       {error && (
         <p className="material-problem" role="alert">
-          {error instanceof Refused
-            ? error.problem.detail
-            : "The line is down: nothing was changed. Try again."}
+          {saidOf(error)}
         </p>
       )}
       {!material.is_mix && (

@@ -1,0 +1,177 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState, type FormEvent } from "react";
+import { Link, useNavigate } from "react-router";
+import { AccountSection } from "../account/AccountView";
+import { api, saidOf, type GardenHead, type PlanGarden } from "../api/client";
+import { Choice } from "../quantities/Choice";
+import { PlanImport } from "./PlanImport";
+import "./gardens.css";
+
+/** All gardens of the gardener: open, name, copy, take out as a file, put into the bin and take back. */
+export function GardensView() {
+  const gardens = useQuery({ queryKey: ["gardens"], queryFn: api.gardens });
+  if (gardens.error) return <p className="page-note">{gardens.error.message}</p>;
+  if (!gardens.data) return <p className="page-note">Opening ...</p>;
+  const kept = gardens.data.filter((garden) => !garden.deleted_at);
+  const binned = gardens.data.filter((garden) => garden.deleted_at);
+  return (
+    <main className="gardens-view">
+      <h1 className="view-title">{kept.length === 0 ? "Start the first garden" : "Gardens"}</h1>
+      <ul className="garden-list">
+        {kept.map((garden) => (
+          <GardenCard key={garden.id} garden={garden} />
+        ))}
+        <li>
+          <NewGarden />
+        </li>
+      </ul>
+      <PlanImport gardens={kept} />
+      {binned.length > 0 && (
+        <section className="garden-panel" aria-labelledby="garden-bin">
+          <h2 id="garden-bin">In the bin, for 30 days</h2>
+          <ul className="garden-bin">
+            {binned.map((garden) => (
+              <BinnedGarden key={garden.id} garden={garden} />
+            ))}
+          </ul>
+        </section>
+      )}
+      <AccountSection />
+    </main>
+  );
+}
+
+/** What follows any change to the gardens: the list is asked for again. */
+function useChange<T>(change: () => Promise<T>, then?: (result: T) => void) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: async (result) => {
+      await queries.invalidateQueries({ queryKey: ["gardens"] });
+      then?.(result);
+    },
+  });
+}
+
+function GardenCard({ garden }: { garden: GardenHead }) {
+  const queries = useQueryClient();
+  const copy = useChange(() => api.copyGarden(garden.id));
+  const remove = useChange(() => api.deleteGarden(garden.id));
+  const rename = useMutation({
+    mutationFn: async (name: string) => {
+      const kept = await api.garden(garden.id);
+      return api.changeGarden(garden.id, { ...kept.garden, name });
+    },
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ["gardens"] });
+      void queries.invalidateQueries({ queryKey: ["garden", garden.id] });
+    },
+  });
+  const error = copy.error ?? remove.error ?? rename.error;
+  return (
+    <li className="garden-panel">
+      <RenameField key={garden.name} name={garden.name} onName={(name) => rename.mutate(name)} />
+      <p>{garden.beds === 1 ? "1 bed" : `${garden.beds} beds`}</p>
+      <p className="garden-actions">
+        <Link className="main-button" to={`/garden/${garden.id}/plot`}>
+          Open
+        </Link>
+        <button type="button" className="text-button" onClick={() => copy.mutate()}>
+          Copy
+        </button>
+        <a className="text-button" href={`/api/gardens/${garden.id}/plan`} download>
+          Plan file
+        </a>
+        <button type="button" className="text-button is-iron" onClick={() => remove.mutate()}>
+          To the bin
+        </button>
+      </p>
+      {error && <p role="alert">{saidOf(error)}</p>}
+    </li>
+  );
+}
+
+function RenameField({ name, onName }: { name: string; onName: (name: string) => void }) {
+  const [typed, setTyped] = useState(name);
+  const commit = () => {
+    if (typed.trim() && typed.trim() !== name) onName(typed.trim());
+    else setTyped(name);
+  };
+  return (
+    <input
+      className="garden-name"
+      aria-label={`Name of ${name}`}
+      value={typed}
+      maxLength={80}
+      onChange={(event) => setTyped(event.currentTarget.value)}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
+    />
+  );
+}
+
+function BinnedGarden({ garden }: { garden: GardenHead }) {
+  const back = useChange(() => api.takeGardenBack(garden.id));
+  return (
+    <li>
+      <strong>{garden.name}</strong>
+      <span>{garden.beds === 1 ? "1 bed" : `${garden.beds} beds`}</span>
+      <button type="button" className="text-button" onClick={() => back.mutate()}>
+        Take it back
+      </button>
+      {back.error && <span role="alert">{saidOf(back.error)}</span>}
+    </li>
+  );
+}
+
+const UNITS = [
+  ["ft_in", "feet and inches"],
+  ["metric", "metric"],
+] as const;
+
+function NewGarden() {
+  const navigate = useNavigate();
+  const [name, setName] = useState("");
+  const [units, setUnits] = useState<"ft_in" | "metric">("ft_in");
+  const [currency, setCurrency] = useState("USD");
+  const make = useChange(
+    () => api.createGarden({ name: name.trim(), units, currency } satisfies PlanGarden),
+    (garden) => void navigate(`/garden/${garden.id}/new`),
+  );
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    make.mutate();
+  };
+  return (
+    <form className="garden-panel garden-new" onSubmit={submit}>
+      <h2>A new garden</h2>
+      <label>
+        <span className="measure-label">Its name</span>
+        <input
+          className="measure-input"
+          required
+          maxLength={80}
+          value={name}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+      </label>
+      <Choice label="Measured in" shown options={UNITS} value={units} onChoose={setUnits} />
+      <label>
+        <span className="measure-label">Money</span>
+        <select
+          className="measure-input"
+          value={currency}
+          onChange={(event) => setCurrency(event.currentTarget.value)}
+        >
+          {["USD", "EUR", "GBP", "CAD", "AUD", "NZD", "CHF", "SEK", "NOK", "DKK"].map((code) => (
+            <option key={code}>{code}</option>
+          ))}
+        </select>
+      </label>
+      <button type="submit" className="main-button">
+        Start it
+      </button>
+      {make.error && <p role="alert">{saidOf(make.error)}</p>}
+    </form>
+  );
+}

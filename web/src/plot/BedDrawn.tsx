@@ -1,0 +1,30 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, type Bed, type Material } from "../api/client";
+import { SmallSection } from "./SmallSection";
+
+type Props = {
+  gardenId: number;
+  bed: Bed;
+  /** What the drawing is of, for the cache: a version never changes. */
+  name: string;
+  materials: ReadonlyMap<string, Material>;
+  width: number;
+  height: number;
+};
+
+/** A bed that isn't the kept one (a version, another's save, one in the bin), drawn by its own figures. */
+export function BedDrawn({ gardenId, bed, name, materials, width, height }: Props) {
+  const figured = useQuery({
+    queryKey: ["drawn", gardenId, name],
+    queryFn: ({ signal }) => api.figureBed(gardenId, bed, signal),
+  });
+  const figures = figured.data;
+  if (!figures) return <span className="bed-drawn" style={{ width, height }} />;
+  const top_m = Math.max(figures.rim_m, figures.layers.at(-1)?.top_m ?? 0);
+  const scale = Math.min((width - 40) / figures.outer_width_m, (height - 16) / top_m);
+  return (
+    <span className="bed-drawn" style={{ width, height }}>
+      <SmallSection figures={figures} materials={materials} scale={scale} />
+    </span>
+  );
+}

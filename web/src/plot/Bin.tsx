@@ -1,0 +1,44 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, saidOf, type Material } from "../api/client";
+import { BedDrawn } from "./BedDrawn";
+
+type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
+
+/** Beds that were deleted: they come back for 30 days. */
+export function Bin({ gardenId, materials }: Props) {
+  const queries = useQueryClient();
+  const bin = useQuery({ queryKey: ["bin", gardenId], queryFn: () => api.bin(gardenId) });
+  const back = useMutation({
+    mutationFn: (key: string) => api.takeBedBack(gardenId, key),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ["garden", gardenId] });
+      void queries.invalidateQueries({ queryKey: ["bin", gardenId] });
+      void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
+    },
+  });
+  if (!bin.data?.length) return null;
+  return (
+    <section className="plot-bin" aria-labelledby="bin-title">
+      <h2 id="bin-title">In the bin, for 30 days</h2>
+      {back.error && <p role="alert">{saidOf(back.error)}</p>}
+      <ul className="bin-list">
+        {bin.data.map(({ key, bed, deleted_at }) => (
+          <li key={key}>
+            <BedDrawn
+              gardenId={gardenId}
+              bed={bed}
+              name={`bin ${key} ${deleted_at}`}
+              materials={materials}
+              width={220}
+              height={80}
+            />
+            <strong>{bed.name}</strong>
+            <button type="button" className="text-button" onClick={() => back.mutate(key)}>
+              Take it back
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

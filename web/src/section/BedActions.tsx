@@ -1,0 +1,50 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Link, useNavigate } from "react-router";
+import { api, saidOf, type Bed } from "../api/client";
+import type { BedSession } from "./session";
+import { forgetSession } from "./useSession";
+
+type Props = {
+  gardenId: number;
+  bed: Bed;
+  session: BedSession;
+  undoable: { canUndo: boolean; canRedo: boolean };
+};
+
+/** Undo, redo, what the bed was before, and the bin. */
+export function BedActions({ gardenId, bed, session, undoable }: Props) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const remove = useMutation({
+    mutationFn: () => api.deleteBed(gardenId, bed.key),
+    onSuccess: async () => {
+      forgetSession(gardenId, bed.key);
+      void navigate(`/garden/${gardenId}/plot`);
+      await queries.invalidateQueries({ queryKey: ["garden", gardenId] });
+      void queries.invalidateQueries({ queryKey: ["bin", gardenId] });
+      void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
+    },
+  });
+  return (
+    <div className="bed-actions">
+      <button
+        type="button"
+        className="text-button"
+        disabled={!undoable.canUndo}
+        onClick={() => session.undo()}
+      >
+        Undo
+      </button>
+      <button type="button" className="text-button" onClick={() => session.redo()}>
+        Redo
+      </button>
+      <Link className="text-button" to={`/garden/${gardenId}/section/bed/${bed.key}/history`}>
+        History
+      </Link>
+      <button type="button" className="text-button is-iron" onClick={() => remove.mutate()}>
+        To the bin
+      </button>
+      {remove.error && <span role="alert">{saidOf(remove.error)}</span>}
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link, useNavigate } from "react-router";
+import { api, type KeptBed, type Material, type Version } from "../api/client";
+import { BedDrawn } from "../plot/BedDrawn";
+import { useSaveState } from "../app/SaveStateContext";
+import { useSession } from "./useSession";
+import "./history.css";
+
+type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
+
+/** What a bed was, save by save; any of it can be brought back, and that too can be undone. */
+export function HistoryView({ gardenId, kept, materials, back }: Props) {
+  const [state, session] = useSession(gardenId, kept);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  useSaveState(state.save);
+  const found = useQuery({
+    queryKey: ["history", gardenId, kept.key, kept.revision],
+    queryFn: () => api.bedHistory(gardenId, kept.key),
+  });
+  const bringBack = (version: Version) => {
+    session.bringBack(version);
+    void queries.invalidateQueries({ queryKey: ["history", gardenId, kept.key] });
+    void navigate(back);
+  };
+  return (
+    <main className="history-view">
+      <header>
+        <h1 className="view-title">{kept.bed.name}: history</h1>
+        <Link className="text-button" to={back}>
+          Back to the section
+        </Link>
+      </header>
+      {found.error && <p role="alert">{found.error.message}</p>}
+      <ol className="history-list" reversed>
+        {found.data?.versions.map((version, index) => (
+          <li key={version.revision}>
+            <BedDrawn
+              gardenId={gardenId}
+              bed={version.bed}
+              name={`${kept.key} ${version.revision}`}
+              materials={materials}
+              width={240}
+              height={120}
+            />
+            <strong>{whenOf(version.saved_at)}</strong>
+            <span>{whatOf(version, found.data.versions[index + 1])}</span>
+            {index === 0 ? (
+              <span className="chip">as it is now</span>
+            ) : (
+              <button type="button" className="text-button" onClick={() => bringBack(version)}>
+                Bring this back
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+    </main>
+  );
+}
+
+function whenOf(moment: string): string {
+  const at = new Date(moment);
+  const day = at.toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
+  return `${day}, ${at.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit", second: "2-digit" })}`;
+}
+
+/** What a save changed against the one before, in a few words. */
+function whatOf(version: Version, before: Version | undefined): string {
+  if (!before) return "measured";
+  if (version.restores != null) return "brought back by undo or from here";
+  const [one, two] = [version.bed, before.bed];
+  const said = [
+    one.name !== two.name && "renamed",
+    JSON.stringify(one.shape) !== JSON.stringify(two.shape) && "measures",
+    one.layers.length > two.layers.length && "layer added",
+    one.layers.length < two.layers.length && "layer removed",
+    one.layers.length === two.layers.length &&
+      JSON.stringify(one.layers) !== JSON.stringify(two.layers) &&
+      "layers",
+  ].filter(Boolean);
+  return said.join(", ") || "details";
+}
