@@ -45,7 +45,34 @@ def shelf(page: Page) -> None:
     page.locator(".is-yours").first.wait_for()
 
 
-PICTURES: dict[str, Callable[[Page], None]] = {"section": section, "plot": plot, "haul": haul, "shelf": shelf}
+def history(page: Page) -> None:
+    """A bed after three changes, one of them an undo."""
+    page.get_by_role("link", name="Section").click()
+    for text in ("4 in", "5 in"):
+        with page.expect_response(lambda answer: answer.request.method == "PUT" and "/beds/" in answer.url):
+            page.get_by_label("Thickness of Compost").fill(text)
+            page.keyboard.press("Enter")
+    page.get_by_role("button", name="More measures").click()
+    with page.expect_response(lambda answer: answer.request.method == "PUT" and "/beds/" in answer.url):
+        page.get_by_role("button", name="Undo").click()
+    page.get_by_role("link", name="History").click()
+    page.locator(".history-list .small-section").nth(3).wait_for()
+
+
+def signin(page: Page) -> None:
+    """The front door."""
+    page.goto(f"{page.url.split('/garden')[0]}/sign-in")
+    page.locator(".door").wait_for()
+
+
+PICTURES: dict[str, Callable[[Page], None]] = {
+    "section": section,
+    "plot": plot,
+    "haul": haul,
+    "shelf": shelf,
+    "history": history,
+    "signin": signin,
+}
 
 
 def main(address: str, folder: Path) -> None:

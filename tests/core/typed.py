@@ -265,6 +265,7 @@ REFUSED: Final = [
     ("0.9", "factor", "a loose factor"),
     ("0", "density", "more than nothing"),
     ("640 lb", "density", "only a number"),
+    ("0.5 mm", "length", "less than the 1 mm"),
     ("2 in", "reach", "a reach"),
     ("100000000000000 mm", "length", "far too much"),
 ]

@@ -68,11 +68,11 @@ def test_a_forgotten_supplier_sells_nothing(signed_in: Client, garden: Garden) -
     ("offer", "said"),
     [
         (BAG | {"material": "nosuch"}, "isn't on the shelf"),
-        (BAG | {"volume_m3": 0}, "greater than 0"),
+        (BAG | {"volume_m3": 0}, "greater than or equal to 0.0001"),
         (BAG | {"price": "8.905"}, "to the cent"),
         (BAG | {"price": "-1"}, "decimal string"),
         (BAG | {"colour": "red"}, "not permitted"),
-        (BULK | {"step_m3": -1}, "greater than 0"),
+        (BULK | {"step_m3": -1}, "greater than or equal to 0.001"),
     ],
 )
 def test_an_offer_that_makes_no_sense_is_refused(

@@ -44,14 +44,17 @@ class Limit:
         return self.least <= value <= self.most
 
 
-LENGTH_M = Limit("a length", Kind.LENGTH, 100.0, above_least=True)
-BED_DEPTH_M = Limit("the depth of a bed", Kind.LENGTH, 5.0, above_least=True)
+SHORTEST_M = 0.001
+"""Nothing in a garden is measured finer than a millimetre, and below it areas come to nothing."""
+
+LENGTH_M = Limit("a length", Kind.LENGTH, 100.0, least=SHORTEST_M)
+BED_DEPTH_M = Limit("the depth of a bed", Kind.LENGTH, 5.0, least=SHORTEST_M)
 LAYER_M = Limit("a layer", Kind.LENGTH, 3.0)
 WALL_M = Limit("a wall", Kind.LENGTH, 1.0)
 REACH_M = Limit("a reach", Kind.LENGTH, 1.5, least=0.1)
 OFFSET_M = Limit("a lap or run", Kind.LENGTH, 5.0)
-BAG_M3 = Limit("a bag", Kind.VOLUME, 2.0, above_least=True)
-BULK_M3 = Limit("a bulk load", Kind.VOLUME, 500.0, above_least=True)
+BAG_M3 = Limit("a bag", Kind.VOLUME, 2.0, least=0.0001)
+BULK_M3 = Limit("a bulk load", Kind.VOLUME, 500.0, least=0.001)
 STOCK_M3 = Limit("a heap", Kind.VOLUME, 500.0)
 MASS_KG = Limit("a mass", Kind.MASS, 1_000_000.0)
 PRICE = Limit("a price", Kind.MONEY, 1_000_000.0)

@@ -24,6 +24,7 @@ from nolbet_core.quantities.terms import Problem
 from nolbet_core.quantities.units import Contents, System
 
 LONGEST_TEXT = 80
+FINE_M = 0.005
 BULK_FROM_M3 = 0.5
 """Volumes from here up are told as bulk is ordered."""
 
@@ -160,10 +161,16 @@ def within(value: float, limit: Limit, context: Context, most_shown: str) -> Non
         raise Problem(f"more than the {most_shown} that {limit.label} may be")
     if limit.holds(value):
         return
-    if limit.least:
-        least = _show(limit.least, limit.kind, context.system) if limit.kind in _SHOWN else trimmed(limit.least, 2)
+    if limit.least and value > 0:
+        least = _show_least(limit, context)
         raise Problem(f"less than the {least} that {limit.label} must be")
     raise Problem(f"{limit.label} must be more than nothing")
+
+
+def _show_least(limit: Limit, context: Context) -> str:
+    if limit.kind is Kind.LENGTH and limit.least < FINE_M:
+        return f"{trimmed(limit.least * 1000, 1)} mm"
+    return _show(limit.least, limit.kind, context.system) if limit.kind in _SHOWN else trimmed(limit.least, 2)
 
 
 _SHOWN: dict[Kind, Callable[[float, System], str]] = {

@@ -8,6 +8,7 @@ from typing import Literal
 
 from nolbet_core.shapes.hollow import Point, ShapeProblem
 
+LEAST_INSIDE_M = 0.001
 Measured = Literal["inside", "outside"]
 
 
@@ -93,6 +94,6 @@ def build_box(
     if measured == "inside":
         return Box(BoxHollow(length_m, width_m, depth), length_m + 2 * wall_m, width_m + 2 * wall_m)
     for key, outer_m in (("length_m", length_m), ("width_m", width_m)):
-        if outer_m <= 2 * wall_m:
+        if outer_m - 2 * wall_m < LEAST_INSIDE_M:
             raise ShapeProblem(key, f"{outer_m:g} m outside leaves nothing between two walls of {wall_m:g} m")
     return Box(BoxHollow(length_m - 2 * wall_m, width_m - 2 * wall_m, depth), length_m, width_m)

@@ -26,6 +26,7 @@ INSTALLED_APPS = [
     "nolbet.demo",
     "nolbet.gardens",
     "nolbet.haul",
+    "nolbet.keeping",
     "nolbet.page",
     "nolbet.shelf",
 ]

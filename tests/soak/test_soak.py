@@ -1,0 +1,114 @@
+"""The short forms of the soak runs, and copies taken and put back while gardeners save."""
+
+from __future__ import annotations
+
+import sqlite3
+import threading
+from contextlib import closing
+from pathlib import Path
+
+import pytest
+
+from nolbet.keeping.copies import CopyProblem, check_copy, put_back, take_copy
+from tests.soak.crowd import crowd
+from tests.soak.kill import kill_and_look
+from tests.soak.serving import Gardener, Serving
+
+
+def test_a_killed_server_has_every_save_it_answered() -> None:
+    told = kill_and_look(3)
+    assert told["kills"] == 3
+    assert told["answered"] > 0
+    assert (told["lost"], told["damaged"]) == (0, 0)
+
+
+def test_gardeners_saving_at_once_lose_nothing() -> None:
+    told = crowd(6, 2)
+    assert told["saves"] > 6
+    assert (told["errors"], told["lost"]) == (0, 0)
+
+
+def test_a_copy_taken_under_load_is_put_back_into_the_running_application(tmp_path: Path) -> None:
+    with Serving(tmp_path) as serving:
+        gardener = Gardener(serving.port, "saver")
+        gardener.move_in()
+        stop = threading.Event()
+
+        def stream() -> None:
+            while not stop.is_set():
+                assert gardener.save(min(gardener.revision + 1, 1000))[0] == 200
+
+        saver = threading.Thread(target=stream)
+        saver.start()
+        while gardener.revision < 5:
+            stop.wait(0.01)
+        copy = tmp_path / "copies" / "copy.sqlite3"
+        copy.parent.mkdir()
+        said = serving.manage("backup", str(copy))
+        stop.set()
+        saver.join()
+        assert "Copied and checked" in said
+        last, _ = gardener.kept()
+        with closing(sqlite3.connect(copy)) as connection:
+            ((copied, count),) = connection.execute("SELECT revision, count FROM gardens_bed").fetchall()
+        assert 5 <= copied <= last
+        assert copied == count
+        assert gardener.save(777)[0] == 200
+        said = serving.manage("restore", str(copy))
+        assert "What was there before" in said
+        assert gardener.kept() == (copied, count)
+        gardener.revision = copied
+        assert gardener.save(42)[0] == 200
+        assert gardener.kept() == (copied + 1, 42)
+        (aside,) = tmp_path.glob("before-restore-*.sqlite3")
+        with closing(sqlite3.connect(aside)) as connection:
+            assert connection.execute("SELECT count FROM gardens_bed").fetchone() == (777,)
+
+
+@pytest.fixture
+def database(tmp_path: Path) -> Path:
+    """A small database with the table that marks one of Nolbet."""
+    file = tmp_path / "nolbet.sqlite3"
+    with closing(sqlite3.connect(file)) as connection:
+        connection.executescript("CREATE TABLE gardens_garden (name TEXT); INSERT INTO gardens_garden VALUES ('one');")
+    return file
+
+
+def test_a_copy_is_never_written_over(database: Path, tmp_path: Path) -> None:
+    copy = tmp_path / "copy.sqlite3"
+    take_copy(database, copy)
+    with pytest.raises(CopyProblem, match="there already"):
+        take_copy(database, copy)
+    with pytest.raises(CopyProblem, match="no database at"):
+        take_copy(tmp_path / "gone.sqlite3", tmp_path / "other.sqlite3")
+
+
+@pytest.mark.parametrize(
+    ("content", "said"),
+    [(b"", "no database of Nolbet"), (b"nonsense" * 200, "is no database"), (None, "is damaged|is no database")],
+    ids=["empty", "nonsense", "cut"],
+)
+def test_what_is_no_whole_copy_is_not_put_back(
+    database: Path, tmp_path: Path, content: bytes | None, said: str
+) -> None:
+    copy = tmp_path / "copy.sqlite3"
+    if content is None:
+        with closing(sqlite3.connect(database)) as connection:
+            connection.executemany("INSERT INTO gardens_garden VALUES (?)", [("x" * 900,) for _ in range(200)])
+            connection.commit()
+        take_copy(database, copy)
+        whole = copy.read_bytes()
+        copy.write_bytes(whole[: len(whole) // 2])
+    else:
+        copy.write_bytes(content)
+    before = database.read_bytes()
+    with pytest.raises(CopyProblem, match=said):
+        put_back(copy, database, tmp_path / "aside.sqlite3")
+    assert database.read_bytes() == before
+    assert not (tmp_path / "aside.sqlite3").exists()
+
+
+def test_a_copy_put_back_where_there_was_none(database: Path, tmp_path: Path) -> None:
+    put_back(database, tmp_path / "new.sqlite3", tmp_path / "aside.sqlite3")
+    check_copy(tmp_path / "new.sqlite3")
+    assert not (tmp_path / "aside.sqlite3").exists()
