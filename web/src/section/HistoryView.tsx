@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
-import { api, type KeptBed, type Material, type Version } from "../api/client";
+import { api, type Bed, type KeptBed, type Material, type Version } from "../api/client";
 import { BedDrawn } from "../plot/BedDrawn";
 import { useSaveState } from "../app/SaveStateContext";
 import { useSession } from "./useSession";
@@ -44,7 +44,7 @@ export function HistoryView({ gardenId, kept, materials, back }: Props) {
               height={120}
             />
             <strong>{whenOf(version.saved_at)}</strong>
-            <span>{whatOf(version, found.data.versions[index + 1])}</span>
+            <span>{whatOf(version, found.data.versions[index + 1], materials)}</span>
             {index === 0 ? (
               <span className="chip">as it is now</span>
             ) : (
@@ -66,7 +66,7 @@ function whenOf(moment: string): string {
 }
 
 /** What a save changed against the one before, in a few words. */
-function whatOf(version: Version, before: Version | undefined): string {
+function whatOf(version: Version, before: Version | undefined, materials: Props["materials"]): string {
   if (!before) return "measured";
   if (version.restores != null) return "brought back by undo or from here";
   const [one, two] = [version.bed, before.bed];
@@ -75,9 +75,15 @@ function whatOf(version: Version, before: Version | undefined): string {
     JSON.stringify(one.shape) !== JSON.stringify(two.shape) && "measures",
     one.layers.length > two.layers.length && "layer added",
     one.layers.length < two.layers.length && "layer removed",
-    one.layers.length === two.layers.length &&
-      JSON.stringify(one.layers) !== JSON.stringify(two.layers) &&
-      "layers",
+    one.layers.length === two.layers.length && changedLayers(one, two, materials),
   ].filter(Boolean);
   return said.join(", ") || "details";
+}
+
+function changedLayers(one: Bed, two: Bed, materials: Props["materials"]): string {
+  const changed = one.layers.filter(
+    (layer, index) => JSON.stringify(layer) !== JSON.stringify(two.layers[index]),
+  );
+  const names = changed.map(({ material }) => (materials.get(material)?.name ?? material).toLowerCase());
+  return names.length > 0 ? `changed ${[...new Set(names)].join(", ")}` : "";
 }
