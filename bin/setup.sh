@@ -51,8 +51,8 @@ install_python() {
   local files=() file
   for file in "$@"; do files+=(-r "$file"); done
   [ -x .venv/bin/python ] || "$PYTHON" -m venv .venv || return 1
-  .venv/bin/pip install -q --require-hashes "${files[@]}" || return 1
-  .venv/bin/pip install -q --no-deps --no-build-isolation -e .
+  .venv/bin/pip install -qq --require-hashes "${files[@]}" || return 1
+  .venv/bin/pip install -qq --no-deps --no-build-isolation -e .
 }
 
 install_node() {

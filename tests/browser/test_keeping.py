@@ -182,7 +182,8 @@ def test_gardens_are_named_copied_binned_and_taken_back(app: Page, home: str, ga
 
 def test_a_plan_file_goes_out_and_comes_in_with_a_preview(app: Page, home: str, gardener: User, tmp_path: Path) -> None:
     garden = keep(gardener, BRANCHY)
-    app.goto(f"{home}/gardens")
+    open_section(app, home, garden, "branchy")
+    app.get_by_role("link", name="Test ground").click()
     with app.expect_download() as download:
         app.get_by_role("link", name="Plan file").click()
     assert download.value.suggested_filename == "test_ground.nolbet.json"
@@ -202,6 +203,9 @@ def test_a_plan_file_goes_out_and_comes_in_with_a_preview(app: Page, home: str, 
     expect(app.locator(".plot-beds")).to_contain_text("Brought along")
     expect(app.locator(".plot-beds")).to_contain_text("3 alike")
     assert garden.beds.count() == 2
+    app.locator(".plot-bed", has_text="Branchy").click()
+    expect(app.locator(".tally h2")).to_have_text("To fill all 3 beds")
+    set_compost(app, "15 cm")
 
 
 def test_a_plan_file_with_two_errors_says_where_they_are(app: Page, home: str, gardener: User, tmp_path: Path) -> None:

@@ -91,6 +91,22 @@ export class BedSession {
 
   readonly snapshot = (): BedState => this.state;
 
+  /** Take what was kept elsewhere meanwhile (brought in from a file, say), unless something here is not saved yet. */
+  adopt(kept: KeptBed): void {
+    if (kept.revision <= this.revision || this.state.save.state !== "saved") return;
+    this.revision = kept.revision;
+    this.revisions.set(kept.bed, kept.revision);
+    this.history = history.step(this.history, kept.bed, null);
+    this.update({
+      bed: kept.bed,
+      layerIds: carryIds(this.state.bed, this.state.layerIds, kept.bed),
+      save: { state: "saved", at: kept.saved_at },
+      canUndo: true,
+      canRedo: false,
+    });
+    void this.work();
+  }
+
   /** Take a changed bed as the draft. Steps of one gesture (a drag) count as one for undo. */
   edit(bed: Bed, gesture: string | null = null): void {
     this.move(history.step(this.history, bed, gesture));

@@ -1,5 +1,5 @@
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
-import { useSyncExternalStore } from "react";
+import { useEffect, useSyncExternalStore } from "react";
 import type { KeptBed, KeptGarden } from "../api/client";
 import { BedSession, type BedState } from "./session";
 
@@ -23,6 +23,7 @@ function sessionOf(gardenId: number, kept: KeptBed, queries: QueryClient): BedSe
 export function useSession(gardenId: number, kept: KeptBed): [BedState, BedSession] {
   const queries = useQueryClient();
   const session = sessionOf(gardenId, kept, queries);
+  useEffect(() => session.adopt(kept), [session, kept]);
   return [useSyncExternalStore(session.subscribe, session.snapshot), session];
 }
 
