@@ -41,3 +41,18 @@ def test_page_and_core_show_the_same_digits() -> None:
     said = ask_page("quantities/format.ts", asked)
     differing = [(one, got, want) for one, got, want in zip(asked, said, expected, strict=True) if got != want]
     assert differing == []
+
+
+def test_figures_never_part_from_their_units() -> None:
+    said = [
+        ("glued", "the far soil is 1.2 m away and the reach is 60 cm."),
+        ("glued", "swallow 6.3 cu ft of what lies above"),
+        ("glued", "weighs about 2.50 short tons, 12 lb over"),
+        ("glued", "lay 2 men to it"),
+    ]
+    assert ask_page("quantities/format.ts", list(said)) == [
+        "the far soil is 1.2\u00a0m away and the reach is 60\u00a0cm.",
+        "swallow 6.3\u00a0cu\u00a0ft of what lies above",
+        "weighs about 2.50\u00a0short\u00a0tons, 12\u00a0lb over",
+        "lay 2 men to it",
+    ]

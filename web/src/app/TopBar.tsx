@@ -26,9 +26,9 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
   const units = garden.garden.units ?? "metric";
   return (
     <header className="top-bar">
-      <Link className="top-garden" to="/gardens" title="All gardens, files, account">
+      <Link className="top-garden" to="/gardens" title={`${garden.garden.name}: all gardens, files, account`}>
         <span>garden</span>
-        <strong>{garden.garden.name}</strong>
+        <strong className={garden.garden.name.length > 26 ? "is-long" : ""}>{garden.garden.name}</strong>
       </Link>
       <nav className="top-beds" aria-label="Beds">
         {garden.beds.map(({ key, bed }) => (

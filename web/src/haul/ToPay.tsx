@@ -16,7 +16,13 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
     <aside className="section-aside haul-pay" aria-label="To pay">
       <h2>To pay</h2>
       <p className="tally-volume">
-        <b>{showMoney(haul?.total ?? "0.00", currency)}</b> for everything
+        {haul ? (
+          <>
+            <b>{showMoney(haul.total, currency)}</b> for everything
+          </>
+        ) : (
+          "Enter a supplier to see what it costs."
+        )}
       </p>
       <p className="tally-note">
         Each material from its cheapest offer, deliveries counted once; not yet proven the least of all.

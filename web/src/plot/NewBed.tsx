@@ -11,6 +11,7 @@ type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material>; onM
 const FIRST_FILL = "raised_bed_mix";
 
 type Measures = { length_m?: number; width_m?: number; depth_m?: number };
+type Measured = keyof Measures | "wall_m";
 
 /** Measure a new bed: what the tape says, inside or outside, and what it is filled with to begin with. */
 export function NewBed({ garden, materials, onMade }: Props) {
@@ -20,7 +21,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
   const [measured, setMeasured] = useState<"inside" | "outside">("inside");
   const [wall_m, setWall] = useState(0);
   const [fill, setFill] = useState<Material | null>(materials.get(FIRST_FILL) ?? null);
-  const [reading, setReading] = useState<Partial<Record<keyof Measures, string>>>({});
+  const [reading, setReading] = useState<Partial<Record<Measured, string>>>({});
   const [sent, setSent] = useState(false);
 
   const make = useMutation({
@@ -34,12 +35,15 @@ export function NewBed({ garden, materials, onMade }: Props) {
     },
   });
 
-  const lacking = (["length_m", "width_m", "depth_m"] as const).filter((key) => !measures[key]);
-  const asking = lacking.some((key) => reading[key] === "asking");
+  const notUnderstood =
+    reading.wall_m === "refused" || reading.wall_m === "either" || reading.wall_m === "waiting";
+  const lacking: Measured[] = (["length_m", "width_m", "depth_m"] as const).filter((key) => !measures[key]);
+  if (notUnderstood) lacking.push("wall_m");
+  const asking = Object.values(reading).includes("asking");
 
   const send = () => {
     const { length_m, width_m, depth_m } = measures;
-    if (!length_m || !width_m || !depth_m) return;
+    if (!length_m || !width_m || !depth_m || notUnderstood) return;
     setSent(false);
     make.mutate({
       key: "new_bed",
@@ -112,6 +116,10 @@ export function NewBed({ garden, materials, onMade }: Props) {
             shown=""
             placeholder={garden.garden.units === "ft_in" ? "1 1/2 in" : "38 mm"}
             onMeaning={({ values: [value = 0] }) => setWall(value)}
+            onReading={(state) => {
+              setReading((before) => (before.wall_m === state ? before : { ...before, wall_m: state }));
+              if (state === "empty") setWall(0);
+            }}
           />
           <div className="new-fill">
             <MaterialFinder
@@ -126,7 +134,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
         {((sent && lacking.length > 0) || make.error) && (
           <p className="new-problem" role="alert">
             {sent && lacking.length > 0
-              ? `Still to be measured: ${lacking.map((key) => key.replace("_m", "")).join(", ")}.`
+              ? `Still to be measured: ${lacking.map((key) => (key === "wall_m" ? "wall thickness" : key.replace("_m", ""))).join(", ")}.`
               : saidOf(make.error)}
           </p>
         )}

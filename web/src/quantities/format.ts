@@ -111,3 +111,10 @@ export function typedLength(length_m: number, units: Units): string {
   if (Math.abs(steps - Math.round(steps)) < 0.02) return showLength(length_m, units);
   return units === "ft_in" ? showLength(length_m, units) : `${trimmed(length_m * 100, 2)} cm`;
 }
+
+/** A sentence whose figures don't part from their units at the end of a line. */
+export function glued(text: string): string {
+  return text
+    .replace(/(\d) (?=(?:mm|cm|m|m²|m³|L|kg|lb|cu|sq|yd³|tonnes|short|\d\/\d)(?![a-z]))/g, "$1\u00a0")
+    .replace(/(cu|sq|short) (?=ft|tons)/g, "$1\u00a0");
+}

@@ -8,7 +8,7 @@ import { BedActions } from "./BedActions";
 import type { BedSession } from "./session";
 import "./bed-head.css";
 
-type Props = { bed: Bed; figures: BedFigures; onEdit: (bed: Bed) => void };
+type Props = { bed: Bed; figures: BedFigures; onEdit: (change: (bed: Bed) => Bed) => void };
 type HeadProps = Props & {
   gardenId: number;
   session: BedSession;
@@ -33,7 +33,9 @@ export function BedHead({ gardenId, bed, figures, onEdit, session, undoable }: H
       limit={key === "depth_m" ? "depth" : "length"}
       width="84px"
       shown={typedLength(bed.shape[key], units)}
-      onMeaning={({ values: [value] }) => value && onEdit({ ...bed, shape: { ...bed.shape, [key]: value } })}
+      onMeaning={({ values: [value] }) =>
+        value && onEdit((bed) => ({ ...bed, shape: { ...bed.shape, [key]: value } }))
+      }
     />
   );
   const school = bed.school ? SCHOOLS[bed.school] : null;
@@ -82,7 +84,7 @@ function CornerDepths({ bed, onEdit }: Omit<Props, "figures">) {
       <button
         type="button"
         className="text-button"
-        onClick={() => onEdit({ ...bed, corner_depths_m: level })}
+        onClick={() => onEdit((bed) => ({ ...bed, corner_depths_m: level }))}
       >
         The ground isn&apos;t level
       </button>
@@ -99,11 +101,20 @@ function CornerDepths({ bed, onEdit }: Omit<Props, "figures">) {
           width="84px"
           shown={typedLength(depths[index] ?? 0, units)}
           onMeaning={({ values: [value = 0] }) =>
-            onEdit({ ...bed, corner_depths_m: depths.map((each, at) => (at === index ? value : each)) })
+            onEdit((bed) => ({
+              ...bed,
+              corner_depths_m: (bed.corner_depths_m ?? depths).map((each, at) =>
+                at === index ? value : each,
+              ),
+            }))
           }
         />
       ))}
-      <button type="button" className="text-button" onClick={() => onEdit({ ...bed, corner_depths_m: null })}>
+      <button
+        type="button"
+        className="text-button"
+        onClick={() => onEdit((bed) => ({ ...bed, corner_depths_m: null }))}
+      >
         It is level
       </button>
     </fieldset>
@@ -114,7 +125,7 @@ function BedName({ bed, onEdit }: Omit<Props, "figures">) {
   const [name, setName] = useState(bed.name ?? "");
   const commit = () => {
     const wanted = name.trim();
-    if (wanted && wanted !== bed.name) onEdit({ ...bed, name: wanted.slice(0, 80) });
+    if (wanted && wanted !== bed.name) onEdit((bed) => ({ ...bed, name: wanted.slice(0, 80) }));
     else setName(bed.name ?? "");
   };
   return (
@@ -142,42 +153,42 @@ function MoreMeasures({ bed, figures, onEdit, children }: Props & { children: Re
         shown
         options={TAPE_LAY}
         value={measured}
-        onChoose={(each) => onEdit({ ...bed, measured: each })}
+        onChoose={(each) => onEdit((bed) => ({ ...bed, measured: each }))}
       />
       <MeasureField
         label="Wall thickness"
         limit="wall"
         width="92px"
         shown={typedLength(bed.wall_m ?? 0, units)}
-        onMeaning={({ values: [wall_m = 0] }) => onEdit({ ...bed, wall_m })}
+        onMeaning={({ values: [wall_m = 0] }) => onEdit((bed) => ({ ...bed, wall_m }))}
       />
       <MeasureField
         label="Headspace"
         limit="wall"
         width="92px"
         shown={typedLength(bed.headspace_m ?? 0.025, units)}
-        onMeaning={({ values: [headspace_m = 0] }) => onEdit({ ...bed, headspace_m })}
+        onMeaning={({ values: [headspace_m = 0] }) => onEdit((bed) => ({ ...bed, headspace_m }))}
       />
       <MeasureField
         label="How many alike"
         limit="count"
         width="74px"
         shown={String(bed.count ?? 1)}
-        onMeaning={({ values: [count = 1] }) => onEdit({ ...bed, count })}
+        onMeaning={({ values: [count = 1] }) => onEdit((bed) => ({ ...bed, count }))}
       />
       <Choice
         label="Worked from"
         shown
         options={WORKED_FROM}
         value={bed.worked_from ?? "both_sides"}
-        onChoose={(each) => onEdit({ ...bed, worked_from: each })}
+        onChoose={(each) => onEdit((bed) => ({ ...bed, worked_from: each }))}
       />
       <MeasureField
         label="Reach over the edge"
         limit="reach"
         width="92px"
         shown={typedLength(bed.reach_m ?? 0.6, units)}
-        onMeaning={({ values: [reach_m = 0.6] }) => onEdit({ ...bed, reach_m })}
+        onMeaning={({ values: [reach_m = 0.6] }) => onEdit((bed) => ({ ...bed, reach_m }))}
       />
       <CornerDepths bed={bed} onEdit={onEdit} />
       <p className="more-note">

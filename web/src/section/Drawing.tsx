@@ -76,6 +76,9 @@ export function Drawing(props: Props) {
         />
       ))}
       <HeadspaceLine geometry={geometry} line_m={figures.line_m} />
+      {geometry.top < rim - 1 && (
+        <line className="rim-line" x1={left - wall} x2={right + wall} y1={rim} y2={rim} />
+      )}
       <BreakMark geometry={geometry} />
       <WidthMeasure geometry={geometry} width_m={figures.inside_width_m} />
       <DepthRuler geometry={geometry} rim_m={figures.rim_m} />
@@ -222,10 +225,10 @@ function HeadspaceLine({ geometry, line_m }: { geometry: Geometry; line_m: numbe
 }
 
 function BreakMark({ geometry }: { geometry: Geometry }) {
-  const { breakAt, floor, rim, height } = geometry;
+  const { breakAt, floor, height } = geometry;
   if (breakAt === null) return null;
   const bottom = Math.min(floor + 26, height);
-  const top = rim - 2;
+  const top = geometry.top - 2;
   const steps = Math.max(Math.round((bottom - top) / 22), 2);
   const edge = (x: number) =>
     Array.from(

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { FindingFigures } from "../api/client";
+import { glued } from "../quantities/format";
 
 type Props = {
   findings: readonly FindingFigures[];
@@ -38,7 +39,7 @@ function OneFinding({ finding, onMend, onSelectLayer, onSeen }: Props & { findin
       <li className="finding finding-seen">
         <Sign level={finding.level} />
         <div>
-          <p className="finding-message">{finding.message}</p>
+          <p className="finding-message">{glued(finding.message)}</p>
           <p>Seen: {finding.seen}</p>
           <button type="button" onClick={() => onSeen(finding.code, null)}>
             Look again
@@ -51,9 +52,9 @@ function OneFinding({ finding, onMend, onSelectLayer, onSeen }: Props & { findin
     <li className="finding">
       <Sign level={finding.level} />
       <div>
-        <p className="finding-message">{finding.message}</p>
+        <p className="finding-message">{glued(finding.message)}</p>
         <p className="finding-why">{finding.why}</p>
-        <p>{finding.advice}</p>
+        <p>{glued(finding.advice)}</p>
         <div className="finding-row">
           {finding.mend && (
             <button type="button" className="finding-mend" onClick={() => onMend(finding)}>

@@ -7,7 +7,7 @@ import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { changeLayer, setAmount } from "./edits";
-import { LayerTools } from "./LayerTools";
+import { LayerTools, type LayerEdit } from "./LayerTools";
 import "./layer-card.css";
 
 type Props = {
@@ -21,7 +21,7 @@ type Props = {
   selected: boolean;
   cardRef: Ref<HTMLLIElement>;
   onSelect: () => void;
-  onEdit: (bed: Bed) => void;
+  onEdit: LayerEdit;
   onMove: (by: 1 | -1) => void;
   onRemove: () => void;
 };
@@ -67,7 +67,7 @@ export function LayerCard(props: Props) {
           {figured.sheet ? (
             <SheetHow
               layer={layer}
-              onChange={(change) => onEdit(changeLayer(bed, index, change))}
+              onChange={(change) => onEdit((bed, index) => changeLayer(bed, index, change))}
               name={figured.name}
             />
           ) : (
@@ -145,10 +145,11 @@ function SheetHow({
   );
 }
 
-function BulkHow({ bed, index, layer, figured, onEdit }: Props & { layer: Layer; figured: LayerFigures }) {
+function BulkHow({ layer, figured, onEdit }: Props & { layer: Layer; figured: LayerFigures }) {
   const { units } = useShowing();
   const thickness_m = figured.top_m - figured.bottom_m;
-  const set = (amount: Parameters<typeof setAmount>[2]) => onEdit(setAmount(bed, index, amount, []));
+  const set = (amount: Parameters<typeof setAmount>[2]) =>
+    onEdit((bed, index) => setAmount(bed, index, amount, []));
   const open = figured.void_m3 - figured.infill_m3;
   return (
     <>

@@ -7,6 +7,9 @@ import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from "./edits";
 
+/** An edit of the layer, told to whatever the bed has become meanwhile and wherever the layer is in it now. */
+export type LayerEdit = (change: (bed: Bed, index: number) => Bed) => void;
+
 type Props = {
   gardenId: number;
   bed: Bed;
@@ -16,7 +19,7 @@ type Props = {
   figured: LayerFigures;
   material: Material | undefined;
   materials: ReadonlyMap<string, Material>;
-  onEdit: (bed: Bed) => void;
+  onEdit: LayerEdit;
   onMove: (by: 1 | -1) => void;
   onRemove: () => void;
 };
@@ -39,7 +42,9 @@ export function LayerTools(props: Props) {
         gardenId={gardenId}
         label="Made of"
         value={material ?? null}
-        onChoose={(chosen) => onEdit(changeMaterial(bed, index, chosen, figured.top_m - figured.bottom_m))}
+        onChoose={(chosen) =>
+          onEdit((bed, index) => changeMaterial(bed, index, chosen, figured.top_m - figured.bottom_m))
+        }
       />
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
       <div className="layer-actions">
@@ -52,7 +57,7 @@ export function LayerTools(props: Props) {
         {!figured.sheet && (
           <button
             type="button"
-            onClick={() => onEdit(splitLayer(bed, index, figured.top_m - figured.bottom_m))}
+            onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.top_m - figured.bottom_m))}
           >
             Split
           </button>
@@ -66,7 +71,7 @@ export function LayerTools(props: Props) {
 }
 
 function BulkTools(props: Props) {
-  const { bed, figures, index, layer, figured, onEdit } = props;
+  const { figures, layer, figured, onEdit } = props;
   const way: Way = layer.fill
     ? "fill"
     : layer.share != null
@@ -76,7 +81,7 @@ function BulkTools(props: Props) {
         : "thickness";
   const standing = figures.layers.map((each) => each.top_m - each.bottom_m);
   const choose = (wanted: Way) => {
-    if (wanted !== way) onEdit(setAmount(bed, index, amountAs(wanted, figured), standing));
+    if (wanted !== way) onEdit((bed, index) => setAmount(bed, index, amountAs(wanted, figured), standing));
   };
   return (
     <>
@@ -99,7 +104,7 @@ function amountAs(way: Way, figured: LayerFigures): Amount {
   return { thickness_m: figured.top_m - figured.bottom_m };
 }
 
-function LiftsField({ bed, index, layer, figured, onEdit }: Props) {
+function LiftsField({ layer, figured, onEdit }: Props) {
   const { units } = useShowing();
   const lifts = layer.lifts ?? 1;
   return (
@@ -110,7 +115,7 @@ function LiftsField({ bed, index, layer, figured, onEdit }: Props) {
         width="52px"
         shown={String(lifts)}
         onMeaning={({ values: [value = 1] }) =>
-          onEdit(changeLayer(bed, index, { lifts: Math.min(value, 50) }))
+          onEdit((bed, index) => changeLayer(bed, index, { lifts: Math.min(value, 50) }))
         }
       />
       <span className="layer-aside">
@@ -127,7 +132,7 @@ function LiftsField({ bed, index, layer, figured, onEdit }: Props) {
   );
 }
 
-function PackTools({ gardenId, bed, index, layer, materials, onEdit }: Props) {
+function PackTools({ gardenId, layer, materials, onEdit }: Props) {
   const infill = layer.infill;
   return (
     <div className="layer-inline layer-pack">
@@ -138,7 +143,9 @@ function PackTools({ gardenId, bed, index, layer, materials, onEdit }: Props) {
         value={infill ? (materials.get(infill.material) ?? null) : null}
         suits={(each) => !each.is_sheet && each.void_share === 0 && each.grain === "fine"}
         onChoose={(chosen) =>
-          onEdit(changeLayer(bed, index, { infill: { material: chosen.key, share: infill?.share ?? 1 } }))
+          onEdit((bed, index) =>
+            changeLayer(bed, index, { infill: { material: chosen.key, share: infill?.share ?? 1 } }),
+          )
         }
       />
       {infill && (
@@ -149,13 +156,13 @@ function PackTools({ gardenId, bed, index, layer, materials, onEdit }: Props) {
             width="62px"
             shown={`${Math.round((infill.share ?? 1) * 1000) / 10} %`}
             onMeaning={({ values: [share = 1] }) =>
-              onEdit(changeLayer(bed, index, { infill: { ...infill, share } }))
+              onEdit((bed, index) => changeLayer(bed, index, { infill: { ...infill, share } }))
             }
           />
           <button
             type="button"
             className="text-button"
-            onClick={() => onEdit(changeLayer(bed, index, { infill: null }))}
+            onClick={() => onEdit((bed, index) => changeLayer(bed, index, { infill: null }))}
           >
             Leave open
           </button>
@@ -165,9 +172,9 @@ function PackTools({ gardenId, bed, index, layer, materials, onEdit }: Props) {
   );
 }
 
-function SheetTools({ bed, index, layer, material, onEdit }: Props) {
+function SheetTools({ layer, material, onEdit }: Props) {
   const { units } = useShowing();
-  const change = (changed: Partial<Layer>) => onEdit(changeLayer(bed, index, changed));
+  const change = (changed: Partial<Layer>) => onEdit((bed, index) => changeLayer(bed, index, changed));
   const [wide, long] = layer.piece_m ?? [];
   const piece = wide && long ? `${typedLength(wide, units)} × ${typedLength(long, units)}` : "";
   return (

@@ -26,7 +26,7 @@ export function DepthRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: num
   const x = geometry.left - geometry.wall - 8;
   return (
     <g className="ruler" aria-hidden="true">
-      <text className="ruler-caption" x={0} y={geometry.rim - 26} textAnchor="start">
+      <text className="ruler-caption" x={0} y={geometry.top - 26} textAnchor="start">
         down from the rim
       </text>
       {rulerMarks(rim_m / INCH_M, perInch, INCH_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
@@ -58,7 +58,7 @@ export function HeightRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: nu
   const x = geometry.right + geometry.wall + 8;
   return (
     <g className="ruler" aria-hidden="true">
-      <text className="ruler-caption" x={x + 34} y={geometry.rim - 26} textAnchor="end">
+      <text className="ruler-caption" x={x + 34} y={geometry.top - 26} textAnchor="end">
         cm up
       </text>
       {rulerMarks(rim_m * 100, perCm, CM_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
@@ -81,8 +81,8 @@ export function HeightRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: nu
 /** The inside width over the rim, as the tape lies. */
 export function WidthMeasure({ geometry, width_m }: { geometry: Geometry; width_m: number }) {
   const { units } = useShowing();
-  const { left, right, rim } = geometry;
-  const y = rim - 10;
+  const { left, right, top } = geometry;
+  const y = top - 10;
   const text = showLength(width_m, units);
   const half = text.length * 4.4 + 8;
   const middle = (left + right) / 2;

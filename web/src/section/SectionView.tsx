@@ -37,60 +37,89 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   const [selected, setSelected] = useState<number | null>(null);
   const [adding, setAdding] = useState(false);
   const stage = useRef<HTMLDivElement>(null);
+  const [stageRef, stageSize] = useSize<HTMLDivElement>();
   const cards = useRef(new Map<number, HTMLElement>());
   const [drawingRef, size] = useSize<HTMLDivElement>();
   useSaveState(save);
+  const bothRefs = useCallback(
+    (node: HTMLDivElement | null) => {
+      stage.current = node;
+      stageRef(node);
+    },
+    [stageRef],
+  );
 
   useEffect(() => {
     session.refresh();
   }, [session, units]);
 
   const count = bed.layers.length;
+  /** Every edit is told to the bed as it is by then, so that two in one breath don't undo each other. */
   const edit = useCallback(
-    (changed: Bed, gesture?: string) => session.edit(changed, gesture ?? null),
+    (change: (bed: Bed) => Bed, gesture?: string) =>
+      session.edit(change(session.snapshot().bed), gesture ?? null),
     [session],
   );
+  const editLayer = (id: number | undefined, change: (bed: Bed, index: number) => Bed) => {
+    const at = session.snapshot().layerIds.findIndex((each) => each === id);
+    if (at >= 0) edit((now) => change(now, at));
+  };
   const step_m = units === "ft_in" ? INCH_M / 8 : 0.005;
   const nudge_m = units === "ft_in" ? INCH_M / 2 : 0.01;
 
   const inStep = figuredBed.layers.length === count;
   const nudge = (index: number, steps: number) => {
-    if (figures && inStep) edit(nudgeBoundary(bed, index, steps * nudge_m, figures.layers));
+    if (figures && inStep) edit((now) => nudgeBoundary(now, index, steps * nudge_m, figures.layers));
   };
   const place = (material: Material) => {
     const at = selected === null ? count : selected + 1;
-    edit(addLayer(bed, at, newLayer(material, bed)));
+    edit((now) => addLayer(now, at, newLayer(material, now)));
     setSelected(at);
     setAdding(false);
   };
-  const mend = (finding: FindingFigures) => finding.mend && edit({ ...bed, ...finding.mend.changes });
+  /** A mend is made for the bed that was judged: clicked while a newer draft is still judged, it waits for that. */
+  const [mending, setMending] = useState<FindingFigures | null>(null);
+  useEffect(() => {
+    const now = session.snapshot();
+    if (!mending || !figures || now.bed !== now.figuredBed) return;
+    setMending(null);
+    const same = figures.findings.find(({ code, layer }) => code === mending.code && layer === mending.layer);
+    const changes = same?.mend?.changes;
+    if (changes) edit((judged) => ({ ...judged, ...changes }));
+  }, [mending, figures, figuredBed, bed, session, edit]);
 
   const seen = (code: string, reason: string | null) => {
-    const others = (bed.seen ?? []).filter((each) => each.code !== code);
-    edit({ ...bed, seen: reason === null ? others : [...others, { code, reason }] });
+    edit((now) => {
+      const others = (now.seen ?? []).filter((each) => each.code !== code);
+      return { ...now, seen: reason === null ? others : [...others, { code, reason }] };
+    });
   };
 
-  const move = (index: number, by: 1 | -1) => {
-    if (index + by < 0 || index + by >= count) return;
-    edit(moveLayer(bed, index, by));
-    setSelected(index + by);
-  };
-  const remove = (index: number) => {
-    edit(removeLayer(bed, index));
-    setSelected(count > 1 ? Math.min(index, count - 2) : null);
-  };
+  const move = (id: number | undefined, by: 1 | -1) =>
+    editLayer(id, (now, index) => {
+      const moved = moveLayer(now, index, by);
+      if (moved !== now) setSelected(index + by);
+      return moved;
+    });
+  const remove = (id: number | undefined) =>
+    editLayer(id, (now, index) => {
+      const left = now.layers.length - 1;
+      setSelected(left > 0 ? Math.min(index, left - 1) : null);
+      return removeLayer(now, index);
+    });
+  const chosenId = selected === null ? undefined : layerIds[selected];
 
   const keys = {
     choose: (by: 1 | -1) =>
       setSelected((now) => (now === null ? count - 1 : Math.min(Math.max(now + by, 0), count - 1))),
     nudge: (steps: 1 | -1) => selected !== null && nudge(selected, steps),
-    move: (by: 1 | -1) => selected !== null && move(selected, by),
+    move: (by: 1 | -1) => move(chosenId, by),
     add: () => setAdding(true),
     split: () => {
       const layer = selected === null ? null : figures?.layers[selected];
-      if (layer && selected !== null) edit(splitLayer(bed, selected, layer.top_m - layer.bottom_m));
+      if (layer) editLayer(chosenId, (now, index) => splitLayer(now, index, layer.top_m - layer.bottom_m));
     },
-    remove: () => selected !== null && count > 0 && remove(selected),
+    remove: () => remove(chosenId),
     undo: () => session.undo(),
     redo: () => session.redo(),
   };
@@ -130,11 +159,15 @@ export function SectionView({ gardenId, kept, materials }: Props) {
             {problem.detail} The figures are those from before; nothing of this is saved yet.
           </p>
         )}
-        <div className="section-stage" ref={stage}>
+        <div className="section-stage" ref={bothRefs}>
           {geometry && inStep && (
             <Leaders figures={figures} geometry={geometry} cards={cards} stage={stage} selected={selected} />
           )}
-          <div className="section-drawing" ref={drawingRef}>
+          <div
+            className="section-drawing"
+            ref={drawingRef}
+            style={{ maxHeight: stageSize.height || undefined }}
+          >
             {geometry && (
               <Drawing
                 bed={figuredBed}
@@ -145,7 +178,10 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                 onSelect={setSelected}
                 onDrag={(index, height_m) => {
                   if (inStep)
-                    edit(moveBoundary(bed, index, height_m, figures.layers, step_m), `drag ${index}`);
+                    edit(
+                      (now) => moveBoundary(now, index, height_m, figures.layers, step_m),
+                      `drag ${index}`,
+                    );
                 }}
                 onDragEnd={() => session.endGesture()}
                 onNudge={nudge}
@@ -169,9 +205,9 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                   materials={materials}
                   selected={selected === index}
                   onSelect={() => setSelected(index)}
-                  onEdit={edit}
-                  onMove={(by) => move(index, by)}
-                  onRemove={() => remove(index)}
+                  onEdit={(change) => editLayer(layerIds[index], change)}
+                  onMove={(by) => move(layerIds[index], by)}
+                  onRemove={() => remove(layerIds[index])}
                 />
               ))}
             </ol>
@@ -189,7 +225,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
         <Tally bed={bed} figures={figures} buying={buying} waiting={save.state === "offline"} />
         <Findings
           findings={allFindings(figures, buying)}
-          onMend={mend}
+          onMend={setMending}
           onSelectLayer={setSelected}
           onSeen={seen}
         />

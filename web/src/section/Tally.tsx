@@ -89,7 +89,7 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
           </Row>
         )}
         <Row label={`To pay ${beds}`}>
-          <strong>{showMoney(tally.total, currency)}</strong>
+          {figures.haul ? <strong>{showMoney(tally.total, currency)}</strong> : "no supplier entered yet"}
         </Row>
       </dl>
       {unmet.length > 0 && (

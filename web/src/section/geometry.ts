@@ -10,6 +10,8 @@ export type Geometry = {
   right: number;
   floor: number;
   rim: number;
+  /** The highest of rim and fill. */
+  top: number;
   wall: number;
   /** Middle of the break where the bed is wider than its sheet, else null. */
   breakAt: number | null;
@@ -43,6 +45,7 @@ export function fitSection(figures: BedFigures, width: number, height: number): 
     right: left + inside,
     floor,
     rim: floor - figures.rim_m * scale,
+    top: MARGIN.top,
     wall,
     breakAt: wanted > inside + 1 ? left + inside * 0.62 : null,
   };
