@@ -244,3 +244,21 @@ def test_another_gardener_sees_nothing_of_it(
     page.goto(f"{home}/garden/{garden.pk}/plot")
     expect(page.locator(".page-note")).to_contain_text("no such thing in your gardens")
     context.close()
+
+
+def test_an_undo_not_saved_yet_is_still_an_undo_after_a_reload(app: Page, home: str, gardener: User) -> None:
+    garden = keep(gardener, BRANCHY)
+    open_section(app, home, garden, "branchy")
+    set_compost(app, "15 cm")
+    app.route("**/beds/branchy", lambda route: route.abort())
+    app.evaluate("document.activeElement.blur()")
+    app.keyboard.press("Control+z")
+    expect(app.get_by_label("Thickness of Compost")).to_have_value("10 cm")
+    app.unroute("**/beds/branchy")
+    app.reload()
+    expect(app.get_by_label("Thickness of Compost")).to_have_value("10 cm")
+    app.keyboard.press("Control+Shift+Z")
+    expect(app.get_by_label("Thickness of Compost")).to_have_value("15 cm")
+    saved(app)
+    restored = list(Bed.objects.get(key="branchy").versions.values_list("restores", flat=True))[::-1]
+    assert restored == [None, None, 1, 2]

@@ -1,4 +1,4 @@
-import { createContext, useContext, useEffect } from "react";
+import { createContext, useContext, useLayoutEffect } from "react";
 import type { SaveState } from "../section/session";
 
 type Tell = (state: SaveState | null) => void;
@@ -10,7 +10,7 @@ export const SaveStateProvider = Context.Provider;
 /** Tell the top bar how the shown bed is kept. */
 export function useSaveState(state: SaveState): void {
   const tell = useContext(Context);
-  useEffect(() => {
+  useLayoutEffect(() => {
     tell(state);
     return () => tell(null);
   }, [tell, state]);

@@ -1,7 +1,12 @@
 import type { Bed } from "../api/client";
 
 /** What is drawn and not saved yet, kept in this browser until it is. */
-export type Draft = { revision: number; bed: Bed };
+export type Draft = {
+  revision: number;
+  bed: Bed;
+  /** The kept revision that it brings back, where it came by undo or redo. */
+  restores?: number;
+};
 
 const place = (gardenId: number, key: string) => `nolbet.draft.${gardenId}.${key}`;
 

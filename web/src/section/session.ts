@@ -134,9 +134,12 @@ export class BedSession {
 
   /** Fetch what was drawn before this page was opened, once nothing nearer is left to undo. */
   private async lookBack(): Promise<void> {
-    const near = this.history.past.length > 0 || this.history.future.length > 0;
-    if (this.looking || near || this.state.save.state !== "saved") return;
+    if (this.looking || this.history.past.length > 0 || this.history.future.length > 0) return;
     this.looking = true;
+    if (!(await this.settled())) {
+      this.looking = false;
+      return;
+    }
     try {
       const { versions, past, future } = await api.bedHistory(this.gardenId, this.key);
       const byRevision = new Map(versions.map((version) => [version.revision, version.bed]));
@@ -154,10 +157,29 @@ export class BedSession {
     this.looking = false;
   }
 
+  /** Wait while a save is under way; whether all is saved then. */
+  private settled(): Promise<boolean> {
+    return new Promise((resolve) => {
+      const look = () => {
+        const { state } = this.state.save;
+        if (state === "saving" || state === "unsaved") return;
+        this.listeners.delete(look);
+        resolve(state === "saved");
+      };
+      this.listeners.add(look);
+      look();
+    });
+  }
+
   /** Go on with a draft that this browser kept while it could not be saved. */
   private takeUp(draft: drafts.Draft): void {
     this.revision = draft.revision;
-    this.history = history.step(this.history, draft.bed, null);
+    // A step of undo or redo has its place in the kept history already; anything else is a step of its own.
+    if (draft.restores === undefined) this.history = history.step(this.history, draft.bed, null);
+    else {
+      this.history = history.begin(draft.bed);
+      this.revisions.set(draft.bed, draft.restores);
+    }
     this.state = {
       ...this.state,
       bed: draft.bed,
@@ -170,7 +192,12 @@ export class BedSession {
 
   private forgetDraft(saved: Bed): void {
     if (this.state.bed === saved) drafts.forget(this.gardenId, this.key);
-    else drafts.keep(this.gardenId, this.key, { revision: this.revision, bed: this.state.bed });
+    else this.keepDraft();
+  }
+
+  private keepDraft(): void {
+    const { bed } = this.state;
+    drafts.keep(this.gardenId, this.key, { revision: this.revision, bed, restores: this.revisions.get(bed) });
   }
 
   /** After a stale save: keep this draft over the newer one, or take the newer one (undo brings the draft back). */
@@ -203,7 +230,7 @@ export class BedSession {
       canRedo: next.future.length > 0,
       ...(stale ? {} : { save: { state: "unsaved" } as const }),
     });
-    drafts.keep(this.gardenId, this.key, { revision: this.revision, bed: next.present });
+    this.keepDraft();
     void this.work();
     this.saveSoon(SAVE_AFTER_MS);
   }
