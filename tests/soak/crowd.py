@@ -32,6 +32,7 @@ def crowd(gardeners: int, seconds: float) -> dict[str, int]:
         for thread in threads:
             thread.join()
         for person in people:
+            person.reconnect()
             revision, count = person.kept()
             told["lost"] += revision != count
     return told

@@ -47,6 +47,7 @@ def test_a_copy_taken_under_load_is_put_back_into_the_running_application(tmp_pa
         said = serving.manage("backup", str(copy))
         stop.set()
         saver.join()
+        gardener.reconnect()
         assert "Copied and checked" in said
         last, _ = gardener.kept()
         with closing(sqlite3.connect(copy)) as connection:
@@ -55,6 +56,7 @@ def test_a_copy_taken_under_load_is_put_back_into_the_running_application(tmp_pa
         assert copied == count
         assert gardener.save(777)[0] == 200
         said = serving.manage("restore", str(copy))
+        gardener.reconnect()  # the server closes connections that were idle meanwhile
         assert "What was there before" in said
         assert gardener.kept() == (copied, count)
         gardener.revision = copied
