@@ -58,7 +58,10 @@ class MendFigures:
 
 @dataclass(frozen=True, slots=True)
 class FindingFigures:
-    """A judgement: what is so, with the figure that shows it, why it matters, and what to do."""
+    """A judgement: what is so, with the figure that shows it, why it matters, and what to do.
+
+    bought: whether it rests on what is bought, so that a bed's figures alone don't have it.
+    """
 
     code: str
     level: Level
@@ -68,6 +71,7 @@ class FindingFigures:
     layer: int | None
     mend: MendFigures | None
     seen: str | None
+    bought: bool
 
 
 @dataclass(frozen=True, slots=True)

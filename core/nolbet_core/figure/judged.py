@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping, Sequence
 
 from nolbet_core.blend.mix import Mix
 from nolbet_core.figure.figures import FindingFigures, MendFigures
-from nolbet_core.findings.buying import look_at_haul
+from nolbet_core.findings.buying import BUYING_CODES, look_at_haul
 from nolbet_core.findings.every import look_at_bed
 from nolbet_core.findings.pattern import LEVELS, Found, View
 from nolbet_core.haul.choose import Chosen
@@ -49,6 +49,7 @@ def _figures(bed: Bed, code: str, found: Found) -> FindingFigures:
         layer=found.layer,
         mend=mend,
         seen=seen,
+        bought=code in BUYING_CODES,
     )
 
 

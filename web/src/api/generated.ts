@@ -964,10 +964,14 @@ export interface components {
         /**
          * FindingFigures
          * @description A judgement: what is so, with the figure that shows it, why it matters, and what to do.
+         *
+         *     bought: whether it rests on what is bought, so that a bed's figures alone don't have it.
          */
         FindingFigures: {
             /** Advice */
             advice: string;
+            /** Bought */
+            bought: boolean;
             /** Code */
             code: string;
             /** Layer */

@@ -236,13 +236,10 @@ export function SectionView({ gardenId, kept, materials }: Props) {
 
 /** The bed's own findings, and those that came with the buying (a request later), the gravest first. */
 function allFindings(figures: BedFigures, buying: TalliedFigures | null): FindingFigures[] {
-  const own = new Set(figures.findings.map((finding) => finding.code));
-  const bought =
-    buying?.figures.beds[0]?.findings.filter(({ code }) => BOUGHT.has(code) && !own.has(code)) ?? [];
-  return [...figures.findings, ...bought].toSorted(
+  const added = buying?.figures.beds[0]?.findings.filter(({ bought }) => bought) ?? [];
+  return [...figures.findings, ...added].toSorted(
     (one, two) => LEVELS.indexOf(one.level) - LEVELS.indexOf(two.level),
   );
 }
 
-const BOUGHT = new Set(["no_offer", "heavy_lift"]);
 const LEVELS = ["stop", "caution", "advice", "note"];
