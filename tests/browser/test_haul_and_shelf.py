@@ -152,5 +152,6 @@ def test_a_bed_and_a_material_are_found_by_slash(app: Page, home: str, gardener:
     expect(app.get_by_label("Name of the bed")).to_have_value("Branchy")
     app.keyboard.press("/")
     app.get_by_role("combobox", name="Or a material").fill("landscape fabric")
+    expect(app.get_by_role("option")).to_have_count(1)
     app.get_by_role("option", name=re.compile("^Weed mat")).click()
     expect(app.get_by_role("heading", name="Weed mat")).to_be_visible()

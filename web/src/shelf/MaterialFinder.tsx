@@ -36,10 +36,14 @@ export function MaterialFinder({
     queryFn: ({ signal }) => api.shelf(gardenId, asked, signal),
     placeholderData: (before) => before,
   });
-  const options = useMemo(
+  const suiting = useMemo(
     () => (found.data ?? []).filter((material) => suits?.(material) ?? true),
     [found.data, suits],
   );
+  // an answer that comes while an option is pressed must not slide another under the finger
+  const [pressed, setPressed] = useState<Material[] | null>(null);
+  const options = pressed ?? suiting;
+  const release = () => setPressed(null);
   const settled = !typing || (asked === words && !found.isPlaceholderData && !found.isFetching);
   const [hasty, setHasty] = useState(false);
   const [open, setOpen] = useState(false);
@@ -102,7 +106,14 @@ export function MaterialFinder({
         }}
       />
       {finder.popupOpen && (
-        <ul className="finder-list" {...finder.getListboxProps()}>
+        <ul
+          className="finder-list"
+          {...finder.getListboxProps()}
+          onPointerDown={() => setPressed(suiting)}
+          onPointerLeave={release}
+          onPointerCancel={release}
+          onClick={release}
+        >
           {options.map((material, index) => {
             const { key, ...optionProps } = finder.getOptionProps({ option: material, index }) as {
               key: string;
