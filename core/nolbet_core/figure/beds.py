@@ -4,35 +4,19 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from nolbet_core.figure.figures import BedFigures, LayerFigures
+from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures
+from nolbet_core.figure.figures import BedFigures, LayerFigures, SpiralFigures
 from nolbet_core.figure.judged import judged_bed
 from nolbet_core.plan.bed import Bed, Layer
-from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.quantities.units import System
-from nolbet_core.shapes.box import Box, build_box
-from nolbet_core.shapes.hollow import ShapeProblem
+from nolbet_core.shapes.spiral import HerbSpiral
+from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, fill_bed
 from nolbet_core.stack.layers import Asked, Bulk, By, Infill, Sheet, Standing
+from nolbet_core.stack.spoil import spoil_volume
 
 DEFAULT_LAP_M = 0.15
-
-
-def built_bed(bed: Bed, path: str) -> Box:
-    """A bed's box as built. Raises PlanProblem where its measures leave no inside."""
-    shape = bed.shape
-    corners = bed.corner_depths_m
-    try:
-        return build_box(
-            shape.length_m,
-            shape.width_m,
-            shape.depth_m,
-            bed.measured,
-            bed.wall_m,
-            (corners[0], corners[1], corners[2], corners[3]) if corners else None,
-        )
-    except ShapeProblem as problem:
-        raise PlanProblem(f"{path}.shape.{problem.key}", str(problem)) from problem
 
 
 def asked_layers(bed: Bed, materials: Mapping[str, Material]) -> list[Asked]:
@@ -66,31 +50,36 @@ def _amount(layer: Layer) -> tuple[By, float]:
     return "fill", 0.0
 
 
-def filled_bed(bed: Bed, box: Box, materials: Mapping[str, Material]) -> Filled:
-    """A bed's box with its layers laid in."""
-    return fill_bed(box, bed.headspace_m, asked_layers(bed, materials))
+def filled_bed(bed: Bed, vessel: Vessel, materials: Mapping[str, Material]) -> Filled:
+    """A bed with its layers laid in."""
+    return fill_bed(vessel, bed.kept_empty_m, asked_layers(bed, materials))
 
 
-def bed_figures(bed: Bed, box: Box, filled: Filled, system: System) -> BedFigures:
+def bed_figures(bed: Bed, vessel: Vessel, filled: Filled, system: System) -> BedFigures:
     """A filled bed in figures, judged. system: the units that judgements are told in."""
-    hollow = box.hollow
-    line_m = max(hollow.rim_m - bed.headspace_m, 0.0)
-    layers = [layer_figures(layer) for layer in filled.layers]
+    hollow, inside, outside = vessel.hollow, vessel.inside, vessel.outside
+    line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
+    layers = [layer_figures(layer, vessel) for layer in filled.layers]
+    inside_m3 = hollow.volume_between(0.0, hollow.rim_m)
     return BedFigures(
         key=bed.key,
         name=bed.title,
         count=bed.count,
-        inside_length_m=hollow.length_m,
-        inside_width_m=hollow.width_m,
-        outer_length_m=box.outer_length_m,
-        outer_width_m=box.outer_width_m,
-        rim_m=hollow.rim_m,
-        line_m=line_m,
-        inside_volume_m3=hollow.volume_between(0.0, hollow.rim_m),
-        fill_volume_m3=hollow.volume_between(0.0, line_m),
-        top_area_m2=hollow.area_at(hollow.rim_m),
-        footprint_m2=box.footprint_m2,
-        wall_loss_share=box.wall_loss_share,
+        inside_length_m=inside.length_m,
+        inside_width_m=inside.width_m,
+        outer_length_m=outside.length_m,
+        outer_width_m=outside.width_m,
+        rim_m=vessel.height_of(hollow.rim_m),
+        line_m=vessel.height_of(line_m),
+        inside_volume_m3=inside_m3,
+        fill_volume_m3=hollow.volume_between(0.0, line_m) if bed.kept_empty_m else inside_m3,
+        top_area_m2=vessel.top_area_m2,
+        footprint_m2=vessel.footprint_m2,
+        wall_loss_share=vessel.wall_loss_share,
+        section=section_figures(bed, vessel, max((layer.top_m for layer in layers), default=0.0)),
+        plan=plan_figures(vessel),
+        spiral=_spiral(vessel),
+        spoil_m3=spoil_volume(inside_m3) if vessel.form == "trench" else 0.0,
         layers=layers,
         over_m=filled.over_m,
         over_m3=filled.over_m3,
@@ -105,19 +94,29 @@ def bed_figures(bed: Bed, box: Box, filled: Filled, system: System) -> BedFigure
         c_to_n=None,
         nitrogen_gap_kg=None,
         surface_m=None,
-        findings=judged_bed(bed, box, filled, system),
+        findings=judged_bed(bed, vessel, filled, system),
     )
 
 
-def layer_figures(layer: Standing) -> LayerFigures:
-    """A standing layer in figures."""
+def _spiral(vessel: Vessel) -> SpiralFigures | None:
+    if not isinstance(vessel, HerbSpiral):
+        return None
+    run = vessel.hollow.run
+    return SpiralFigures(run_length_m=run.length_m, turns=run.turns, wall_face_m2=vessel.wall_face_m2)
+
+
+def layer_figures(layer: Standing, vessel: Vessel) -> LayerFigures:
+    """A standing layer in figures, as it lies in the bed."""
+    lower_m, upper_m = layer.bottom_m, layer.top_m
+    anchor, grip = vessel.anchor(lower_m, upper_m), vessel.grip(upper_m)
     lifts = layer.asked.lifts if isinstance(layer.asked, Bulk) else 1
     return LayerFigures(
         material=layer.material.key,
         name=layer.material.name,
         sheet=layer.material.is_sheet,
-        bottom_m=layer.bottom_m,
-        top_m=layer.top_m,
+        bottom_m=vessel.height_of(lower_m),
+        top_m=vessel.height_of(upper_m),
+        thickness_m=layer.thickness_m,
         placed_m3=layer.placed_m3,
         infill_m3=layer.infill_m3,
         loose_m3=layer.loose_m3,
@@ -135,4 +134,9 @@ def layer_figures(layer: Standing) -> LayerFigures:
         lifts=lifts,
         lift_m=layer.thickness_m / lifts,
         lift_loose_m3=layer.loose_m3 / lifts,
+        outlines=drawn_rings(vessel.section(lower_m, upper_m)),
+        anchor=(round(anchor[0], DRAWN_DIGITS), round(anchor[1], DRAWN_DIGITS)),
+        grip=(round(grip[0], DRAWN_DIGITS), round(grip[1], DRAWN_DIGITS)),
+        zones=drawn_rings(vessel.plan_zone(lower_m, upper_m)),
+        run_m=vessel.zone(lower_m, upper_m) if isinstance(vessel, HerbSpiral) else None,
     )

@@ -20,15 +20,25 @@ MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", retu
 UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
 
 
+Line = list[tuple[float, float]]
+"""Points to draw [m, m]."""
+
+
 @dataclass(frozen=True, slots=True)
 class LayerFigures:
-    """A layer where it stands. Masses and loose volume are its own; those of what packs its voids stand beside."""
+    """A layer where it stands. Masses and loose volume are its own; those of what packs its voids stand beside.
+
+    bottom_m, top_m: heights above the floor, in a mound those of its highest point. thickness_m: as laid, in a mound
+    square to its surface. outlines: its cut to draw; anchor: where a line to its caption starts; grip: where its top
+    is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run.
+    """
 
     material: str
     name: str
     sheet: bool
     bottom_m: float
     top_m: float
+    thickness_m: float
     placed_m3: float
     infill_m3: float
     loose_m3: float
@@ -46,6 +56,11 @@ class LayerFigures:
     lifts: int
     lift_m: float
     lift_loose_m3: float
+    outlines: list[Line]
+    anchor: tuple[float, float]
+    grip: tuple[float, float]
+    zones: list[Line]
+    run_m: tuple[float, float] | None
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,9 +89,48 @@ class FindingFigures:
     bought: bool
 
 
+Form = Literal["vessel", "trench", "mound", "spiral", "flat"]
+
+
+@dataclass(frozen=True, slots=True)
+class SectionFigures:
+    """A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
+
+    ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried.
+    """
+
+    form: Form
+    left_m: float
+    right_m: float
+    top_m: float
+    ground_m: float
+    hollow: list[Line]
+    walls: list[Line]
+    solids: list[Line]
+
+
+@dataclass(frozen=True, slots=True)
+class PlanFigures:
+    """A bed from above, to draw, from the lower left of the rectangle round it."""
+
+    length_m: float
+    width_m: float
+    outside: list[Line]
+    inside: list[Line]
+
+
+@dataclass(frozen=True, slots=True)
+class SpiralFigures:
+    """What a spiral's wall and bed come to along the run."""
+
+    run_length_m: float
+    turns: float
+    wall_face_m2: float
+
+
 @dataclass(frozen=True, slots=True)
 class BedFigures:
-    """Figures of one bed (one, however many are alike)."""
+    """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose."""
 
     key: str
     name: str
@@ -92,6 +146,10 @@ class BedFigures:
     top_area_m2: float
     footprint_m2: float
     wall_loss_share: float
+    section: SectionFigures
+    plan: PlanFigures
+    spiral: SpiralFigures | None
+    spoil_m3: float
     layers: list[LayerFigures]
     over_m: float
     over_m3: float

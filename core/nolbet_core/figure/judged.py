@@ -12,15 +12,15 @@ from nolbet_core.findings.pattern import LEVELS, Found, View
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.plan.bed import Bed
 from nolbet_core.quantities.units import System
-from nolbet_core.shapes.box import Box
+from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled
 from nolbet_core.stack.layers import Bulk, Standing
 
 
-def judged_bed(bed: Bed, box: Box, filled: Filled, system: System) -> list[FindingFigures]:
+def judged_bed(bed: Bed, vessel: Vessel, filled: Filled, system: System) -> list[FindingFigures]:
     """Findings on a filled bed."""
-    return [_figures(bed, code, found) for code, found in look_at_bed(View(bed, box, filled, system))]
+    return [_figures(bed, code, found) for code, found in look_at_bed(View(bed, vessel, filled, system))]
 
 
 def with_buying(

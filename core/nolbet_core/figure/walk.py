@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from nolbet_core.figure.beds import bed_figures, built_bed, filled_bed
+from nolbet_core.figure.beds import bed_figures, filled_bed
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures, supplier_of
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.judged import bought_keys, with_buying
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.check import Supplies, check_bed
 from nolbet_core.plan.garden import Garden, Plan
 from nolbet_core.quantities.units import System
@@ -85,6 +86,6 @@ def _bought(each: _Figured, chosen: Chosen | None, plan: Plan, supplies: Supplie
 
 
 def _filled(bed: Bed, garden: Garden, supplies: Supplies, path: str) -> tuple[BedFigures, tuple[Standing, ...]]:
-    box = built_bed(bed, path)
-    filled = filled_bed(bed, box, supplies.materials)
-    return bed_figures(bed, box, filled, System(garden.units)), filled.layers
+    vessel = built_bed(bed, path)
+    filled = filled_bed(bed, vessel, supplies.materials)
+    return bed_figures(bed, vessel, filled, System(garden.units)), filled.layers

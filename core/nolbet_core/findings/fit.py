@@ -24,8 +24,8 @@ class OverRim(Finding):
         if filled.over_m <= 0:
             return
         over = f"{show_length(filled.over_m, view.system)}, {show_volume(filled.over_m3, view.system)}"
-        rises = filled.top_m > view.box.hollow.rim_m + TOLERANCE_M
-        line = "rim" if rises and view.bed.headspace_m == 0 else "headspace line"
+        rises = filled.top_m > view.vessel.hollow.rim_m + TOLERANCE_M
+        line = "rim" if rises and view.bed.kept_empty_m == 0 else "headspace line"
         yield Found(
             "stop" if rises else "caution",
             f"The layers stand {over} over the {line}.",
@@ -59,7 +59,9 @@ class HeadspaceSmall(Finding):
 
     def look(self, view: View) -> Iterator[Found]:
         """A surface within 10 mm of the rim, not over it."""
-        left_m = view.box.hollow.rim_m - view.filled.top_m
+        left_m = view.vessel.hollow.rim_m - view.filled.top_m
+        if view.vessel.form != "vessel":
+            return
         if view.filled.over_m > 0 or not view.filled.layers or left_m >= CLOSE_TO_RIM_M - TOLERANCE_M:
             return
         left = show_length(left_m if left_m > TOLERANCE_M else 0.0, view.system)
@@ -79,10 +81,9 @@ class TooWide(Finding):
 
     def look(self, view: View) -> Iterator[Found]:
         """Half the width, or all of it when worked from one side, over the reach."""
-        bed, hollow = view.bed, view.box.hollow
-        wide_m = min(hollow.length_m, hollow.width_m)
+        bed = view.bed
         sides = 1 if bed.worked_from == "one_side" else 2
-        to_reach_m = wide_m / sides
+        to_reach_m = 2 * view.vessel.inside.inradius_m / sides
         if to_reach_m <= bed.reach_m + TOLERANCE_M:
             return
         level: Level = "advice" if to_reach_m <= bed.reach_m * LITTLE_TOO_WIDE else "caution"
@@ -98,12 +99,23 @@ class TooWide(Finding):
         )
 
 
-def _narrower(view: View, sides: int) -> Mend:
-    bed, hollow = view.bed, view.box.hollow
-    if sides == 1 and min(hollow.length_m, hollow.width_m) <= 2 * bed.reach_m + TOLERANCE_M:
+NARROWED_BY = ("width_m", "length_m")
+"""Measures of which the shorter says how wide a bed is."""
+
+SIMPLY_WIDE = frozenset({"box", "ellipse", "stadium", "flat_area"})
+
+
+def _narrower(view: View, sides: int) -> Mend | None:
+    bed = view.bed
+    if sides == 1 and 2 * view.vessel.inside.inradius_m <= 2 * bed.reach_m + TOLERANCE_M:
         return Mend("Work it from both sides", {"worked_from": "both_sides"})
-    key = "width_m" if hollow.width_m <= hollow.length_m else "length_m"
+    measures = bed.shape.model_dump(mode="json")
+    if bed.shape.kind == "circle":
+        key = "diameter_m"
+    elif bed.shape.kind in SIMPLY_WIDE:
+        key = min(NARROWED_BY, key=lambda each: measures[each])
+    else:
+        return None
     inside_m = bed.reach_m * sides
     wanted_m = inside_m + (2 * bed.wall_m if bed.measured == "outside" else 0.0)
-    shape = bed.shape.model_dump(mode="json") | {key: wanted_m}
-    return Mend(f"Make it {show_length(inside_m, view.system)} wide inside", {"shape": shape})
+    return Mend(f"Make it {show_length(inside_m, view.system)} wide inside", {"shape": measures | {key: wanted_m}})

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from nolbet_core.findings.pattern import Finding, Found, Level, Mend, View, layers_with, with_thickness, written
 from nolbet_core.plan.bed import Infill, Layer
 from nolbet_core.quantities.show import show_length, show_volume
+from nolbet_core.stack.fill import surface_drop
 from nolbet_core.stack.layers import Sheet, Standing
 
 LOST_M3 = 0.010
@@ -33,7 +34,7 @@ class VoidsOpen(Finding):
                 continue
             packed = layer.infill_m3 > 0
             name = layer.material.name
-            drop_m = view.box.hollow.height_for_volume(0.0, lost_m3)
+            drop_m = surface_drop(view.vessel.hollow, filled.top_m, lost_m3)
             yield Found(
                 "caution",
                 f"{name}: its voids will swallow {show_volume(lost_m3, view.system)} of what lies above, "

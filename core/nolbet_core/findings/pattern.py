@@ -10,7 +10,7 @@ from typing import Any, ClassVar, Literal
 
 from nolbet_core.plan.bed import Bed, Layer
 from nolbet_core.quantities.units import System
-from nolbet_core.shapes.box import Box
+from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.fill import Filled
 
 Level = Literal["stop", "caution", "advice", "note"]
@@ -25,7 +25,7 @@ class View:
     """What a finding looks at: the bed as planned, as built and as filled, and the units it is told in."""
 
     bed: Bed
-    box: Box
+    vessel: Vessel
     filled: Filled
     system: System
 

@@ -20,7 +20,11 @@ from nolbet_core.plan.fields import (
     Share,
     WallM,
 )
-from nolbet_core.plan.shapes import Shape
+from nolbet_core.plan.plot import Place
+from nolbet_core.plan.shapes import ON_THE_GROUND, Shape
+
+HEADSPACE_M = 0.025
+"""What a bed with walls keeps empty below its rim unless it says otherwise [m]."""
 
 School = Literal[
     "straight_fill", "wood_in_a_box", "wood_in_a_trench", "wood_mound", "sheet_layers", "no_dig_compost",
@@ -94,6 +98,18 @@ class Reservoir(Model):
     tested: bool | None = None
 
 
+class Buried(Model):
+    """What takes room in the fill: square posts, round pots and baskets standing, pipes lying level."""
+
+    kind: Literal["post", "pot", "basket", "pipe"]
+    width_m: LengthM | None = None
+    diameter_m: LengthM | None = None
+    height_m: LengthM | None = None
+    length_m: LengthM | None = None
+    bottom_m: OffsetM = 0.0
+    count: Count = 1
+
+
 class Seen(Model):
     """A finding the gardener has looked at and leaves, with the reason."""
 
@@ -102,7 +118,10 @@ class Seen(Model):
 
 
 class Bed(Model):
-    """A bed. Measures are inside ones unless said; headspace is what stays empty below the rim."""
+    """A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
+
+    places: where it lies on the plot, one for each of those that are alike.
+    """
 
     key: Key
     name: Name | None = None
@@ -111,11 +130,13 @@ class Bed(Model):
     shape: Shape
     measured: Literal["inside", "outside"] = "inside"
     wall_m: WallM = 0.0
-    headspace_m: WallM = 0.025
+    headspace_m: WallM | None = None
     corner_depths_m: Annotated[list[DepthM], Field(min_length=4, max_length=4)] | None = None
     reach_m: ReachM = 0.6
     worked_from: Literal["one_side", "both_sides"] = "both_sides"
     layers: Annotated[list[Layer], Field(max_length=60)]
+    buried: Annotated[list[Buried], Field(max_length=30)] = Field(default_factory=list)
+    places: Annotated[list[Place], Field(max_length=100)] = Field(default_factory=list)
     reservoir: Reservoir | None = None
     seen: list[Seen] = Field(default_factory=list)
 
@@ -123,3 +144,10 @@ class Bed(Model):
     def title(self) -> str:
         """What the bed is called on the screen."""
         return self.name or self.key.replace("_", " ").capitalize()
+
+    @property
+    def kept_empty_m(self) -> float:
+        """Headspace below the rim [m]; what lies on or in the ground has none."""
+        if self.headspace_m is not None:
+            return self.headspace_m
+        return 0.0 if self.shape.kind in ON_THE_GROUND else HEADSPACE_M

@@ -6,6 +6,8 @@ from collections.abc import Iterable, Mapping
 
 from nolbet_core.blend.mix import Mix, Part, blend
 from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.plan.build import built_bed
+from nolbet_core.plan.check_plot import check_plot
 from nolbet_core.plan.garden import OwnMaterial, Plan, PlanMix, PlanSupplier, Stock
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.library import nearest_keys, standard_shelf
@@ -94,6 +96,8 @@ def check_plan(plan: Plan, supplies: Supplies) -> None:
     _check_twice("suppliers", [supplier.key for supplier in plan.suppliers])
     for index, bed in enumerate(plan.beds):
         check_bed(bed, supplies.materials, f"beds[{index}]")
+    if plan.garden.plot is not None:
+        check_plot(plan.garden.plot, supplies.materials, "garden.plot")
     check_stock(plan.stock, supplies.materials)
     check_suppliers(plan.suppliers, supplies.materials)
 
@@ -122,6 +126,15 @@ def _check_twice(path: str, keys: list[str]) -> None:
 
 
 def check_bed(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
+    """Raise PlanProblem for the first thing of a bed that doesn't hold together: its layers, shape and places."""
+    check_layers(bed, materials, path)
+    built_bed(bed, path)
+    if len(bed.places) > bed.count:
+        alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"
+        raise PlanProblem(f"{path}.places[{bed.count}]", f"is one place more than there are beds ({alike})")
+
+
+def check_layers(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
     """Raise PlanProblem for the first layer of a bed that doesn't hold together."""
     filling = None
     for index, layer in enumerate(bed.layers):
@@ -134,6 +147,9 @@ def check_bed(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
             continue
         _refuse_keys(layer, SHEET_KEYS, here, f"only sheets have it, and {layer.material} is none")
         _check_amount(layer, here)
+        if bed.shape.kind == "flat_area" and (layer.fill or layer.share is not None):
+            key = "fill" if layer.fill else "share"
+            raise PlanProblem(f"{here}.{key}", "a flat area has no rim to fill to; give a thickness or a volume")
         if layer.fill and filling is not None:
             raise PlanProblem(f"{here}.fill", f"layers[{filling}] fills the rest already; only one layer can")
         filling = index if layer.fill else filling

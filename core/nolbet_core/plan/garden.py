@@ -8,12 +8,13 @@ from pydantic import Field
 
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import BagM3, BulkM3, HeapM3, Key, Model, Money, MonthDay, Name, Share, UnitPrice
+from nolbet_core.plan.plot import Plot
 
 FORMAT: Final = "nolbet-plan/1"
 
 
 class Garden(Model):
-    """The garden: its name, money, units and place."""
+    """The garden: its name, money, units, climate and plot."""
 
     name: Name
     currency: Annotated[str, Field(pattern=r"^[A-Z]{3}$", description="ISO 4217 code")] = "USD"
@@ -22,6 +23,7 @@ class Garden(Model):
     mean_temp_c: Annotated[float, Field(ge=-30, le=45)] | None = None
     last_frost: MonthDay | None = None
     first_frost: MonthDay | None = None
+    plot: Plot | None = None
 
 
 Density = Annotated[float, Field(gt=0, le=5000)]

@@ -10,8 +10,8 @@ from pydantic import ValidationError
 
 from nolbet_core.plan.check import Supplies, check_plan, gather_supplies
 from nolbet_core.plan.garden import FORMAT, Plan
-from nolbet_core.plan.problems import PlanProblem, from_validation, path_of
-from nolbet_core.plan.shapes import KINDS_TO_COME
+from nolbet_core.plan.problems import PlanProblem, from_validation, path_of, unknown_kind
+from nolbet_core.plan.shapes import KINDS
 
 LARGEST_BYTES = 2 * 1024 * 1024
 
@@ -100,6 +100,5 @@ def _check_shape_kinds(document: dict[str, Any]) -> None:
     for index, bed in enumerate(beds):
         shape = bed.get("shape") if isinstance(bed, dict) else None
         kind = shape.get("kind") if isinstance(shape, dict) else None
-        if isinstance(kind, str) and kind != "box":
-            known = "isn't worked out by this version yet" if kind in KINDS_TO_COME else "isn't a shape"
-            raise PlanProblem(path_of(["beds", index, "shape", "kind"]), f"'{kind[:40]}' {known}")
+        if isinstance(kind, str) and kind not in KINDS:
+            raise PlanProblem(path_of(["beds", index, "shape", "kind"]), unknown_kind(kind))

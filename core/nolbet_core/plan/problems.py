@@ -6,6 +6,9 @@ from collections.abc import Iterable, Sequence
 
 from pydantic import ValidationError
 
+from nolbet_core.plan.shapes import KINDS
+from nolbet_core.shelf.library import nearest_keys
+
 
 class PlanProblem(ValueError):  # noqa: N818 - told to the gardener as such
     """A plan that can't be taken. `path` names the key, as in beds[0].layers[1].thickness_m."""
@@ -29,10 +32,22 @@ def path_of(parts: Iterable[str | int]) -> str:
 
 def from_validation(error: ValidationError, prefix: Sequence[str | int] = ()) -> list[PlanProblem]:
     """The problems of a model's validation, each with its path. prefix: what the path starts with."""
-    return [
-        PlanProblem(path_of([*prefix, *_plain_location(entry["loc"])]), _message(entry))  # type: ignore[arg-type]  # pydantic types its entries loosely
-        for entry in error.errors(include_url=False)
-    ]
+    problems = []
+    for entry in error.errors(include_url=False):
+        place = [*prefix, *_plain_location(entry["loc"]), *_KEY_AT_FAULT.get(entry["type"], [])]
+        problems.append(PlanProblem(path_of(place), _message(entry)))  # type: ignore[arg-type]  # pydantic types its entries loosely
+    return problems
+
+
+_KEY_AT_FAULT = {"union_tag_invalid": ["kind"], "union_tag_not_found": ["kind"]}
+
+
+def unknown_kind(kind: str) -> str:
+    """What to say of a shape kind that there is none of."""
+    near = nearest_keys(KINDS, kind)
+    return f"'{kind[:40]}' isn't a shape" + (
+        f"; did you mean {' or '.join(near)}?" if near else f"; they are {', '.join(KINDS)}"
+    )
 
 
 def _plain_location(location: Sequence[str | int]) -> list[str | int]:
@@ -42,12 +57,15 @@ def _plain_location(location: Sequence[str | int]) -> list[str | int]:
         after_offer = index >= 2 and location[index - 2] == "offers" and isinstance(location[index - 1], int)
         if after_offer and part in ("bag", "bulk"):
             continue
+        if index >= 1 and location[index - 1] == "shape" and part in KINDS:
+            continue
         plain.append(part)
     return plain
 
 
 _SAID = {
     "missing": "has to be there",
+    "union_tag_not_found": "has to be there",
     "extra_forbidden": "isn't a key of this format",
 }
 
@@ -56,6 +74,9 @@ def _message(entry: dict[str, object]) -> str:
     kind = str(entry["type"])
     if kind in _SAID:
         return _SAID[kind]
+    if kind == "union_tag_invalid":
+        given = entry.get("input")
+        return unknown_kind(str(given.get("kind") if isinstance(given, dict) else given))
     message = str(entry["msg"]).removeprefix("Value error, ")
     given = entry.get("input")
     if isinstance(given, str | int | float) or given is None:

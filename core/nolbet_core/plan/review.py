@@ -6,7 +6,15 @@ from dataclasses import dataclass
 
 from pydantic import ValidationError
 
-from nolbet_core.plan.check import Supplies, check_bed, check_plan, check_stock, check_suppliers, gather_supplies
+from nolbet_core.plan.check import (
+    Supplies,
+    check_bed,
+    check_layers,
+    check_plan,
+    check_stock,
+    check_suppliers,
+    gather_supplies,
+)
 from nolbet_core.plan.garden import FORMAT, Plan
 from nolbet_core.plan.load import parse_document, read_plan
 from nolbet_core.plan.problems import PlanProblem, from_validation
@@ -78,7 +86,7 @@ def _bed_problems(plan: Plan, index: int, supplies: Supplies) -> list[PlanProble
     found: list[PlanProblem] = []
     for place, layer in enumerate(bed.layers):
         try:
-            check_bed(bed.model_copy(update={"layers": [layer]}), supplies.materials, path)
+            check_layers(bed.model_copy(update={"layers": [layer]}), supplies.materials, path)
         except PlanProblem as problem:
             found.append(PlanProblem(problem.path.replace("layers[0]", f"layers[{place}]", 1), problem.message))
     if found:

@@ -7,6 +7,12 @@ from typing import Protocol
 Point = tuple[float, float]
 """A corner of an outline [m, m]."""
 
+Ring = tuple[Point, ...]
+"""A closed outline [m, m], its last corner joined to its first."""
+
+LEAST_INSIDE_M = 0.001
+"""What walls must leave between them [m]: nothing in a garden is measured finer."""
+
 
 class ShapeProblem(ValueError):  # noqa: N818 - told to the gardener as such
     """Measures that make no shape. `key` names the measure at fault."""
@@ -17,7 +23,10 @@ class ShapeProblem(ValueError):  # noqa: N818 - told to the gardener as such
 
 
 class Hollow(Protocol):
-    """The inside of a bed from its floor (0) to its rim; heights are above the floor [m]."""
+    """A space that layers fill from its floor (0) to its rim; heights are above the floor [m].
+
+    In a mound the layers lie as shells: there a height is measured square to the surface, from the innermost core out.
+    """
 
     @property
     def rim_m(self) -> float:
@@ -25,11 +34,11 @@ class Hollow(Protocol):
         ...
 
     def area_at(self, height_m: float) -> float:
-        """Plan area at a height [m2]; above the rim, the rim's own."""
+        """Area on which fill lies at a height [m2]; above the rim, the rim's own."""
         ...
 
     def perimeter_at(self, height_m: float) -> float:
-        """Length round the plan at a height [m]."""
+        """Length round that area [m]."""
         ...
 
     def volume_between(self, lower_m: float, upper_m: float) -> float:

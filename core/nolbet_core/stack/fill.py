@@ -1,11 +1,15 @@
-"""A filled bed: its layers where they stand, what vanishes, and what it weighs."""
+"""A filled bed: its layers where they stand, what vanishes, and what it weighs.
+
+Heights here are those along which the layers lie: above the floor, and in a mound square to its surface.
+"""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from nolbet_core.shapes.box import Box
+from nolbet_core.shapes.hollow import Hollow
+from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
 from nolbet_core.stack.sheets import piece_count, sheet_area
 from nolbet_core.stack.solve import solve_heights
@@ -48,12 +52,12 @@ class Filled:
         return sum(layer.mass_saturated_kg + layer.infill_mass_saturated_kg for layer in self.layers)
 
 
-def fill_bed(box: Box, headspace_m: float, layers: Sequence[Asked]) -> Filled:
+def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked]) -> Filled:
     """Lay the layers into the bed.
 
-    box: the bed as built. headspace_m: kept empty below the rim [m]. layers: as asked for, bottom to top.
+    vessel: the bed as built. headspace_m: kept empty below the rim [m]. layers: as asked for, bottom to top.
     """
-    hollow = box.hollow
+    hollow = vessel.hollow
     heights = solve_heights(hollow, headspace_m, layers)
     placed = [
         hollow.volume_between(bottom, top) if isinstance(layer, Bulk) else 0.0
@@ -61,13 +65,21 @@ def fill_bed(box: Box, headspace_m: float, layers: Sequence[Asked]) -> Filled:
     ]
     vanishing = vanishing_volumes(layers, placed)
     standing = tuple(
-        _bulk(layer, span, volume, vanishes) if isinstance(layer, Bulk) else _sheet(layer, span[0], box)
+        _bulk(layer, span, volume, vanishes) if isinstance(layer, Bulk) else _sheet(layer, span[0], vessel)
         for layer, span, volume, vanishes in zip(layers, heights.spans, placed, vanishing, strict=True)
     )
     lost = sum(vanishing)
     top_m = heights.spans[-1][1] if heights.spans else 0.0
-    drop = top_m - hollow.height_for_volume(0.0, max(hollow.volume_between(0.0, top_m) - lost, 0.0))
-    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, lost, max(drop, 0.0) if lost else 0.0)
+    drop_m = surface_drop(hollow, top_m, lost)
+    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, lost, drop_m)
+
+
+def surface_drop(hollow: Hollow, top_m: float, lost_m3: float) -> float:
+    """How far a surface at a height [m] falls where a volume [m3] vanishes from under it [m]."""
+    if lost_m3 <= 0:
+        return 0.0
+    left_m3 = max(hollow.volume_between(0.0, top_m) - lost_m3, 0.0)
+    return max(top_m - hollow.height_for_volume(0.0, left_m3), 0.0)
 
 
 def _bulk(layer: Bulk, span: tuple[float, float], placed_m3: float, vanishing_m3: float) -> Standing:
@@ -95,8 +107,8 @@ def _bulk(layer: Bulk, span: tuple[float, float], placed_m3: float, vanishing_m3
     )
 
 
-def _sheet(sheet: Sheet, height_m: float, box: Box) -> Standing:
-    area_m2 = sheet_area(sheet, box)
+def _sheet(sheet: Sheet, height_m: float, vessel: Vessel) -> Standing:
+    area_m2 = sheet_area(sheet, height_m, vessel)
     mass_kg = area_m2 * sheet.material.mass_per_area_kg_m2
     return Standing(
         asked=sheet,
@@ -106,5 +118,5 @@ def _sheet(sheet: Sheet, height_m: float, box: Box) -> Standing:
         mass_moist_kg=mass_kg,
         mass_saturated_kg=mass_kg,
         sheet_area_m2=area_m2,
-        pieces=piece_count(sheet, box),
+        pieces=piece_count(sheet, height_m, vessel),
     )

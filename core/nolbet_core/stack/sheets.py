@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from nolbet_core.shapes.box import Box
+from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Sheet
 
 SLACK_M = 1e-9
@@ -16,25 +16,23 @@ def liner_area(length_m: float, width_m: float, up_sides_m: float, lap_m: float)
     return (length_m + grown) * (width_m + grown)
 
 
-def sheet_area(sheet: Sheet, box: Box) -> float:
-    """Area of a sheet in a box [m2].
+def sheet_area(sheet: Sheet, level_m: float, vessel: Vessel) -> float:
+    """Area of a sheet in a bed [m2]. level_m: where it lies among the layers [m].
 
-    A liner is one piece. Other sheets: plies x (plan area + perimeter x run up the sides + the ring beyond the outer
-    edge). Where the size of a piece is known, laps and cut-offs count: it is the area of all the pieces.
+    A liner is one piece. Other sheets: plies x (area at the level + perimeter x run up the sides + the ring beyond the
+    outer edge). Where the size of a piece is known, laps and cut-offs count: it is the area of all the pieces.
     """
-    hollow = box.hollow
     if sheet.material.is_liner:
-        one = liner_area(hollow.length_m, hollow.width_m, sheet.up_sides_m, sheet.lap_m)
-        return sheet.plies * one
-    pieces = piece_count(sheet, box)
+        inside = vessel.inside
+        return sheet.plies * liner_area(inside.length_m, inside.width_m, sheet.up_sides_m, sheet.lap_m)
+    pieces = piece_count(sheet, level_m, vessel)
     if pieces is not None and sheet.piece_m is not None:
         return pieces * sheet.piece_m[0] * sheet.piece_m[1]
-    skirt = sheet.skirt_m
-    ring = (box.outer_length_m + 2 * skirt) * (box.outer_width_m + 2 * skirt) - box.footprint_m2
-    return sheet.plies * (hollow.area_at(0.0) + hollow.perimeter_at(0.0) * sheet.up_sides_m + ring)
+    run_up = vessel.sheet_perimeter_at(level_m) * sheet.up_sides_m
+    return sheet.plies * (vessel.sheet_area_at(level_m) + run_up + vessel.skirt_area(sheet.skirt_m))
 
 
-def piece_count(sheet: Sheet, box: Box) -> int | None:
+def piece_count(sheet: Sheet, level_m: float, vessel: Vessel) -> int | None:
     """Pieces that cover the sheet's rectangle in all its plies, neighbours overlapping by the lap.
 
     None where no piece size is known, for liners, or where a piece is no wider than its lap. Both ways of laying them
@@ -43,9 +41,10 @@ def piece_count(sheet: Sheet, box: Box) -> int | None:
     if sheet.piece_m is None or sheet.material.is_liner:
         return None
     if sheet.skirt_m:
-        length, width = box.outer_length_m + 2 * sheet.skirt_m, box.outer_width_m + 2 * sheet.skirt_m
+        length, width = vessel.outside.length_m + 2 * sheet.skirt_m, vessel.outside.width_m + 2 * sheet.skirt_m
     else:
-        length, width = box.hollow.length_m + 2 * sheet.up_sides_m, box.hollow.width_m + 2 * sheet.up_sides_m
+        inner_length, inner_width = vessel.sheet_size_at(level_m)
+        length, width = inner_length + 2 * sheet.up_sides_m, inner_width + 2 * sheet.up_sides_m
     ways = []
     for along, across in (sheet.piece_m, sheet.piece_m[::-1]):
         rows, columns = _in_a_row(length, along, sheet.lap_m), _in_a_row(width, across, sheet.lap_m)

@@ -1,0 +1,70 @@
+"""What there is to draw of a bed: its cut, and its plan from above, to a hundredth of a millimetre."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+
+from nolbet_core.figure.figures import PlanFigures, SectionFigures
+from nolbet_core.plan.bed import Bed
+from nolbet_core.shapes.hollow import Point, Ring
+from nolbet_core.shapes.vessel import Vessel
+
+DRAWN_DIGITS = 5
+Drawn = list[tuple[float, float]]
+
+
+def drawn_ring(ring: Iterable[Point]) -> Drawn:
+    """An outline [m, m] as it is drawn."""
+    return [(round(x, DRAWN_DIGITS), round(y, DRAWN_DIGITS)) for x, y in ring]
+
+
+def drawn_rings(rings: Sequence[Ring]) -> list[Drawn]:
+    """Outlines [m, m] as they are drawn."""
+    return [drawn_ring(ring) for ring in rings]
+
+
+def section_figures(bed: Bed, vessel: Vessel, top_m: float) -> SectionFigures:
+    """A bed cut open. top_m: height of what stands highest, rim or fill [m]."""
+    rim_m = vessel.hollow.rim_m
+    hollow = vessel.section(0.0, rim_m)
+    walls = vessel.section_walls()
+    across = [x for ring in (*hollow, *walls) for x, _ in ring]
+    return SectionFigures(
+        form=vessel.form,
+        left_m=round(min(across), DRAWN_DIGITS),
+        right_m=round(max(across), DRAWN_DIGITS),
+        top_m=max(vessel.height_of(rim_m), top_m),
+        ground_m=rim_m if vessel.form == "trench" else 0.0,
+        hollow=drawn_rings(hollow),
+        walls=drawn_rings(walls),
+        solids=[drawn_ring(ring) for ring in _solids(bed, hollow)],
+    )
+
+
+def _solids(bed: Bed, hollow: Sequence[Ring]) -> Iterable[Ring]:
+    """What is buried, side by side across the cut."""
+    edges = [x for x, _ in hollow[0]]
+    left, right = min(edges), max(edges)
+    count = sum(min(each.count, 6) for each in bed.buried)
+    place = 0
+    for each in bed.buried:
+        wide_m = each.width_m or each.diameter_m or 0.0
+        tall_m = each.diameter_m if each.kind == "pipe" else each.height_m
+        for _ in range(min(each.count, 6)):
+            place += 1
+            x = left + (right - left) * place / (count + 1)
+            low, high = each.bottom_m, each.bottom_m + (tall_m or 0.0)
+            yield ((x - wide_m / 2, low), (x + wide_m / 2, low), (x + wide_m / 2, high), (x - wide_m / 2, high))
+
+
+def plan_figures(vessel: Vessel) -> PlanFigures:
+    """A bed from above, from the lower left of the rectangle round its outermost edge."""
+    outside, inside = vessel.outside, vessel.inside
+    right = (outside.length_m - inside.length_m) / 2
+    up = (outside.width_m - inside.width_m) / 2
+    return PlanFigures(
+        length_m=outside.length_m,
+        width_m=outside.width_m,
+        outside=drawn_rings(outside.rings()),
+        inside=[drawn_ring((x + right, y + up) for x, y in ring) for ring in inside.rings()],
+    )

@@ -1,0 +1,207 @@
+"""From a bed's shape as the plan file writes it to the bed as built."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable
+from dataclasses import replace
+from typing import Any
+
+from nolbet_core.plan import shapes as kinds
+from nolbet_core.plan.bed import Bed, Buried
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plan.shapes import ON_THE_GROUND, WITH_CORNER_DEPTHS
+from nolbet_core.shapes.angular import CrateGrid, LShape, Rectangle, RegularPolygon
+from nolbet_core.shapes.barrel import LyingBarrel, lying_barrel
+from nolbet_core.shapes.buried import LyingPipe, Solid, Upright, displaced
+from nolbet_core.shapes.flat import flat_area
+from nolbet_core.shapes.freeform import free_polygon
+from nolbet_core.shapes.hollow import ShapeProblem
+from nolbet_core.shapes.mound import hipped_mound
+from nolbet_core.shapes.outline import Outline
+from nolbet_core.shapes.round import Disc, Ellipse, Keyhole, Stadium
+from nolbet_core.shapes.round_mound import round_mound
+from nolbet_core.shapes.spiral import herb_spiral
+from nolbet_core.shapes.vessel import Vessel, WalledVessel, depth_under_corners, straight_vessel, tapered_vessel
+
+BED_KEYS = ("buried", "corner_depths_m")
+"""Measures that stand beside the shape, not in it."""
+
+STANDING_SIZES = {"post": "width_m", "pot": "diameter_m", "basket": "diameter_m"}
+
+
+def built_bed(bed: Bed, path: str) -> Vessel:
+    """A bed as built. path: how the bed is called in an error.
+
+    Raises PlanProblem where its measures make no shape.
+    """
+    try:
+        _check_kind(bed)
+        vessel = _BUILDERS[type(bed.shape)](bed, bed.shape)
+        return _with_buried(vessel, bed) if bed.buried else vessel
+    except ShapeProblem as problem:
+        beside = problem.key.split("[")[0].split(".")[0] in (*BED_KEYS, "wall_m", "headspace_m")
+        raise PlanProblem(
+            f"{path}.{problem.key}" if beside else f"{path}.shape.{problem.key}", str(problem)
+        ) from problem
+
+
+def _check_kind(bed: Bed) -> None:
+    kind = bed.shape.kind
+    if kind in ON_THE_GROUND:
+        if bed.wall_m:
+            raise ShapeProblem("wall_m", f"a {_said(kind)} has no bed wall, given {bed.wall_m:g}; leave it 0")
+        if bed.headspace_m:
+            raise ShapeProblem(
+                "headspace_m", f"a {_said(kind)} has no headspace, given {bed.headspace_m:g}; leave it out"
+            )
+    if bed.corner_depths_m is not None and kind not in WITH_CORNER_DEPTHS:
+        raise ShapeProblem(
+            "corner_depths_m", f"only a bed with upright walls has depths at its corners, a {_said(kind)} has none"
+        )
+
+
+def _said(kind: str) -> str:
+    return kind.replace("_", " ")
+
+
+def _upright(bed: Bed, outline: Outline, depth_m: float) -> WalledVessel:
+    vessel = straight_vessel(outline, depth_m, bed.measured, bed.wall_m)
+    corners = bed.corner_depths_m
+    if corners is None:
+        return vessel
+    depth_m = depth_under_corners(vessel.inside, (corners[0], corners[1], corners[2], corners[3]))
+    return straight_vessel(outline, depth_m, bed.measured, bed.wall_m)
+
+
+def _box(bed: Bed, shape: kinds.BoxShape) -> Vessel:
+    return _upright(bed, Rectangle(shape.length_m, shape.width_m), shape.depth_m)
+
+
+def _l_box(bed: Bed, shape: kinds.LBoxShape) -> Vessel:
+    outline = LShape(shape.length_m, shape.width_m, shape.notch_length_m, shape.notch_width_m)
+    return _upright(bed, outline, shape.depth_m)
+
+
+def _polygon(bed: Bed, shape: kinds.PolygonShape) -> Vessel:
+    return _upright(bed, free_polygon([(x, y) for x, y in shape.corners_m]), shape.depth_m)
+
+
+def _circle(bed: Bed, shape: kinds.CircleShape) -> Vessel:
+    return _upright(bed, Disc(shape.diameter_m), shape.depth_m)
+
+
+def _ellipse(bed: Bed, shape: kinds.EllipseShape) -> Vessel:
+    return _upright(bed, Ellipse(shape.length_m, shape.width_m), shape.depth_m)
+
+
+def _stadium(bed: Bed, shape: kinds.StadiumShape) -> Vessel:
+    return _upright(bed, Stadium(shape.length_m, shape.width_m), shape.depth_m)
+
+
+def _regular_polygon(bed: Bed, shape: kinds.RegularPolygonShape) -> Vessel:
+    return _upright(bed, RegularPolygon(shape.sides, shape.across_flats_m), shape.depth_m)
+
+
+def _keyhole(bed: Bed, shape: kinds.KeyholeShape) -> Vessel:
+    return _upright(bed, Keyhole(shape.diameter_m, shape.path_width_m, shape.basket_diameter_m), shape.depth_m)
+
+
+def _crates(bed: Bed, shape: kinds.CratesShape) -> Vessel:
+    gap_m = 2 * bed.wall_m if bed.measured == "inside" else 0.0
+    grid = CrateGrid(shape.columns, shape.rows, shape.length_m, shape.width_m, gap_m)
+    return _upright(bed, grid, shape.depth_m)
+
+
+def _round_tub(bed: Bed, shape: kinds.RoundTubShape) -> Vessel:
+    middle = Disc((shape.base_diameter_m + shape.rim_diameter_m) / 2)
+    floor, rim = Disc(shape.base_diameter_m, "base_diameter_m"), Disc(shape.rim_diameter_m, "rim_diameter_m")
+    return tapered_vessel(floor, middle, rim, shape.depth_m, bed.measured, bed.wall_m, "vessel")
+
+
+def _trough(bed: Bed, shape: kinds.TroughShape) -> Vessel:
+    floor = Rectangle(shape.base_length_m, shape.base_width_m, ("base_length_m", "base_width_m"))
+    rim = Rectangle(shape.rim_length_m, shape.rim_width_m, ("rim_length_m", "rim_width_m"))
+    middle = _half_way(floor, rim)
+    return tapered_vessel(floor, middle, rim, shape.depth_m, bed.measured, bed.wall_m, "vessel")
+
+
+def _trench(bed: Bed, shape: kinds.TrenchShape) -> Vessel:
+    floor, rim = (
+        Rectangle(shape.bottom_length_m, shape.bottom_width_m),
+        Rectangle(shape.top_length_m, shape.top_width_m),
+    )
+    return tapered_vessel(floor, _half_way(floor, rim), rim, shape.depth_m, bed.measured, 0.0, "trench")
+
+
+def _half_way(floor: Rectangle, rim: Rectangle) -> Rectangle:
+    return Rectangle((floor.length_m + rim.length_m) / 2, (floor.width_m + rim.width_m) / 2)
+
+
+def _lying_barrel(bed: Bed, shape: kinds.LyingBarrelShape) -> Vessel:
+    return lying_barrel(shape.diameter_m, shape.length_m, shape.opening_width_m, bed.measured, bed.wall_m)
+
+
+def _hipped_mound(bed: Bed, shape: kinds.HippedMoundShape) -> Vessel:
+    return hipped_mound(shape.length_m, shape.width_m, shape.height_m, shape.slope_deg)
+
+
+def _round_mound(bed: Bed, shape: kinds.RoundMoundShape) -> Vessel:
+    return round_mound(shape.length_m, shape.width_m, shape.height_m)
+
+
+def _herb_spiral(bed: Bed, shape: kinds.HerbSpiralShape) -> Vessel:
+    return herb_spiral(shape.diameter_m, shape.path_width_m, shape.wall_m, shape.outer_height_m, shape.centre_height_m)
+
+
+def _flat_area(bed: Bed, shape: kinds.FlatAreaShape) -> Vessel:
+    bare = flat_area(shape.length_m, shape.width_m, shape.feather_m, 0.0)
+    laid_m = sum(
+        layer.thickness_m or bare.hollow.height_for_volume(0.0, layer.volume_m3 or 0.0) for layer in bed.layers
+    )
+    return flat_area(shape.length_m, shape.width_m, shape.feather_m, laid_m)
+
+
+_BUILDERS: dict[type, Callable[[Bed, Any], Vessel]] = {
+    kinds.BoxShape: _box,
+    kinds.LBoxShape: _l_box,
+    kinds.PolygonShape: _polygon,
+    kinds.CircleShape: _circle,
+    kinds.EllipseShape: _ellipse,
+    kinds.StadiumShape: _stadium,
+    kinds.RegularPolygonShape: _regular_polygon,
+    kinds.KeyholeShape: _keyhole,
+    kinds.RoundTubShape: _round_tub,
+    kinds.TroughShape: _trough,
+    kinds.LyingBarrelShape: _lying_barrel,
+    kinds.CratesShape: _crates,
+    kinds.TrenchShape: _trench,
+    kinds.HippedMoundShape: _hipped_mound,
+    kinds.RoundMoundShape: _round_mound,
+    kinds.HerbSpiralShape: _herb_spiral,
+    kinds.FlatAreaShape: _flat_area,
+}
+
+
+def _with_buried(vessel: Vessel, bed: Bed) -> Vessel:
+    if not isinstance(vessel, WalledVessel | LyingBarrel):
+        raise ShapeProblem("buried", f"what is buried in a {_said(bed.shape.kind)} can't be taken from its fill")
+    solids = [_solid(each, f"buried[{index}]") for index, each in enumerate(bed.buried)]
+    return replace(vessel, hollow=displaced(vessel.hollow, solids))
+
+
+def _solid(each: Buried, path: str) -> Solid:
+    if each.kind == "pipe":
+        wanted: tuple[str, ...] = ("diameter_m", "length_m")
+    else:
+        wanted = (STANDING_SIZES[each.kind], "height_m")
+    for key in ("width_m", "diameter_m", "height_m", "length_m"):
+        given = getattr(each, key) is not None
+        if given != (key in wanted):
+            said = "doesn't belong to" if given else "has to be given for"
+            raise ShapeProblem(f"{path}.{key}", f"{said} a {each.kind}, which has {wanted[0]} and {wanted[1]}")
+    if each.kind == "pipe":
+        return LyingPipe(each.diameter_m or 0.0, (each.length_m or 0.0) * each.count, each.bottom_m)
+    size_m = getattr(each, wanted[0])
+    area_m2 = size_m**2 if each.kind == "post" else math.pi * size_m**2 / 4
+    return Upright(area_m2 * each.count, each.bottom_m, each.bottom_m + (each.height_m or 0.0))

@@ -1,0 +1,318 @@
+"""A herb spiral: a bed that winds in and up round its middle, held by a wall of stones."""
+
+from __future__ import annotations
+
+import itertools
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from nolbet_core.shapes.hollow import LEAST_INSIDE_M, Point, Ring, ShapeProblem
+from nolbet_core.shapes.invert import invert_rising
+from nolbet_core.shapes.outline import Span, ring_centroid, ring_perimeter
+from nolbet_core.shapes.quadrature import Floats, integral
+from nolbet_core.shapes.vessel import Form, Vessel
+
+STEPS_A_TURN = 48
+TOLERANCE_M = 1e-9
+
+
+@dataclass(frozen=True, slots=True)
+class SpiralRun:
+    """The curve r = R - (w + s) turns from the outer edge to the middle: radius, path width and wall [m]."""
+
+    radius_m: float
+    path_width_m: float
+    wall_m: float
+
+    @property
+    def pitch_m(self) -> float:
+        """How far the curve comes in with each turn [m]."""
+        return self.path_width_m + self.wall_m
+
+    @property
+    def turns(self) -> float:
+        """How often it winds round."""
+        return self.radius_m / self.pitch_m
+
+    @property
+    def length_m(self) -> float:
+        """Length of the run from the outer end to the middle [m]."""
+        return self._to_middle(self.radius_m)
+
+    def run_at(self, radius_m: Floats) -> Floats:
+        """Length of the run from the outer end to where it is so far from the middle [m]."""
+        b = self.pitch_m / (2 * np.pi)
+        arc = (radius_m * np.sqrt(radius_m**2 + b**2) + b**2 * np.arcsinh(radius_m / b)) / (2 * b)
+        run: Floats = self.length_m - arc
+        return run
+
+    def _to_middle(self, radius_m: float) -> float:
+        """Arc length of an Archimedean spiral from a radius to its middle [m]."""
+        b = self.pitch_m / (2 * math.pi)
+        return (radius_m * math.sqrt(radius_m**2 + b**2) + b**2 * math.asinh(radius_m / b)) / (2 * b)
+
+    def radius_at(self, run_m: float) -> float:
+        """How far from the middle the run is after a length [m]."""
+        return invert_rising(self._to_middle, 0.0, self.radius_m, self.length_m - run_m)
+
+    def swept_m2(self, from_radius_m: float, to_radius_m: float) -> float:
+        """Area of the band inside the wall between two radii of the curve, the outer first [m2]."""
+        return self._band(from_radius_m) - self._band(to_radius_m)
+
+    def _band(self, radius_m: float) -> float:
+        """Area of the band from the middle out to a radius of the curve [m2]."""
+        out, inner = max(radius_m - self.wall_m, 0.0), max(radius_m - self.pitch_m, 0.0)
+        return math.pi / self.pitch_m * (out**3 - inner**3) / 3
+
+    def strip(self, radius_m: Floats) -> Floats:
+        """Area of the band for a step of the radius [m2/m]."""
+        out, inner = np.maximum(radius_m - self.wall_m, 0.0), np.maximum(radius_m - self.pitch_m, 0.0)
+        strip: Floats = np.pi / self.pitch_m * (out**2 - inner**2)
+        return strip
+
+    def curve(self, inside_m: float, from_radius_m: float, to_radius_m: float) -> list[Point]:
+        """Points of the curve moved in by a width, from the middle [m]."""
+        steps = max(math.ceil((from_radius_m - to_radius_m) / self.pitch_m * STEPS_A_TURN), 1)
+        points = []
+        for i in range(steps + 1):
+            radius = from_radius_m + (to_radius_m - from_radius_m) * i / steps
+            turn = 2 * math.pi * (self.radius_m - radius) / self.pitch_m
+            at = max(radius - inside_m, 0.0)
+            points.append((at * math.cos(turn), at * math.sin(turn)))
+        return points
+
+
+@dataclass(frozen=True, slots=True)
+class SpiralHollow:
+    """The bed of a spiral by height: its surface rises evenly along the run from outer to centre height [m].
+
+    Layers lie level on the ground and end where the surface comes down to them, so that each is the surface of its
+    own zone.
+    """
+
+    run: SpiralRun
+    outer_height_m: float
+    centre_height_m: float
+
+    @property
+    def rim_m(self) -> float:
+        """The highest surface [m]."""
+        return max(self.outer_height_m, self.centre_height_m)
+
+    @property
+    def _lowest_m(self) -> float:
+        return min(self.outer_height_m, self.centre_height_m)
+
+    def surface_at(self, run_m: float) -> float:
+        """Height of the surface after a length of the run [m]."""
+        share = run_m / self.run.length_m
+        return self.outer_height_m + (self.centre_height_m - self.outer_height_m) * share
+
+    def run_where(self, height_m: float) -> float:
+        """Length of the run where the surface has a height [m]; at its ends beyond them."""
+        rise = self.centre_height_m - self.outer_height_m
+        if rise == 0:
+            return 0.0
+        return self.run.length_m * min(max((height_m - self.outer_height_m) / rise, 0.0), 1.0)
+
+    def _outward(self) -> bool:
+        """Whether the surface is higher at the outer end."""
+        return self.outer_height_m > self.centre_height_m
+
+    def area_at(self, height_m: float) -> float:
+        """Area of the band whose surface is as high or higher [m2]; above the highest, the whole band."""
+        whole = self.run.swept_m2(self.run.radius_m, 0.0)
+        if height_m <= self._lowest_m or height_m > self.rim_m:
+            return whole
+        radius = self.run.radius_at(self.run_where(height_m))
+        inner = self.run.swept_m2(radius, 0.0)
+        return whole - inner if self._outward() else inner
+
+    def perimeter_at(self, height_m: float) -> float:
+        """Length of both edges of the band [m], at every height alike."""
+        del height_m
+        return 2 * self.run.length_m
+
+    def volume_between(self, lower_m: float, upper_m: float) -> float:
+        """Volume between two heights [m3]."""
+        return self._volume_to(upper_m) - self._volume_to(lower_m)
+
+    def height_for_volume(self, base_m: float, volume_m3: float) -> float:
+        """Height [m] at which a volume [m3] laid level from a base height [m] stands."""
+        wanted = self._volume_to(base_m) + volume_m3
+        over = wanted - self._volume_to(self.rim_m)
+        if over >= 0:
+            return self.rim_m + over / self.run.swept_m2(self.run.radius_m, 0.0)
+        return invert_rising(self._volume_to, 0.0, self.rim_m, wanted)
+
+    def _volume_to(self, height_m: float) -> float:
+        """Volume under the surface and under a level [m3]: the lesser of both heights over the swept area."""
+        run = self.run
+        level_m = min(max(height_m, 0.0), self.rim_m)
+        whole = run.swept_m2(run.radius_m, 0.0)
+        over = whole * max(height_m - self.rim_m, 0.0)
+        if level_m <= self._lowest_m:
+            return whole * level_m + over
+        bend = run.radius_at(self.run_where(level_m))
+        edges = sorted({0.0, run.wall_m, min(run.pitch_m, run.radius_m), bend, run.radius_m})
+
+        def strip(radius_m: Floats) -> Floats:
+            share = run.run_at(radius_m) / run.length_m
+            surface = self.outer_height_m + (self.centre_height_m - self.outer_height_m) * share
+            return np.minimum(surface, level_m) * run.strip(radius_m)
+
+        return over + sum(integral(strip, start, end) for start, end in itertools.pairwise(edges))
+
+
+@dataclass(frozen=True, slots=True)
+class SpiralOutline:
+    """The outermost turn of a spiral from above."""
+
+    run: SpiralRun
+
+    @property
+    def area_m2(self) -> float:
+        """Ground inside the outermost turn [m2]."""
+        outer, inner, pitch = self.run.radius_m, max(self.run.radius_m - self.run.pitch_m, 0.0), self.run.pitch_m
+        return math.pi / pitch * (outer**3 - inner**3) / 3
+
+    @property
+    def perimeter_m(self) -> float:
+        """Length round it [m]."""
+        return ring_perimeter(self.rings()[0])
+
+    @property
+    def length_m(self) -> float:
+        """Length of the surrounding rectangle [m]."""
+        return self._extent(0)
+
+    @property
+    def width_m(self) -> float:
+        """Width of the surrounding rectangle [m]."""
+        return self._extent(1)
+
+    def _extent(self, axis: int) -> float:
+        values = [point[axis] for point in self.round_the_middle()]
+        return max(values) - min(values)
+
+    @property
+    def inradius_m(self) -> float:
+        """Half the band [m]: it is worked from outside, turn by turn."""
+        return self.run.path_width_m / 2
+
+    @property
+    def centroid_m(self) -> Point:
+        """Centre of its area [m, m]."""
+        return ring_centroid(self.rings()[0])
+
+    @property
+    def corner_m(self) -> Point:
+        """The lower left of the surrounding rectangle, from the middle of the spiral [m, m]."""
+        points = self.round_the_middle()
+        return min(x for x, _ in points), min(y for _, y in points)
+
+    def round_the_middle(self) -> list[Point]:
+        """Its outermost turn from the middle of the spiral [m]."""
+        inner = max(self.run.radius_m - self.run.pitch_m, 0.0)
+        return self.run.curve(0.0, self.run.radius_m, inner)
+
+    def moved(self, out_m: float) -> SpiralOutline:
+        """A spiral of a radius larger by so much [m]."""
+        return SpiralOutline(SpiralRun(self.run.radius_m + out_m, self.run.path_width_m, self.run.wall_m))
+
+    def rings(self) -> tuple[Ring, ...]:
+        """Its outermost turn from the lower left of the surrounding rectangle [m]."""
+        left, low = self.corner_m
+        return (tuple((x - left, y - low) for x, y in self.round_the_middle()),)
+
+    def spans(self) -> tuple[Span, ...]:
+        """The run as it is drawn unrolled [m]."""
+        return ((0.0, self.run.length_m),)
+
+
+@dataclass(frozen=True, slots=True)
+class HerbSpiral(Vessel):
+    """A herb spiral as built. Its section is drawn along the run, from the outer end to the middle."""
+
+    hollow: SpiralHollow
+    form: Form = "spiral"
+
+    @property
+    def inside(self) -> SpiralOutline:
+        """The outermost turn."""
+        return SpiralOutline(self.hollow.run)
+
+    @property
+    def outside(self) -> SpiralOutline:
+        """The outermost turn."""
+        return SpiralOutline(self.hollow.run)
+
+    @property
+    def top_area_m2(self) -> float:
+        """The band inside the wall, from above [m2]."""
+        return self.hollow.run.swept_m2(self.hollow.run.radius_m, 0.0)
+
+    @property
+    def wall_face_m2(self) -> float:
+        """Face of the wall [m2]: its height along the run, which rises evenly."""
+        return self.hollow.run.length_m * (self.hollow.outer_height_m + self.hollow.centre_height_m) / 2
+
+    def section(self, lower_m: float, upper_m: float) -> tuple[Ring, ...]:
+        """A level layer under the surface, along the run [m]."""
+        hollow, length = self.hollow, self.hollow.run.length_m
+        if upper_m > hollow.rim_m and lower_m >= hollow.rim_m:
+            return (((0.0, lower_m), (length, lower_m), (length, upper_m), (0.0, upper_m)),)
+        places = sorted({0.0, hollow.run_where(lower_m), hollow.run_where(upper_m), length})
+        top = [(run, min(max(hollow.surface_at(run), lower_m), upper_m)) for run in places]
+        low, high = (run for run in self._standing(lower_m))
+        return (((low, lower_m), *((x, y) for x, y in top if low <= x <= high), (high, lower_m)),)
+
+    def _standing(self, level_m: float) -> Span:
+        """From where to where along the run the surface is as high [m]."""
+        run, length = self.hollow.run_where(level_m), self.hollow.run.length_m
+        if self.hollow.outer_height_m == self.hollow.centre_height_m:
+            return 0.0, length
+        return (0.0, run) if self.hollow.outer_height_m > self.hollow.centre_height_m else (run, length)
+
+    def section_spans(self, level_m: float) -> tuple[Span, ...]:
+        """Where the surface is as high, along the run [m]."""
+        return (self._standing(min(level_m, self.hollow.rim_m)),)
+
+    def zone(self, lower_m: float, upper_m: float) -> Span:
+        """From where to where along the run a layer is the surface [m]; nothing where it lies under others."""
+        if lower_m >= self.hollow.rim_m - TOLERANCE_M and upper_m > lower_m:
+            return 0.0, self.hollow.run.length_m
+        if self.hollow.outer_height_m == self.hollow.centre_height_m:
+            whole = upper_m >= self.hollow.rim_m - TOLERANCE_M
+            return (0.0, self.hollow.run.length_m) if whole else (0.0, 0.0)
+        one, two = self.hollow.run_where(lower_m), self.hollow.run_where(upper_m)
+        return min(one, two), max(one, two)
+
+    def plan_zone(self, lower_m: float, upper_m: float) -> tuple[Ring, ...]:
+        """The part of the band where a layer is the surface [m]."""
+        start, end = self.zone(lower_m, upper_m)
+        if end - start < LEAST_INSIDE_M:
+            return ()
+        run, (left, low) = self.hollow.run, self.outside.corner_m
+        outer, inner = run.radius_at(start), run.radius_at(end)
+        edge = run.curve(run.wall_m, outer, inner)
+        back = reversed(run.curve(run.pitch_m, outer, inner))
+        return (tuple((x - left, y - low) for x, y in (*edge, *back)),)
+
+
+def herb_spiral(
+    diameter_m: float, path_width_m: float, wall_m: float, outer_height_m: float, centre_height_m: float
+) -> HerbSpiral:
+    """A herb spiral. diameter_m: over all [m]. path_width_m: of the bed between the walls [m]. wall_m: thickness [m].
+
+    outer_height_m, centre_height_m: of the bed's surface at the outer end and in the middle [m].
+
+    Raises ShapeProblem where a wall and a path are wider than the spiral from its edge to its middle.
+    """
+    run = SpiralRun(diameter_m / 2, path_width_m, wall_m)
+    if run.pitch_m > run.radius_m:
+        said = f"a path of {path_width_m:g} m with a wall of {wall_m:g} m is wider than half the spiral"
+        raise ShapeProblem("path_width_m", said)
+    return HerbSpiral(SpiralHollow(run, outer_height_m, centre_height_m))
