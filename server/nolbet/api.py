@@ -6,7 +6,9 @@ from ninja import NinjaAPI
 from ninja.security import SessionAuth
 
 from nolbet.account.router import router as account_router
+from nolbet.figure.plot import router as plot_router
 from nolbet.figure.router import router as figure_router
+from nolbet.figure.sizing import router as sizing_router
 from nolbet.gardens.beds import router as beds_router
 from nolbet.gardens.files import router as files_router
 from nolbet.gardens.router import router as gardens_router
@@ -22,6 +24,8 @@ api.add_router("/gardens", files_router)
 api.add_router("/gardens", gardens_router)
 api.add_router("/gardens", beds_router)
 api.add_router("/gardens", figure_router)
+api.add_router("/gardens", plot_router)
+api.add_router("/gardens", sizing_router)
 api.add_router("/gardens", haul_router)
 api.add_router("/quantities", quantities_router)
 api.add_router("/gardens", shelf_router)

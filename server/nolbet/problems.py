@@ -11,9 +11,9 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import Field
 
 from nolbet.account.errors import Locked, Refusal, WrongPassword
-from nolbet.gardens.errors import InUse, Missing, StaleSave
+from nolbet.gardens.errors import InUse, Missing, StalePlot, StaleSave
 from nolbet.gardens.schemas import kept_bed
-from nolbet_core.plan.problems import PlanProblem, path_of
+from nolbet_core.plan.problems import PlanProblem, entry_path
 
 MEDIA_TYPE = "application/problem+json"
 
@@ -55,7 +55,7 @@ def _on_plan(request: HttpRequest, error: PlanProblem) -> HttpResponse:
 def _on_validation(request: HttpRequest, error: ValidationError) -> HttpResponse:
     places = [
         {
-            "path": path_of([part for part in entry["loc"] if part not in ("body", "query", "path")]),
+            "path": entry_path([part for part in entry["loc"] if part not in ("body", "query", "path")], entry["type"]),
             "message": entry["msg"],
         }
         for entry in error.errors
@@ -71,6 +71,10 @@ def _on_stale(request: HttpRequest, error: StaleSave) -> HttpResponse:
         "A newer version is kept.",
         current=kept_bed(error.current).model_dump(mode="json", exclude_none=True),
     )
+
+
+def _on_stale_plot(request: HttpRequest, error: StalePlot) -> HttpResponse:
+    return problem_response(409, "Changed elsewhere", str(error))
 
 
 def _on_missing(request: HttpRequest, error: Missing) -> HttpResponse:
@@ -114,6 +118,7 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     PlanProblem: _on_plan,
     ValidationError: _on_validation,
     StaleSave: _on_stale,
+    StalePlot: _on_stale_plot,
     Missing: _on_missing,
     InUse: _on_use,
     AuthenticationError: _on_nobody,

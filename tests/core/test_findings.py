@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from nolbet_core.figure.figures import FindingFigures
+from nolbet_core.figure.found import FindingFigures
 from nolbet_core.findings.pattern import DEFER, LEVELS
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of

@@ -7,8 +7,8 @@ from collections.abc import Mapping
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures
 from nolbet_core.figure.figures import BedFigures, LayerFigures, SpiralFigures
 from nolbet_core.figure.judged import judged_bed
+from nolbet_core.findings.pattern import View
 from nolbet_core.plan.bed import Bed, Layer
-from nolbet_core.quantities.units import System
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
@@ -55,8 +55,9 @@ def filled_bed(bed: Bed, vessel: Vessel, materials: Mapping[str, Material]) -> F
     return fill_bed(vessel, bed.kept_empty_m, asked_layers(bed, materials))
 
 
-def bed_figures(bed: Bed, vessel: Vessel, filled: Filled, system: System) -> BedFigures:
-    """A filled bed in figures, judged. system: the units that judgements are told in."""
+def bed_figures(view: View) -> BedFigures:
+    """A filled bed in figures, judged."""
+    bed, vessel, filled = view.bed, view.vessel, view.filled
     hollow, inside, outside = vessel.hollow, vessel.inside, vessel.outside
     line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
     layers = [layer_figures(layer, vessel) for layer in filled.layers]
@@ -94,7 +95,7 @@ def bed_figures(bed: Bed, vessel: Vessel, filled: Filled, system: System) -> Bed
         c_to_n=None,
         nitrogen_gap_kg=None,
         surface_m=None,
-        findings=judged_bed(bed, vessel, filled, system),
+        findings=judged_bed(view),
     )
 
 

@@ -8,20 +8,17 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from decimal import Decimal
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 
 from pydantic import PlainSerializer
 
+from nolbet_core.figure.found import FindingFigures, Line
+from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.fields import written_unit_price
 
-Level = Literal["stop", "caution", "advice", "note"]
 MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
 
 UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
-
-
-Line = list[tuple[float, float]]
-"""Points to draw [m, m]."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,32 +58,6 @@ class LayerFigures:
     grip: tuple[float, float]
     zones: list[Line]
     run_m: tuple[float, float] | None
-
-
-@dataclass(frozen=True, slots=True)
-class MendFigures:
-    """The one click that mends a finding: the bed's keys with their new values."""
-
-    label: str
-    changes: dict[str, Any]
-
-
-@dataclass(frozen=True, slots=True)
-class FindingFigures:
-    """A judgement: what is so, with the figure that shows it, why it matters, and what to do.
-
-    bought: whether it rests on what is bought, so that a bed's figures alone don't have it.
-    """
-
-    code: str
-    level: Level
-    message: str
-    why: str
-    advice: str
-    layer: int | None
-    mend: MendFigures | None
-    seen: str | None
-    bought: bool
 
 
 Form = Literal["vessel", "trench", "mound", "spiral", "flat"]
@@ -229,5 +200,6 @@ class Figures:
     """Everything worked out from a plan."""
 
     beds: list[BedFigures]
+    plot: PlotFigures | None
     needs: list[NeedFigures]
     haul: HaulFigures | None

@@ -5,22 +5,20 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 
 from nolbet_core.blend.mix import Mix
-from nolbet_core.figure.figures import FindingFigures, MendFigures
+from nolbet_core.figure.found import FindingFigures, MendFigures
 from nolbet_core.findings.buying import BUYING_CODES, look_at_haul
 from nolbet_core.findings.every import look_at_bed
 from nolbet_core.findings.pattern import LEVELS, Found, View
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.plan.bed import Bed
 from nolbet_core.quantities.units import System
-from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.fill import Filled
 from nolbet_core.stack.layers import Bulk, Standing
 
 
-def judged_bed(bed: Bed, vessel: Vessel, filled: Filled, system: System) -> list[FindingFigures]:
+def judged_bed(view: View) -> list[FindingFigures]:
     """Findings on a filled bed."""
-    return [_figures(bed, code, found) for code, found in look_at_bed(View(bed, vessel, filled, system))]
+    return [finding_figures(view.bed, code, found) for code, found in look_at_bed(view)]
 
 
 def with_buying(
@@ -33,11 +31,17 @@ def with_buying(
 ) -> list[FindingFigures]:
     """A bed's findings with those on what is bought for it (keys of its materials), the gravest first."""
     found_buying = look_at_haul(bought, chosen, materials, system)
-    both = [*own, *(_figures(bed, code, found) for code, found in found_buying)]
-    return sorted(both, key=lambda finding: LEVELS.index(finding.level))
+    both = [*own, *(finding_figures(bed, code, found) for code, found in found_buying)]
+    return gravest_first(both)
 
 
-def _figures(bed: Bed, code: str, found: Found) -> FindingFigures:
+def gravest_first(findings: Iterable[FindingFigures]) -> list[FindingFigures]:
+    """Findings with the gravest first, otherwise in their order."""
+    return sorted(findings, key=lambda finding: LEVELS.index(finding.level))
+
+
+def finding_figures(bed: Bed, code: str, found: Found) -> FindingFigures:
+    """A finding on a bed in figures, with what the gardener has said of it."""
     seen = next((each.reason for each in bed.seen if each.code == code), None)
     mend = MendFigures(label=found.mend.label, changes=dict(found.mend.changes)) if found.mend else None
     return FindingFigures(

@@ -2,20 +2,37 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from nolbet_core.figure.beds import bed_figures, filled_bed
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures, supplier_of
 from nolbet_core.figure.figures import BedFigures, Figures
-from nolbet_core.figure.judged import bought_keys, with_buying
+from nolbet_core.figure.found import FindingFigures
+from nolbet_core.figure.judged import bought_keys, finding_figures, gravest_first, with_buying
+from nolbet_core.figure.plot_figures import PlotFigures, PlotFinding, RoomFigures
+from nolbet_core.figure.site import (
+    Laid,
+    found_in_place,
+    found_on_plot,
+    laid_plot,
+    place_findings,
+    placed_beds,
+    plot_figures,
+    room_figures,
+    site_of,
+)
+from nolbet_core.findings.pattern import View
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.check import Supplies, check_bed
 from nolbet_core.plan.garden import Garden, Plan
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plot.placed import PlacedBed
+from nolbet_core.plot.site import Site
 from nolbet_core.quantities.units import System
-from nolbet_core.stack.layers import Standing
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,50 +40,115 @@ class _Figured:
     bed: Bed
     figures: BedFigures
     bought_keys: frozenset[str]
+    placed: tuple[PlacedBed, ...]
 
 
 def figure_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed") -> BedFigures:
     """Figures of one bed, needs and buying left out: what a draft asks for while a boundary is dragged.
 
-    garden: for the units that judgements are said in. supplies: what layers may name. path: how the bed is called in
-    an error.
+    garden: for the units that judgements are said in, and the ground. supplies: what layers may name. path: how the
+    bed is called in an error.
 
     Raises PlanProblem where the bed doesn't hold together.
     """
     check_bed(bed, supplies.materials, path)
-    return _filled(bed, garden, supplies, path)[0]
+    return bed_figures(_viewed(bed, garden, _site(garden), supplies, path))
 
 
 def figure_plan(plan: Plan, supplies: Supplies) -> Figures:
-    """Figures of a whole plan that has been checked: every bed, the needs of all, and the haul."""
-    figured, needs = _beds_and_needs(plan, supplies)
+    """Figures of a whole plan that has been checked: every bed, the plot, the needs of all, and the haul."""
+    figured, laid, needs = _beds_and_needs(plan, supplies)
     suppliers = [supplier_of(entry) for entry in plan.suppliers]
     chosen = chosen_haul(needs, suppliers)
+    system = System(plan.garden.units)
+    between = found_on_plot(laid, system) if laid else []
+    beds = []
+    for each in figured:
+        shared = [finding_figures(each.bed, one.code, one.found) for one in between if each.bed.key in one.beds]
+        beds.append(_with_others(each, shared, chosen, supplies, system))
     return Figures(
-        beds=[_bought(each, chosen, plan, supplies) for each in figured],
+        beds=beds,
+        plot=_plot(plan, laid, figured),
         needs=[need_figures(need, supplies.materials) for need in needs],
         haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
     )
 
 
 def figure_beds(plan: Plan, supplies: Supplies) -> Figures:
-    """Figures of every bed and the needs, without the haul."""
-    figured, needs = _beds_and_needs(plan, supplies)
+    """Figures of every bed, the plot and the needs, without the haul."""
+    figured, laid, needs = _beds_and_needs(plan, supplies)
     return Figures(
         beds=[each.figures for each in figured],
+        plot=_plot(plan, laid, figured),
         needs=[need_figures(need, supplies.materials) for need in needs],
         haul=None,
     )
 
 
-def _beds_and_needs(plan: Plan, supplies: Supplies) -> tuple[list[_Figured], tuple[Need, ...]]:
+def figure_plot(plan: Plan, supplies: Supplies) -> PlotFigures:
+    """Figures of a plan's plot alone: what a bed that is dragged over it asks for.
+
+    Raises PlanProblem where the plan has no plot.
+    """
+    plot = plan.garden.plot
+    if plot is None:
+        raise PlanProblem("garden.plot", "the ground has to be measured first")
+    site = site_of(plot)
+    own: list[PlotFinding] = []
+    placed: list[PlacedBed] = []
+    for index, bed in enumerate(plan.beds):
+        if not bed.places:
+            continue
+        view = _viewed(bed, plan.garden, site, supplies, f"beds[{index}]")
+        own += found_in_place(view)
+        placed += view.placed
+    beds = {bed.key: bed for bed in plan.beds}
+    return plot_figures(plot, laid_plot(plot, placed, supplies.materials), beds, own, System(plan.garden.units))
+
+
+def figure_room(plan: Plan, length_m: float, width_m: float) -> RoomFigures:
+    """How many more beds of an outer size [m] the plot takes beside those that lie on it.
+
+    Raises PlanProblem where the plan has no plot.
+    """
+    plot = plan.garden.plot
+    if plot is None:
+        raise PlanProblem("garden.plot", "the ground has to be measured first")
+    built = [placed_beds(bed, built_bed(bed, f"beds[{index}]")) for index, bed in enumerate(plan.beds)]
+    return room_figures(plot, [place for places in built for place in places], length_m, width_m)
+
+
+def _beds_and_needs(plan: Plan, supplies: Supplies) -> tuple[list[_Figured], Laid | None, tuple[Need, ...]]:
     figured: list[_Figured] = []
     sums = NeedSums()
+    site = _site(plan.garden)
     for index, bed in enumerate(plan.beds):
-        figures, layers = _filled(bed, plan.garden, supplies, f"beds[{index}]")
+        view = _viewed(bed, plan.garden, site, supplies, f"beds[{index}]")
+        layers = view.filled.layers
         sums.add(bed.count, layers)
-        figured.append(_Figured(bed, figures, bought_keys(layers, supplies.mixes)))
-    return figured, sums.less_stock(_stock(plan), supplies.mixes, supplies.materials)
+        figured.append(_Figured(bed, bed_figures(view), bought_keys(layers, supplies.mixes), view.placed))
+    laid = _laid(plan, figured, supplies)
+    if laid is not None:
+        sums.add(1, laid.courses)
+    return figured, laid, sums.less_stock(_stock(plan), supplies.mixes, supplies.materials)
+
+
+def _laid(plan: Plan, figured: Sequence[_Figured], supplies: Supplies) -> Laid | None:
+    if plan.garden.plot is None:
+        return None
+    placed = [place for each in figured for place in each.placed]
+    return laid_plot(plan.garden.plot, placed, supplies.materials)
+
+
+def _plot(plan: Plan, laid: Laid | None, figured: Sequence[_Figured]) -> PlotFigures | None:
+    if plan.garden.plot is None or laid is None:
+        return None
+    own: list[PlotFinding] = []
+    for each in figured:
+        if each.placed:
+            own += place_findings(each.bed.key, each.figures.findings)
+    beds = {each.bed.key: each.bed for each in figured}
+    return plot_figures(plan.garden.plot, laid, beds, own, System(plan.garden.units))
 
 
 def _stock(plan: Plan) -> dict[str, float]:
@@ -77,15 +159,23 @@ def _stock(plan: Plan) -> dict[str, float]:
     return stock
 
 
-def _bought(each: _Figured, chosen: Chosen | None, plan: Plan, supplies: Supplies) -> BedFigures:
-    if chosen is None:
+def _with_others(
+    each: _Figured, shared: Sequence[FindingFigures], chosen: Chosen | None, supplies: Supplies, system: System
+) -> BedFigures:
+    """A bed's figures with the findings that rest on other beds and on what is bought."""
+    findings = [*each.figures.findings, *shared]
+    if chosen is not None:
+        findings = with_buying(each.bed, findings, each.bought_keys, chosen, supplies.materials, system)
+    elif not shared:
         return each.figures
-    system = System(plan.garden.units)
-    findings = with_buying(each.bed, each.figures.findings, each.bought_keys, chosen, supplies.materials, system)
-    return replace(each.figures, findings=findings)
+    return replace(each.figures, findings=gravest_first(findings))
 
 
-def _filled(bed: Bed, garden: Garden, supplies: Supplies, path: str) -> tuple[BedFigures, tuple[Standing, ...]]:
+def _site(garden: Garden) -> Site | None:
+    return site_of(garden.plot) if garden.plot else None
+
+
+def _viewed(bed: Bed, garden: Garden, site: Site | None, supplies: Supplies, path: str) -> View:
     vessel = built_bed(bed, path)
     filled = filled_bed(bed, vessel, supplies.materials)
-    return bed_figures(bed, vessel, filled, System(garden.units)), filled.layers
+    return View(bed, vessel, filled, System(garden.units), site, placed_beds(bed, vessel))

@@ -7,12 +7,15 @@ from typing import Any
 from pydantic import TypeAdapter
 
 from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.tally import TalliedFigures
 
-Written = BedFigures | Figures | TalliedFigures
+Written = BedFigures | Figures | PlotFigures | TalliedFigures
 
 
-_ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in (BedFigures, Figures, TalliedFigures)}
+_ADAPTERS: dict[type, TypeAdapter[Any]] = {
+    kind: TypeAdapter(kind) for kind in (BedFigures, Figures, PlotFigures, TalliedFigures)
+}
 
 
 def written_json(figures: Written, indent: int | None = None) -> str:

@@ -3,9 +3,13 @@
 from __future__ import annotations
 
 from nolbet_core.findings.fit import HeadspaceSmall, OverRim, TooWide
+from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
 from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWood, VoidsOpen
 from nolbet_core.findings.pattern import LEVELS, Finding, Found, View
 from nolbet_core.findings.safety import Dust
+
+PLACE_FINDINGS: tuple[Finding, ...] = (BuriedServices(), NearHouse(), NearTree(), NotLevel())
+"""Those that look at where the bed lies."""
 
 BED_FINDINGS: tuple[Finding, ...] = (
     OverRim(),
@@ -15,6 +19,9 @@ BED_FINDINGS: tuple[Finding, ...] = (
     TooWide(),
     LapSmall(),
     HeadspaceSmall(),
+    SteepSlope(),
+    Trench(),
+    *PLACE_FINDINGS,
     Dust(),
 )
 

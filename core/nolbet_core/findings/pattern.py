@@ -9,6 +9,8 @@ from functools import cached_property
 from typing import Any, ClassVar, Literal
 
 from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.plot.placed import PlacedBed
+from nolbet_core.plot.site import Site
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.fill import Filled
@@ -22,12 +24,17 @@ DEFER = "Local rules and licensed practice come first."
 
 @dataclass(frozen=True)
 class View:
-    """What a finding looks at: the bed as planned, as built and as filled, and the units it is told in."""
+    """What a finding looks at: the bed as planned, as built and as filled, and the units it is told in.
+
+    site, placed: the ground, and where on it the beds alike lie, where that is known.
+    """
 
     bed: Bed
     vessel: Vessel
     filled: Filled
     system: System
+    site: Site | None = None
+    placed: tuple[PlacedBed, ...] = ()
 
     @cached_property
     def written_layers(self) -> tuple[dict[str, Any], ...]:

@@ -34,12 +34,17 @@ def from_validation(error: ValidationError, prefix: Sequence[str | int] = ()) ->
     """The problems of a model's validation, each with its path. prefix: what the path starts with."""
     problems = []
     for entry in error.errors(include_url=False):
-        place = [*prefix, *_plain_location(entry["loc"]), *_KEY_AT_FAULT.get(entry["type"], [])]
-        problems.append(PlanProblem(path_of(place), _message(entry)))  # type: ignore[arg-type]  # pydantic types its entries loosely
+        path = entry_path([*prefix, *entry["loc"]], entry["type"])
+        problems.append(PlanProblem(path, _message(entry)))  # type: ignore[arg-type]  # pydantic types its entries loosely
     return problems
 
 
 _KEY_AT_FAULT = {"union_tag_invalid": ["kind"], "union_tag_not_found": ["kind"]}
+
+
+def entry_path(location: Sequence[str | int], kind: str) -> str:
+    """The path of a validation's entry in the plan file's own words. kind: what pydantic calls the error."""
+    return path_of([*_plain_location(location), *_KEY_AT_FAULT.get(kind, [])])
 
 
 def unknown_kind(kind: str) -> str:

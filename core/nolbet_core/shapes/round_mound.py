@@ -42,19 +42,24 @@ class RoundShells(Shells):
             return height
         return math.sqrt(a**2 - a**4 / (4 * height**2))
 
+    def top_foot_m(self, cover_m: float) -> float:
+        """Foot on the surface of the core's highest point [m]: off the middle where two halves meet in a ridge."""
+        bend = 2 * self.height_m / self.half_m**2
+        return math.sqrt(max((cover_m * bend) ** 2 - 1, 0.0)) / bend if cover_m > 0 else 0.0
+
     def feet(self, cover_m: float) -> tuple[float, float] | None:
         """Feet on the surface [m] of the core's top and of its edge at the ground; None where nothing is left."""
         if cover_m >= self.rim_m:
             return None
-        bend = 2 * self.height_m / self.half_m**2
-        top = math.sqrt(max((cover_m * bend) ** 2 - 1, 0.0)) / bend if cover_m > 0 else 0.0
-        most = self.half_m if cover_m >= 0 else 2 * self.half_m
-        while cover_m < 0 and self._height_over(most, cover_m) > 0:
+        top, most = self.top_foot_m(cover_m), self.half_m
+        while cover_m < 0 and self.height_over(most, cover_m) > 0:
             most *= 2
-        return top, invert_rising(lambda foot: -self._height_over(foot, cover_m), top, most, 0.0)
+        return top, invert_rising(lambda foot: -self.height_over(foot, cover_m), top, most, 0.0)
 
-    def _height_over(self, foot_m: float, cover_m: float) -> float:
-        return float(self.curve(np.array([foot_m]), cover_m)[1][0])
+    def height_over(self, foot_m: float, cover_m: float) -> float:
+        """Height of the core's surface [m] over a foot on the mound's [m]."""
+        steep = 2 * self.height_m * foot_m / self.half_m**2
+        return self.height_m * (1 - (foot_m / self.half_m) ** 2) - cover_m / math.sqrt(1 + steep**2)
 
     def curve(self, feet_m: Floats, cover_m: float) -> tuple[Floats, Floats]:
         """Where the core's surface lies over feet on the mound's: from the middle line and from the ground [m]."""
@@ -164,10 +169,9 @@ class RoundMound(Mound):
 
     def crest_of(self, cover_m: float) -> float:
         """Height of the core under a cover [m]."""
-        feet = self.hollow.feet(cover_m)
-        if feet is None:
+        if cover_m >= self.hollow.rim_m:
             return 0.0
-        return float(self.hollow.curve(np.array([feet[0]]), cover_m)[1][0])
+        return max(self.hollow.height_over(self.hollow.top_foot_m(cover_m), cover_m), 0.0)
 
     def profile(self, cover_m: float) -> tuple[Point, ...]:
         """The core's curve from foot to foot [m]."""

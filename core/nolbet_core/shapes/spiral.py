@@ -156,14 +156,23 @@ class SpiralHollow:
         if level_m <= self._lowest_m:
             return whole * level_m + over
         bend = run.radius_at(self.run_where(level_m))
-        edges = sorted({0.0, run.wall_m, min(run.pitch_m, run.radius_m), bend, run.radius_m})
+        inner = run.swept_m2(bend, 0.0)
+        if self._outward():
+            return over + level_m * (whole - inner) + self._surface_volume(0.0, bend)
+        return over + level_m * inner + self._surface_volume(bend, run.radius_m)
+
+    def _surface_volume(self, from_radius_m: float, to_radius_m: float) -> float:
+        """Volume under the surface between two radii of the curve, the inner first [m3]."""
+        run, rise = self.run, self.centre_height_m - self.outer_height_m
+        # the width of the band has kinks where wall and path come to the middle
+        kinks = [each for each in (run.wall_m, run.pitch_m) if from_radius_m < each < to_radius_m]
+        edges = [from_radius_m, *kinks, to_radius_m]
 
         def strip(radius_m: Floats) -> Floats:
-            share = run.run_at(radius_m) / run.length_m
-            surface = self.outer_height_m + (self.centre_height_m - self.outer_height_m) * share
-            return np.minimum(surface, level_m) * run.strip(radius_m)
+            surface: Floats = self.outer_height_m + rise * run.run_at(radius_m) / run.length_m
+            return surface * run.strip(radius_m)
 
-        return over + sum(integral(strip, start, end) for start, end in itertools.pairwise(edges))
+        return sum(integral(strip, start, end) for start, end in itertools.pairwise(edges))
 
 
 @dataclass(frozen=True, slots=True)

@@ -65,7 +65,7 @@ def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked]) -> Fil
     ]
     vanishing = vanishing_volumes(layers, placed)
     standing = tuple(
-        _bulk(layer, span, volume, vanishes) if isinstance(layer, Bulk) else _sheet(layer, span[0], vessel)
+        bulk_standing(layer, span, volume, vanishes) if isinstance(layer, Bulk) else _sheet(layer, span[0], vessel)
         for layer, span, volume, vanishes in zip(layers, heights.spans, placed, vanishing, strict=True)
     )
     lost = sum(vanishing)
@@ -82,7 +82,8 @@ def surface_drop(hollow: Hollow, top_m: float, lost_m3: float) -> float:
     return max(top_m - hollow.height_for_volume(0.0, left_m3), 0.0)
 
 
-def _bulk(layer: Bulk, span: tuple[float, float], placed_m3: float, vanishing_m3: float) -> Standing:
+def bulk_standing(layer: Bulk, span: tuple[float, float], placed_m3: float, vanishing_m3: float) -> Standing:
+    """A bulk layer as it stands. span: bottom and top [m]. placed_m3: its volume; vanishing_m3: what runs into it."""
     material = layer.material
     infill_m3 = packed_volume(layer, placed_m3)
     fines = layer.infill.material if layer.infill else None
@@ -108,7 +109,12 @@ def _bulk(layer: Bulk, span: tuple[float, float], placed_m3: float, vanishing_m3
 
 
 def _sheet(sheet: Sheet, height_m: float, vessel: Vessel) -> Standing:
-    area_m2 = sheet_area(sheet, height_m, vessel)
+    pieces = piece_count(sheet, height_m, vessel)
+    return sheet_standing(sheet, height_m, sheet_area(sheet, height_m, vessel), pieces)
+
+
+def sheet_standing(sheet: Sheet, height_m: float, area_m2: float, pieces: int | None) -> Standing:
+    """A sheet as it lies at a height [m]: its area [m2], and how many pieces where their size is known."""
     mass_kg = area_m2 * sheet.material.mass_per_area_kg_m2
     return Standing(
         asked=sheet,
@@ -118,5 +124,5 @@ def _sheet(sheet: Sheet, height_m: float, vessel: Vessel) -> Standing:
         mass_moist_kg=mass_kg,
         mass_saturated_kg=mass_kg,
         sheet_area_m2=area_m2,
-        pieces=piece_count(sheet, height_m, vessel),
+        pieces=pieces,
     )

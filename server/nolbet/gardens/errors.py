@@ -13,6 +13,13 @@ class StaleSave(Exception):  # noqa: N818 - it says what happened
         self.current = current
 
 
+class StalePlot(Exception):  # noqa: N818 - it says what happened
+    """A plot saved from an older revision; the message says so."""
+
+    def __init__(self) -> None:
+        super().__init__("The plot was changed elsewhere since; look at it as it is now, then change it again.")
+
+
 class Missing(Exception):  # noqa: N818 - it says what happened
     """Something that isn't there, or isn't this gardener's."""
 

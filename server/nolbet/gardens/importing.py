@@ -9,13 +9,13 @@ from django.db import transaction
 
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import figures_of, whole_plan
-from nolbet.gardens.saving import add_bed, save_bed
+from nolbet.gardens.saving import add_bed, save_bed, save_plot
 from nolbet.haul.storing import change_supplier, keep_supplier, replace_stock
 from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet_core.plan.check import check_plan, gather_supplies
 from nolbet_core.plan.garden import Plan
 
-Kind = Literal["material", "mix", "bed", "supplier", "stock"]
+Kind = Literal["material", "mix", "bed", "supplier", "stock", "plot"]
 State = Literal["new", "changed", "same"]
 PARTS: tuple[tuple[Kind, str], ...] = (
     ("material", "materials"),
@@ -47,6 +47,10 @@ def changes_to(garden: Garden | None, plan: Plan) -> list[Change]:
     if plan.stock:
         same = kept is not None and kept.stock == plan.stock
         changes.append(Change("stock", "stock", "Heaps on hand", "same" if same else "changed" if kept else "new"))
+    if plan.garden.plot:
+        before_plot = kept.garden.plot if kept else None
+        same = before_plot == plan.garden.plot
+        changes.append(Change("plot", "plot", "The plot", "same" if same else "changed" if before_plot else "new"))
     return changes
 
 
@@ -98,6 +102,9 @@ def bring_into(garden: Garden, plan: Plan) -> None:
             keep_supplier(garden, supplier.key, supplier)
     if plan.stock:
         replace_stock(garden, plan.stock)
+    if plan.garden.plot:
+        save_plot(garden.pk, garden.plot_revision, plan.garden.plot)
+        garden.refresh_from_db()
     garden.shelf_changed()
 
 

@@ -21,6 +21,8 @@ class Garden(models.Model):
     mean_temp_c = models.FloatField(null=True, blank=True)
     last_frost = models.CharField(max_length=5, null=True, blank=True)
     first_frost = models.CharField(max_length=5, null=True, blank=True)
+    plot = models.JSONField(null=True, blank=True)
+    plot_revision = models.PositiveIntegerField(default=0)
     created_at = models.DateTimeField(auto_now_add=True)
     shelf_stamp = models.UUIDField(default=uuid.uuid4, editable=False)
     deleted_at = models.DateTimeField(null=True, blank=True)

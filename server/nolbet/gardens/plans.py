@@ -13,6 +13,7 @@ from nolbet_core.plan.check import Supplies, gather_supplies
 from nolbet_core.plan.garden import FORMAT, Plan, PlanMix
 from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.plan.plot import Plot
 
 GARDEN_KEYS = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost")
 COLUMNS = {"key", "name", "count"}
@@ -20,7 +21,13 @@ COLUMNS = {"key", "name", "count"}
 
 def garden_plan(garden: Garden) -> PlanGarden:
     """A kept garden as the plan's head."""
-    return PlanGarden(**{key: getattr(garden, key) for key in GARDEN_KEYS})
+    plot = None if garden.plot is None else Plot.model_validate(garden.plot)
+    return PlanGarden(**{key: getattr(garden, key) for key in GARDEN_KEYS}, plot=plot)
+
+
+def plot_document(plot: Plot | None) -> dict[str, Any] | None:
+    """A plot as it is kept."""
+    return None if plot is None else plot.model_dump(mode="json", exclude_none=True)
 
 
 def bed_plan(bed: Bed | BedVersion) -> plan_bed.Bed:
@@ -70,7 +77,8 @@ def whole_plan(garden: Garden) -> Plan:
 
 def store_plan(owner_id: int, plan: Plan) -> Garden:
     """Keep a checked plan as a new garden of an owner."""
-    garden = Garden.objects.create(owner_id=owner_id, **{key: getattr(plan.garden, key) for key in GARDEN_KEYS})
+    head = {key: getattr(plan.garden, key) for key in GARDEN_KEYS}
+    garden = Garden.objects.create(owner_id=owner_id, plot=plot_document(plan.garden.plot), **head)
     for own in plan.materials:
         figures = figures_of(own)
         OwnMaterial.objects.create(garden=garden, key=own.key, name=own.name or own.key, like=own.like, figures=figures)

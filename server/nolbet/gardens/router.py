@@ -9,8 +9,18 @@ from ninja import Router, Status
 from nolbet.gardens.bin import bin_garden, empty_what_is_old, take_garden_back
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden, signed_in_id
-from nolbet.gardens.plans import GARDEN_KEYS, store_plan, whole_plan
-from nolbet.gardens.schemas import ChangedUnits, GardenHead, KeptGarden, NewGarden, garden_head, kept_garden
+from nolbet.gardens.plans import GARDEN_KEYS, garden_supplies, store_plan, whole_plan
+from nolbet.gardens.saving import save_plot
+from nolbet.gardens.schemas import (
+    ChangedPlot,
+    ChangedUnits,
+    GardenHead,
+    KeptGarden,
+    NewGarden,
+    garden_head,
+    kept_garden,
+)
+from nolbet_core.plan.check_plot import check_plot
 from nolbet_core.plan.garden import FORMAT, Plan
 
 router = Router(tags=["gardens"])
@@ -39,7 +49,7 @@ def load_garden(request: HttpRequest, garden_id: int) -> KeptGarden:
 
 @router.put("/{garden_id}", response=KeptGarden, exclude_none=True)
 def change_garden(request: HttpRequest, garden_id: int, changed: NewGarden) -> KeptGarden:
-    """Keep a garden's name, money, units and place."""
+    """Keep a garden's name, money, units and climate; its plot is kept by itself."""
     garden = own_garden(request, garden_id)
     for key in GARDEN_KEYS:
         setattr(garden, key, getattr(changed.garden, key))
@@ -54,6 +64,15 @@ def change_units(request: HttpRequest, garden_id: int, changed: ChangedUnits) ->
     garden.units = changed.units
     garden.save(update_fields=["units"])
     return kept_garden(garden)
+
+
+@router.put("/{garden_id}/plot", response=KeptGarden, exclude_none=True)
+def change_plot(request: HttpRequest, garden_id: int, changed: ChangedPlot) -> KeptGarden:
+    """Keep a changed plot, if nobody changed it since. It has to hold together."""
+    garden = own_garden(request, garden_id)
+    if changed.plot is not None:
+        check_plot(changed.plot, garden_supplies(garden).materials, "plot")
+    return kept_garden(save_plot(garden.pk, changed.revision, changed.plot))
 
 
 @router.post("/{garden_id}/copy", response={201: KeptGarden}, exclude_none=True)

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from django.db import transaction
 
-from nolbet.gardens.errors import Missing, StaleSave
+from nolbet.gardens.errors import Missing, StalePlot, StaleSave
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Bed, Garden
-from nolbet.gardens.plans import cut_of
+from nolbet.gardens.plans import cut_of, plot_document
 from nolbet_core.plan import bed as plan_bed
+from nolbet_core.plan.plot import Plot
 
 
 @transaction.atomic
@@ -46,3 +47,15 @@ def save_bed(bed_id: int, revision: int, bed: plan_bed.Bed, restores: int | None
     kept.save()
     kept.remember(restores)
     return kept
+
+
+@transaction.atomic
+def save_plot(garden_id: int, revision: int, plot: Plot | None) -> Garden:
+    """Keep a changed plot. Raises StalePlot where it was changed since `revision`."""
+    garden = Garden.objects.select_for_update().get(id=garden_id)
+    if garden.plot_revision != revision:
+        raise StalePlot
+    garden.plot = plot_document(plot)
+    garden.plot_revision += 1
+    garden.save(update_fields=["plot", "plot_revision"])
+    return garden

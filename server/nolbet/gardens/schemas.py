@@ -14,6 +14,7 @@ from nolbet.gardens.models import Bed, BedVersion, Garden
 from nolbet.gardens.plans import bed_plan, garden_plan
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.garden import Garden as PlanGarden
+from nolbet_core.plan.plot import Plot
 
 
 class KeptBed(Schema):
@@ -39,6 +40,7 @@ class KeptGarden(Schema):
 
     id: int
     garden: PlanGarden
+    plot_revision: int
     beds: list[KeptBed]
 
 
@@ -66,6 +68,13 @@ class ChangedUnits(Schema):
     """The units to show a garden in."""
 
     units: Literal["ft_in", "metric"]
+
+
+class ChangedPlot(Schema):
+    """A plot to save, with the revision that the change was made from."""
+
+    revision: int
+    plot: Plot | None
 
 
 class Version(Schema):
@@ -137,7 +146,7 @@ def kept_bed(bed: Bed) -> KeptBed:
 def kept_garden(garden: Garden) -> KeptGarden:
     """A garden row as the page gets it, beds in order."""
     beds = [kept_bed(bed) for bed in garden.beds.filter(deleted_at=None)]
-    return KeptGarden(id=garden.pk, garden=garden_plan(garden), beds=beds)
+    return KeptGarden(id=garden.pk, garden=garden_plan(garden), plot_revision=garden.plot_revision, beds=beds)
 
 
 def history_of(versions: list[BedVersion], steps: Steps) -> History:

@@ -182,7 +182,7 @@ export interface paths {
         get: operations["nolbet_gardens_router_load_garden"];
         /**
          * Change Garden
-         * @description Keep a garden's name, money, units and place.
+         * @description Keep a garden's name, money, units and climate; its plot is kept by itself.
          */
         put: operations["nolbet_gardens_router_change_garden"];
         post?: never;
@@ -360,6 +360,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Boards
+         * @description How long a bed so many boards make, and which sizes waste none of them.
+         */
+        post: operations["nolbet_figure_sizing_figure_boards"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/buying": {
         parameters: {
             query?: never;
@@ -380,6 +400,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/corners": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Corners
+         * @description Corners of a bed or a plot from its sides and diagonals.
+         */
+        post: operations["nolbet_figure_sizing_figure_corners"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/liner": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Liner
+         * @description The largest bed that a liner lines.
+         */
+        post: operations["nolbet_figure_sizing_figure_liner"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/plot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Draft Plot
+         * @description Figures of a draft plot, quick enough to follow a dragged bed.
+         */
+        post: operations["nolbet_figure_plot_figure_draft_plot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/pots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pot Classes
+         * @description Pots by their class: volumes that the trade's gallons don't tell.
+         */
+        get: operations["nolbet_figure_sizing_pot_classes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure More Beds
+         * @description How many more beds of a size the plot takes.
+         */
+        post: operations["nolbet_figure_plot_figure_more_beds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/spread": {
         parameters: {
             query?: never;
@@ -391,9 +511,9 @@ export interface paths {
         put?: never;
         /**
          * Figure Spread
-         * @description How deep bags lie over an area, or how much they cover at a depth.
+         * @description How deep bags lie over an area or in a bed, or how much they cover at a depth.
          */
-        post: operations["nolbet_figure_router_figure_spread"];
+        post: operations["nolbet_figure_sizing_figure_spread"];
         delete?: never;
         options?: never;
         head?: never;
@@ -497,6 +617,26 @@ export interface paths {
          */
         get: operations["nolbet_gardens_files_export_plan"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/plot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Plot
+         * @description Keep a changed plot, if nobody changed it since. It has to hold together.
+         */
+        put: operations["nolbet_gardens_router_change_plot"];
         post?: never;
         delete?: never;
         options?: never;
@@ -683,6 +823,49 @@ export interface components {
             name: string | null;
         };
         /**
+         * AisleFigures
+         * @description An aisle at its narrowest: between which, how wide, from where to where, and how it is judged.
+         */
+        AisleFigures: {
+            /** Between */
+            between: [
+                string,
+                string
+            ];
+            /** End */
+            end: [
+                number,
+                number
+            ];
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "caution" | "advice" | "good";
+            /** Start */
+            start: [
+                number,
+                number
+            ];
+            /** Width M */
+            width_m: number;
+        };
+        /**
+         * AskedRoom
+         * @description A draft plot, and the outer size of beds to find room for.
+         */
+        AskedRoom: {
+            /** Length M */
+            length_m: number;
+            /** Places */
+            places?: {
+                [key: string]: components["schemas"]["Place"][];
+            };
+            plot?: components["schemas"]["Plot"] | null;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * BagOfferModel
          * @description Whole bags of one size.
          */
@@ -712,9 +895,13 @@ export interface components {
         };
         /**
          * Bed
-         * @description A bed. Measures are inside ones unless said; headspace is what stays empty below the rim.
+         * @description A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
+         *
+         *     places: where it lies on the plot, one for each of those that are alike.
          */
         Bed: {
+            /** Buried */
+            buried?: components["schemas"]["Buried"][];
             /** Corner Depths M */
             corner_depths_m?: number[] | null;
             /**
@@ -722,11 +909,8 @@ export interface components {
              * @default 1
              */
             count?: number;
-            /**
-             * Headspace M
-             * @default 0.025
-             */
-            headspace_m?: number;
+            /** Headspace M */
+            headspace_m?: number | null;
             /**
              * Key
              * @description lower-case letters, digits and _
@@ -742,6 +926,8 @@ export interface components {
             measured?: "inside" | "outside";
             /** Name */
             name?: string | null;
+            /** Places */
+            places?: components["schemas"]["Place"][];
             /**
              * Reach M
              * @default 0.6
@@ -752,7 +938,8 @@ export interface components {
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
             /** Seen */
             seen?: components["schemas"]["Seen"][];
-            shape: components["schemas"]["BoxShape"];
+            /** Shape */
+            shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["FlatAreaShape"];
             /**
              * Wall M
              * @default 0
@@ -767,7 +954,7 @@ export interface components {
         };
         /**
          * BedFigures
-         * @description Figures of one bed (one, however many are alike).
+         * @description Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
          */
         BedFigures: {
             /** C To N */
@@ -814,8 +1001,13 @@ export interface components {
             over_m3: number;
             /** Placed M3 */
             placed_m3: number;
+            plan: components["schemas"]["PlanFigures"];
             /** Rim M */
             rim_m: number;
+            section: components["schemas"]["SectionFigures"];
+            spiral: components["schemas"]["SpiralFigures"] | null;
+            /** Spoil M3 */
+            spoil_m3: number;
             /** Surface M */
             surface_m: number[] | null;
             /** To Fill M */
@@ -844,6 +1036,29 @@ export interface components {
             key: string;
         };
         /**
+         * Boards
+         * @description Boards for one course, and the outer width that is wanted.
+         */
+        Boards: {
+            /** Board M */
+            board_m: number;
+            /** Boards */
+            boards: number;
+            /** Wall M */
+            wall_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
+         * BoardsOut
+         * @description The longest bed of the width, and those that waste nothing.
+         */
+        BoardsOut: {
+            longest: components["schemas"]["SizeOut"];
+            /** Without Waste */
+            without_waste: components["schemas"]["SizeOut"][];
+        };
+        /**
          * BoxShape
          * @description A rectangular bed: length, width and depth from floor to rim.
          */
@@ -851,8 +1066,8 @@ export interface components {
             /** Depth M */
             depth_m: number;
             /**
-             * Kind
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             kind: "box";
             /** Length M */
@@ -893,6 +1108,35 @@ export interface components {
             step_m3?: number | null;
         };
         /**
+         * Buried
+         * @description What takes room in the fill: square posts, round pots and baskets standing, pipes lying level.
+         */
+        Buried: {
+            /**
+             * Bottom M
+             * @default 0
+             */
+            bottom_m?: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /** Diameter M */
+            diameter_m?: number | null;
+            /** Height M */
+            height_m?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "post" | "pot" | "basket" | "pipe";
+            /** Length M */
+            length_m?: number | null;
+            /** Width M */
+            width_m?: number | null;
+        };
+        /**
          * ChangedBed
          * @description A bed to save, with the revision that the change was made from, and the one it brings back where it does.
          */
@@ -900,6 +1144,15 @@ export interface components {
             bed: components["schemas"]["Bed"];
             /** Restores */
             restores?: number | null;
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * ChangedPlot
+         * @description A plot to save, with the revision that the change was made from.
+         */
+        ChangedPlot: {
+            plot: components["schemas"]["Plot"] | null;
             /** Revision */
             revision: number;
         };
@@ -913,6 +1166,97 @@ export interface components {
              * @enum {string}
              */
             units: "ft_in" | "metric";
+        };
+        /**
+         * CircleShape
+         * @description A round bed.
+         */
+        CircleShape: {
+            /** Depth M */
+            depth_m: number;
+            /** Diameter M */
+            diameter_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "circle";
+        };
+        /**
+         * ClashFigures
+         * @description Ground that two take, or that lies beyond the plot's edge (`other` is null).
+         */
+        ClashFigures: {
+            /** Area M2 */
+            area_m2: number;
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** Bed */
+            bed: string;
+            /** Other */
+            other: string | null;
+        };
+        /**
+         * ContourFigures
+         * @description Lines along which the ground has a height.
+         */
+        ContourFigures: {
+            /** Height M */
+            height_m: number;
+            /** Lines */
+            lines: [
+                number,
+                number
+            ][][];
+        };
+        /**
+         * CornersOut
+         * @description Corners as the plan file writes them.
+         */
+        CornersOut: {
+            /** Corners M */
+            corners_m: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * Course
+         * @description A course of the paths, from the ground up: a material so thick, or a sheet.
+         */
+        Course: {
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+            /** Thickness M */
+            thickness_m?: number | null;
+        };
+        /**
+         * CourseFigures
+         * @description A course over all paths.
+         */
+        CourseFigures: {
+            /** Loose M3 */
+            loose_m3: number;
+            /** Mass Moist Kg */
+            mass_moist_kg: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Placed M3 */
+            placed_m3: number;
+            /** Sheet */
+            sheet: boolean;
+            /** Sheet Area M2 */
+            sheet_area_m2: number;
+            /** Thickness M */
+            thickness_m: number;
         };
         /**
          * Crate
@@ -934,6 +1278,27 @@ export interface components {
             width_m: number;
         };
         /**
+         * CratesShape
+         * @description Crates side by side: the size of one, times columns and rows.
+         */
+        CratesShape: {
+            /** Columns */
+            columns: number;
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "crates";
+            /** Length M */
+            length_m: number;
+            /** Rows */
+            rows: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * Credentials
          * @description A name and a password.
          */
@@ -951,6 +1316,34 @@ export interface components {
             bed: components["schemas"]["Bed"];
         };
         /**
+         * DraftPlot
+         * @description A plot as it is being drawn: the ground if it changed, and the places of those beds that were moved.
+         */
+        DraftPlot: {
+            /** Places */
+            places?: {
+                [key: string]: components["schemas"]["Place"][];
+            };
+            plot?: components["schemas"]["Plot"] | null;
+        };
+        /**
+         * EllipseShape
+         * @description An oval bed by both axes.
+         */
+        EllipseShape: {
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ellipse";
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * Figures
          * @description Everything worked out from a plan.
          */
@@ -960,6 +1353,7 @@ export interface components {
             haul: components["schemas"]["HaulFigures"] | null;
             /** Needs */
             needs: components["schemas"]["NeedFigures"][];
+            plot: components["schemas"]["PlotFigures"] | null;
         };
         /**
          * FindingFigures
@@ -990,8 +1384,47 @@ export interface components {
             why: string;
         };
         /**
+         * Fixed
+         * @description Something that stays where it is: at a point, or along a line. across_m: its thickness, or a tree's trunk.
+         */
+        Fixed: {
+            /** Across M */
+            across_m?: number | null;
+            /** At M */
+            at_m?: number[] | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "house" | "wall" | "fence" | "tree" | "tap" | "door" | "drain" | "service";
+            /** Line M */
+            line_m?: number[][] | null;
+            /** Name */
+            name?: string | null;
+        };
+        /**
+         * FlatAreaShape
+         * @description A patch of ground; the feather lies inside length and width.
+         */
+        FlatAreaShape: {
+            /**
+             * Feather M
+             * @default 0
+             */
+            feather_m?: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "flat_area";
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * Garden
-         * @description The garden: its name, money, units and place.
+         * @description The garden: its name, money, units, climate and plot.
          */
         Garden: {
             /**
@@ -1010,6 +1443,7 @@ export interface components {
             mean_temp_c?: number | null;
             /** Name */
             name: string;
+            plot?: components["schemas"]["Plot"] | null;
             /**
              * Units
              * @default metric
@@ -1095,6 +1529,46 @@ export interface components {
             stock: components["schemas"]["Stock"][];
         };
         /**
+         * HerbSpiralShape
+         * @description A bed that winds in and up between walls; the path is the bed's width.
+         */
+        HerbSpiralShape: {
+            /** Centre Height M */
+            centre_height_m: number;
+            /** Diameter M */
+            diameter_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "herb_spiral";
+            /** Outer Height M */
+            outer_height_m: number;
+            /** Path Width M */
+            path_width_m: number;
+            /** Wall M */
+            wall_m: number;
+        };
+        /**
+         * HippedMoundShape
+         * @description A mound on a rectangle with all sides at one slope.
+         */
+        HippedMoundShape: {
+            /** Height M */
+            height_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hipped_mound";
+            /** Length M */
+            length_m: number;
+            /** Slope Deg */
+            slope_deg: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * History
          * @description A bed's versions, newest first, and the revisions that undo and redo lead through, the nearest first.
          */
@@ -1148,6 +1622,48 @@ export interface components {
             garden: components["schemas"]["Garden"];
             /** Id */
             id: number;
+            /** Plot Revision */
+            plot_revision: number;
+        };
+        /**
+         * KeyholeShape
+         * @description A round bed with a path to a basket in its middle.
+         */
+        KeyholeShape: {
+            /** Basket Diameter M */
+            basket_diameter_m: number;
+            /** Depth M */
+            depth_m: number;
+            /** Diameter M */
+            diameter_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "keyhole";
+            /** Path Width M */
+            path_width_m: number;
+        };
+        /**
+         * LBoxShape
+         * @description A rectangular bed less a notch in one corner.
+         */
+        LBoxShape: {
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "l_box";
+            /** Length M */
+            length_m: number;
+            /** Notch Length M */
+            notch_length_m: number;
+            /** Notch Width M */
+            notch_width_m: number;
+            /** Width M */
+            width_m: number;
         };
         /**
          * Layer
@@ -1184,10 +1700,24 @@ export interface components {
         /**
          * LayerFigures
          * @description A layer where it stands. Masses and loose volume are its own; those of what packs its voids stand beside.
+         *
+         *     bottom_m, top_m: heights above the floor, in a mound those of its highest point. thickness_m: as laid, in a mound
+         *     square to its surface. outlines: its cut to draw; anchor: where a line to its caption starts; grip: where its top
+         *     is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run.
          */
         LayerFigures: {
+            /** Anchor */
+            anchor: [
+                number,
+                number
+            ];
             /** Bottom M */
             bottom_m: number;
+            /** Grip */
+            grip: [
+                number,
+                number
+            ];
             /** Infill Loose M3 */
             infill_loose_m3: number;
             /** Infill M3 */
@@ -1212,16 +1742,28 @@ export interface components {
             material: string;
             /** Name */
             name: string;
+            /** Outlines */
+            outlines: [
+                number,
+                number
+            ][][];
             /** Pieces */
             pieces: number | null;
             /** Placed M3 */
             placed_m3: number;
+            /** Run M */
+            run_m: [
+                number,
+                number
+            ] | null;
             /** Sheet */
             sheet: boolean;
             /** Sheet Area M2 */
             sheet_area_m2: number;
             /** Solid M3 */
             solid_m3: number;
+            /** Thickness M */
+            thickness_m: number;
             /** Top M */
             top_m: number;
             /** Vanishing M3 */
@@ -1230,6 +1772,61 @@ export interface components {
             void_m3: number;
             /** Void Share */
             void_share: number;
+            /** Zones */
+            zones: [
+                number,
+                number
+            ][][];
+        };
+        /**
+         * LevelFigures
+         * @description What bringing the ground between the spot heights to a level takes, and its contours.
+         */
+        LevelFigures: {
+            /** Area M2 */
+            area_m2: number;
+            /** Contours */
+            contours: components["schemas"]["ContourFigures"][];
+            /** Cut M3 */
+            cut_m3: number;
+            /** Fill M3 */
+            fill_m3: number;
+            /** Level M */
+            level_m: number;
+        };
+        /**
+         * Liner
+         * @description A liner, how far it runs up the inside, and what is turned over the edge.
+         */
+        Liner: {
+            /**
+             * Lap M
+             * @default 0.15
+             */
+            lap_m?: number;
+            /** Length M */
+            length_m: number;
+            /** Up M */
+            up_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
+         * LyingBarrelShape
+         * @description A barrel on its side, cut open at the top.
+         */
+        LyingBarrelShape: {
+            /** Diameter M */
+            diameter_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lying_barrel";
+            /** Length M */
+            length_m: number;
+            /** Opening Width M */
+            opening_width_m: number;
         };
         /**
          * MaterialOut
@@ -1276,6 +1873,16 @@ export interface components {
             understood: string;
             /** Values */
             values: number[];
+        };
+        /**
+         * Measured
+         * @description Sides in order, and the diagonals from the first corner.
+         */
+        Measured: {
+            /** Diagonals M */
+            diagonals_m?: number[];
+            /** Sides M */
+            sides_m: number[];
         };
         /**
          * MendFigures
@@ -1399,6 +2006,52 @@ export interface components {
             length_m: number;
         };
         /**
+         * Place
+         * @description Where a bed lies: the middle of its surrounding rectangle, and how far it is turned anticlockwise.
+         */
+        Place: {
+            /**
+             * Turn Deg
+             * @default 0
+             */
+            turn_deg?: number;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+        };
+        /**
+         * PlacedFigures
+         * @description A bed on the ground: its outline there. growing_m2: what its walls leave. index: which of those alike.
+         *
+         *     packing_m: what to pack under each corner so that it stands level, going round from its lower left; null where
+         *     the ground's heights aren't known.
+         */
+        PlacedFigures: {
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /** Footprint M2 */
+            footprint_m2: number;
+            /** Growing M2 */
+            growing_m2: number;
+            /** Index */
+            index: number;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][][];
+            /** Packing M */
+            packing_m: number[] | null;
+        };
+        /**
          * PlanChange
          * @description One thing that a plan file would bring, beside what is there.
          */
@@ -1409,7 +2062,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "material" | "mix" | "bed" | "supplier" | "stock";
+            kind: "material" | "mix" | "bed" | "supplier" | "stock" | "plot";
             /** Name */
             name: string;
             /**
@@ -1417,6 +2070,26 @@ export interface components {
              * @enum {string}
              */
             state: "new" | "changed" | "same";
+        };
+        /**
+         * PlanFigures
+         * @description A bed from above, to draw, from the lower left of the rectangle round it.
+         */
+        PlanFigures: {
+            /** Inside */
+            inside: [
+                number,
+                number
+            ][][];
+            /** Length M */
+            length_m: number;
+            /** Outside */
+            outside: [
+                number,
+                number
+            ][][];
+            /** Width M */
+            width_m: number;
         };
         /**
          * PlanFile
@@ -1466,6 +2139,97 @@ export interface components {
             offers?: (components["schemas"]["BagOfferModel"] | components["schemas"]["BulkOfferModel"])[];
         };
         /**
+         * Plot
+         * @description The ground by its corners, with everything on it but the beds; those say themselves where they lie.
+         */
+        Plot: {
+            /**
+             * Aisle M
+             * @default 0.6
+             */
+            aisle_m?: number;
+            /** Corners M */
+            corners_m: number[][];
+            /** Courses */
+            courses?: components["schemas"]["Course"][];
+            /** Fixed */
+            fixed?: components["schemas"]["Fixed"][];
+            /** Level M */
+            level_m?: number | null;
+            /**
+             * North Deg
+             * @default 0
+             */
+            north_deg?: number;
+            /** Spots */
+            spots?: components["schemas"]["Spot"][];
+        };
+        /**
+         * PlotFigures
+         * @description A plot with its beds. walls_m2: what walls take from growing. path_m2: the plot less its beds.
+         */
+        PlotFigures: {
+            /** Aisles */
+            aisles: components["schemas"]["AisleFigures"][];
+            /** Beds M2 */
+            beds_m2: number;
+            /** Clashes */
+            clashes: components["schemas"]["ClashFigures"][];
+            /** Courses */
+            courses: components["schemas"]["CourseFigures"][];
+            /** Findings */
+            findings: components["schemas"]["PlotFinding"][];
+            /** Ground M2 */
+            ground_m2: number;
+            /** Growing M2 */
+            growing_m2: number;
+            levels: components["schemas"]["LevelFigures"] | null;
+            /** Path M2 */
+            path_m2: number;
+            /** Placed */
+            placed: components["schemas"]["PlacedFigures"][];
+            /** Walls M2 */
+            walls_m2: number;
+        };
+        /**
+         * PlotFinding
+         * @description A finding with the beds it is about.
+         */
+        PlotFinding: {
+            /** Beds */
+            beds: string[];
+            finding: components["schemas"]["FindingFigures"];
+        };
+        /**
+         * PolygonShape
+         * @description A bed by its corners in the order measured, either way round.
+         */
+        PolygonShape: {
+            /** Corners M */
+            corners_m: number[][];
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "polygon";
+        };
+        /**
+         * PotOut
+         * @description A class of nursery pots, and what pots of it hold.
+         */
+        PotOut: {
+            /** Least M3 */
+            least_m3: number;
+            /** Middle M3 */
+            middle_m3: number;
+            /** Most M3 */
+            most_m3: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * PropertyOut
          * @description A figure of a material with its unit, range and source.
          */
@@ -1498,6 +2262,23 @@ export interface components {
             typed: string;
         };
         /**
+         * RegularPolygonShape
+         * @description A bed of equal sides, measured across the flats (twice the inradius).
+         */
+        RegularPolygonShape: {
+            /** Across Flats M */
+            across_flats_m: number;
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "regular_polygon";
+            /** Sides */
+            sides: number;
+        };
+        /**
          * Reservoir
          * @description A wicking bed's reservoir; the layers begin on it.
          */
@@ -1522,6 +2303,91 @@ export interface components {
             wicks?: components["schemas"]["Wick"][];
         };
         /**
+         * RoomFigures
+         * @description How many more beds of a size fit, and where their middles would be.
+         */
+        RoomFigures: {
+            /** Count */
+            count: number;
+            /** Middles */
+            middles: [
+                number,
+                number
+            ][];
+            /** Turned */
+            turned: boolean;
+        };
+        /**
+         * RoundMoundShape
+         * @description A mound with a parabola for its cut and rounded ends.
+         */
+        RoundMoundShape: {
+            /** Height M */
+            height_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "round_mound";
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
+         * RoundTubShape
+         * @description A round pot or tub, tapering.
+         */
+        RoundTubShape: {
+            /** Base Diameter M */
+            base_diameter_m: number;
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "round_tub";
+            /** Rim Diameter M */
+            rim_diameter_m: number;
+        };
+        /**
+         * SectionFigures
+         * @description A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
+         *
+         *     ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried.
+         */
+        SectionFigures: {
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "vessel" | "trench" | "mound" | "spiral" | "flat";
+            /** Ground M */
+            ground_m: number;
+            /** Hollow */
+            hollow: [
+                number,
+                number
+            ][][];
+            /** Left M */
+            left_m: number;
+            /** Right M */
+            right_m: number;
+            /** Solids */
+            solids: [
+                number,
+                number
+            ][][];
+            /** Top M */
+            top_m: number;
+            /** Walls */
+            walls: [
+                number,
+                number
+            ][][];
+        };
+        /**
          * Seen
          * @description A finding the gardener has looked at and leaves, with the reason.
          */
@@ -1535,6 +2401,16 @@ export interface components {
             reason: string;
         };
         /**
+         * SizeOut
+         * @description Length and width of a bed.
+         */
+        SizeOut: {
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * Sources
          * @description Where things come from: suppliers, and the gardener's own heaps.
          */
@@ -1545,32 +2421,82 @@ export interface components {
             suppliers: components["schemas"]["PlanSupplier"][];
         };
         /**
+         * SpiralFigures
+         * @description What a spiral's wall and bed come to along the run.
+         */
+        SpiralFigures: {
+            /** Run Length M */
+            run_length_m: number;
+            /** Turns */
+            turns: number;
+            /** Wall Face M2 */
+            wall_face_m2: number;
+        };
+        /**
+         * Spot
+         * @description The ground's height at a place, over any level that all spots share.
+         */
+        Spot: {
+            /** At M */
+            at_m: number[];
+            /** Height M */
+            height_m: number;
+        };
+        /**
          * Spread
-         * @description Bags to spread over an area, or at a depth: one of the two is given, the other is asked.
+         * @description Bags or a loose volume to spread over an area, at a depth, or in a bed: one is given, what is missing is asked.
          */
         Spread: {
             /** Bag M3 */
-            bag_m3: number;
-            /** Bags */
-            bags: number;
+            bag_m3?: number | null;
+            /**
+             * Bags
+             * @default 1
+             */
+            bags?: number;
+            bed?: components["schemas"]["Bed"] | null;
             /** Depth M */
             depth_m?: number | null;
             /** Material */
             material: string;
             /** Over M */
             over_m?: number[] | null;
+            /** Volume M3 */
+            volume_m3?: number | null;
         };
         /**
          * SpreadOut
-         * @description What the bags come to, trodden in.
+         * @description What they come to, trodden in. over_m: how far over the rim of the bed asked about.
          */
         SpreadOut: {
             /** Area M2 */
             area_m2: number;
             /** Depth M */
             depth_m: number;
+            /**
+             * Over M
+             * @default 0
+             */
+            over_m?: number;
             /** Placed M3 */
             placed_m3: number;
+        };
+        /**
+         * StadiumShape
+         * @description A tank with round ends: length over all.
+         */
+        StadiumShape: {
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stadium";
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
         };
         /**
          * Stock
@@ -1642,6 +2568,48 @@ export interface components {
             to_buy_m3: number;
             /** Total */
             total: string;
+        };
+        /**
+         * TrenchShape
+         * @description A trench with battered sides, its rim at the ground.
+         */
+        TrenchShape: {
+            /** Bottom Length M */
+            bottom_length_m: number;
+            /** Bottom Width M */
+            bottom_width_m: number;
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "trench";
+            /** Top Length M */
+            top_length_m: number;
+            /** Top Width M */
+            top_width_m: number;
+        };
+        /**
+         * TroughShape
+         * @description A four-sided trough whose base and rim differ in size.
+         */
+        TroughShape: {
+            /** Base Length M */
+            base_length_m: number;
+            /** Base Width M */
+            base_width_m: number;
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "trough";
+            /** Rim Length M */
+            rim_length_m: number;
+            /** Rim Width M */
+            rim_width_m: number;
         };
         /**
          * Typed
@@ -2206,6 +3174,32 @@ export interface operations {
             };
         };
     };
+    nolbet_figure_sizing_figure_boards: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Boards"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoardsOut"];
+                };
+            };
+        };
+    };
     nolbet_figure_router_figure_buying: {
         parameters: {
             query?: never;
@@ -2232,7 +3226,133 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_router_figure_spread: {
+    nolbet_figure_sizing_figure_corners: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Measured"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CornersOut"];
+                };
+            };
+        };
+    };
+    nolbet_figure_sizing_figure_liner: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Liner"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SizeOut"];
+                };
+            };
+        };
+    };
+    nolbet_figure_plot_figure_draft_plot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftPlot"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlotFigures"];
+                };
+            };
+        };
+    };
+    nolbet_figure_sizing_pot_classes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotOut"][];
+                };
+            };
+        };
+    };
+    nolbet_figure_plot_figure_more_beds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedRoom"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomFigures"];
+                };
+            };
+        };
+    };
+    nolbet_figure_sizing_figure_spread: {
         parameters: {
             query?: never;
             header?: never;
@@ -2402,6 +3522,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": string;
+                };
+            };
+        };
+    };
+    nolbet_gardens_router_change_plot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedPlot"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
                 };
             };
         };

@@ -1,0 +1,114 @@
+"""Figures of a plot, in the names of the plan file."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from nolbet_core.figure.found import FindingFigures, Line
+
+
+@dataclass(frozen=True, slots=True)
+class PlacedFigures:
+    """A bed on the ground: its outline there. growing_m2: what its walls leave. index: which of those alike.
+
+    packing_m: what to pack under each corner so that it stands level, going round from its lower left; null where
+    the ground's heights aren't known.
+    """
+
+    key: str
+    name: str
+    index: int
+    footprint_m2: float
+    growing_m2: float
+    outline: list[Line]
+    corners: Line
+    packing_m: list[float] | None
+
+
+@dataclass(frozen=True, slots=True)
+class AisleFigures:
+    """An aisle at its narrowest: between which, how wide, from where to where, and how it is judged."""
+
+    between: tuple[str, str]
+    width_m: float
+    start: tuple[float, float]
+    end: tuple[float, float]
+    level: Literal["caution", "advice", "good"]
+
+
+@dataclass(frozen=True, slots=True)
+class ClashFigures:
+    """Ground that two take, or that lies beyond the plot's edge (`other` is null)."""
+
+    bed: str
+    other: str | None
+    area_m2: float
+    at: tuple[float, float]
+
+
+@dataclass(frozen=True, slots=True)
+class CourseFigures:
+    """A course over all paths."""
+
+    material: str
+    name: str
+    sheet: bool
+    thickness_m: float
+    placed_m3: float
+    loose_m3: float
+    mass_moist_kg: float
+    sheet_area_m2: float
+
+
+@dataclass(frozen=True, slots=True)
+class ContourFigures:
+    """Lines along which the ground has a height."""
+
+    height_m: float
+    lines: list[Line]
+
+
+@dataclass(frozen=True, slots=True)
+class LevelFigures:
+    """What bringing the ground between the spot heights to a level takes, and its contours."""
+
+    area_m2: float
+    level_m: float
+    cut_m3: float
+    fill_m3: float
+    contours: list[ContourFigures]
+
+
+@dataclass(frozen=True, slots=True)
+class PlotFinding:
+    """A finding with the beds it is about."""
+
+    beds: list[str]
+    finding: FindingFigures
+
+
+@dataclass(frozen=True, slots=True)
+class PlotFigures:
+    """A plot with its beds. walls_m2: what walls take from growing. path_m2: the plot less its beds."""
+
+    ground_m2: float
+    beds_m2: float
+    growing_m2: float
+    walls_m2: float
+    path_m2: float
+    placed: list[PlacedFigures]
+    aisles: list[AisleFigures]
+    clashes: list[ClashFigures]
+    courses: list[CourseFigures]
+    levels: LevelFigures | None
+    findings: list[PlotFinding]
+
+
+@dataclass(frozen=True, slots=True)
+class RoomFigures:
+    """How many more beds of a size fit, and where their middles would be."""
+
+    count: int
+    turned: bool
+    middles: Line

@@ -1,0 +1,54 @@
+"""What stays where it is: house walls, fences, trees, taps, doors, drains, buried services."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+import shapely
+from shapely.geometry.base import BaseGeometry
+
+from nolbet_core.shapes.hollow import Point
+
+USUAL_ACROSS_M = {
+    "house": 0.3, "wall": 0.2, "fence": 0.05, "tree": 0.3, "tap": 0.1, "door": 0.9, "drain": 0.3, "service": 0.0,
+}  # fmt: skip
+"""How thick or wide each is where nothing is said [m]."""
+
+STANDING = frozenset({"house", "wall", "fence", "tree", "tap"})
+"""What a bed can't be set over."""
+
+ROOT_CIRCLE_PER_TRUNK = 12.0
+"""Radius of the roots to be spared over the trunk's diameter (BS 5837:2012, root protection area)."""
+
+
+@dataclass(frozen=True)
+class FixedThing:
+    """A fixed thing: kind, what it is called, and its points, one or a line of them [m]. across_m: how thick [m]."""
+
+    kind: str
+    name: str
+    points_m: tuple[Point, ...]
+    across_m: float
+
+    @cached_property
+    def outline(self) -> BaseGeometry:
+        """The ground it takes, or the line or point of what is buried."""
+        line = shapely.Point(self.points_m[0]) if len(self.points_m) == 1 else shapely.LineString(self.points_m)
+        return (
+            line.buffer(self.across_m / 2, cap_style="flat" if len(self.points_m) > 1 else "round")
+            if self.across_m
+            else line
+        )
+
+    @property
+    def root_circle_m(self) -> float:
+        """Radius of a tree's roots to be spared [m]."""
+        return ROOT_CIRCLE_PER_TRUNK * self.across_m
+
+
+def fixed_thing(kind: str, name: str | None, points_m: Sequence[Point], across_m: float | None) -> FixedThing:
+    """A fixed thing with what is usual where nothing is said. points_m: one, or a line [m]. across_m [m]."""
+    usual = USUAL_ACROSS_M[kind]
+    return FixedThing(kind, name or kind.capitalize(), tuple(points_m), usual if across_m is None else across_m)

@@ -1,0 +1,12 @@
+"""Figures as an answer."""
+
+from __future__ import annotations
+
+from django.http import HttpResponse
+
+from nolbet_core.figure.written import Written, written_json
+
+
+def written(figures: Written) -> HttpResponse:
+    """Figures as JSON at once: the core has made them by their models already."""
+    return HttpResponse(written_json(figures), content_type="application/json; charset=utf-8")
