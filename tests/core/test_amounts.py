@@ -6,7 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.shapes.box import Box, build_box
+from nolbet_core.shapes.angular import Rectangle
+from nolbet_core.shapes.vessel import Vessel, straight_vessel
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.fill import fill_bed
 from nolbet_core.stack.layers import Asked, Bulk, Infill, Sheet
@@ -19,9 +20,9 @@ SOIL, COMPOST, LOGS, BRUSH = (SHELF[key] for key in ("topsoil", "compost", "broa
 CARD, CLOTH, LINER = (SHELF[key] for key in ("cardboard", "geotextile", "pond_liner"))
 
 
-def box(length_m: float = 2.0, width_m: float = 1.0, depth_m: float = 0.5, wall_m: float = 0.0) -> Box:
+def box(length_m: float = 2.0, width_m: float = 1.0, depth_m: float = 0.5, wall_m: float = 0.0) -> Vessel:
     """A box measured inside."""
-    return build_box(length_m, width_m, depth_m, "inside", wall_m, None)
+    return straight_vessel(Rectangle(length_m, width_m), depth_m, "inside", wall_m)
 
 
 @pytest.mark.parametrize(
@@ -63,7 +64,7 @@ def test_heights(layers: list[Asked], headspace_m: float, tops: list[float], ove
     ],
 )
 def test_sheet_areas(sheet: Sheet, wall_m: float, area_m2: float) -> None:
-    assert sheet_area(sheet, box(wall_m=wall_m)) == pytest.approx(area_m2)
+    assert sheet_area(sheet, 0.0, box(wall_m=wall_m)) == pytest.approx(area_m2)
 
 
 @pytest.mark.parametrize(
@@ -80,7 +81,7 @@ def test_sheet_areas(sheet: Sheet, wall_m: float, area_m2: float) -> None:
     ],
 )
 def test_piece_counts(piece_m: tuple[float, float] | None, lap_m: float, plies: int, pieces: int | None) -> None:
-    assert piece_count(Sheet(CARD, plies, lap_m, piece_m=piece_m), box()) == pieces
+    assert piece_count(Sheet(CARD, plies, lap_m, piece_m=piece_m), 0.0, box()) == pieces
 
 
 @given(st.floats(0.3, 3), st.floats(0.3, 3), st.floats(0, 0.25), st.floats(0.5, 6), st.floats(0.5, 3))
@@ -88,10 +89,10 @@ def test_pieces_with_their_laps_cover_the_bed(
     along: float, across: float, lap_m: float, length_m: float, width_m: float
 ) -> None:
     bed = box(length_m, width_m)
-    count = piece_count(Sheet(CARD, lap_m=lap_m, piece_m=(along, across)), bed)
+    count = piece_count(Sheet(CARD, lap_m=lap_m, piece_m=(along, across)), 0.0, bed)
     assert count is not None
     assert count * along * across >= length_m * width_m * (1 - 1e-9)
-    tighter = piece_count(Sheet(CARD, lap_m=0.0, piece_m=(along, across)), bed)
+    tighter = piece_count(Sheet(CARD, lap_m=0.0, piece_m=(along, across)), 0.0, bed)
     assert tighter is not None
     assert tighter <= count
 

@@ -6,16 +6,16 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags
-from nolbet_core.shapes.box import build_box
-from nolbet_core.shapes.hollow import ShapeProblem
 from tests.core import zoo
 from tests.core.ask import bed_of
+from tests.core.shapes import built
 from tests.core.zoo import FT, IN
 
 sizes = st.floats(0.2, 20)
-depths = st.floats(0.05, 3)
+depths = st.floats(0.05, 1)
 
 
 def test_four_by_eight_ten_inches_deep() -> None:
@@ -28,23 +28,23 @@ def test_four_by_eight_ten_inches_deep() -> None:
 
 
 def test_thick_walls_take_a_fifth_of_a_four_by_eight() -> None:
-    box = build_box(8 * FT, 4 * FT, 10 * IN, "outside", 0.089, None)
-    assert box.hollow.length_m == pytest.approx(2.4384 - 0.178)
-    assert box.hollow.width_m == pytest.approx(1.2192 - 0.178)
+    box = built("box", {"measured": "outside", "wall_m": 0.089}, length_m=8 * FT, width_m=4 * FT, depth_m=10 * IN)
+    assert box.inside.length_m == pytest.approx(2.4384 - 0.178)
+    assert box.inside.width_m == pytest.approx(1.2192 - 0.178)
     assert box.wall_loss_share == pytest.approx(0.2083, abs=5e-5)
-    assert box.hollow.depth_m == 10 * IN
+    assert box.hollow.rim_m == 10 * IN
 
 
 def test_inside_measure_grows_outwards() -> None:
-    box = build_box(2, 1, 0.5, "inside", 0.05, None)
-    assert (box.outer_length_m, box.outer_width_m) == (2.1, 1.1)
+    box = built("box", {"wall_m": 0.05})
+    assert (box.outside.length_m, box.outside.width_m) == (2.1, 1.1)
     assert box.footprint_m2 == pytest.approx(2.31)
 
 
 def test_walls_that_leave_nothing_are_refused_by_name() -> None:
-    with pytest.raises(ShapeProblem, match=r"0\.2 m outside leaves nothing") as refused:
-        build_box(2, 0.2, 0.5, "outside", 0.1, None)
-    assert refused.value.key == "width_m"
+    with pytest.raises(PlanProblem, match=r"0\.2 m leaves nothing") as refused:
+        built("box", {"measured": "outside", "wall_m": 0.1}, width_m=0.2)
+    assert refused.value.path == "bed.shape.width_m"
 
 
 def test_unequal_corners_hold_the_volume_under_their_plane() -> None:
@@ -54,21 +54,12 @@ def test_unequal_corners_hold_the_volume_under_their_plane() -> None:
     assert sloped.inside_volume_m3 == pytest.approx(2 * 1 * 0.35)
 
 
-@given(sizes, sizes, depths, st.floats(0, 1), st.floats(0, 1))
-def test_volumes_between_heights_add_up_and_invert(
-    length: float, width: float, depth: float, a: float, b: float
-) -> None:
-    hollow = build_box(length, width, depth, "inside", 0, None).hollow
-    low, high = sorted((a * depth, b * depth))
-    parts = hollow.volume_between(0, low) + hollow.volume_between(low, high) + hollow.volume_between(high, depth)
-    assert parts == pytest.approx(hollow.volume_between(0, depth), rel=1e-9)
-    assert hollow.height_for_volume(low, hollow.volume_between(low, high)) == pytest.approx(high, abs=1e-9)
-
-
 @given(sizes, sizes, depths, st.floats(0.3, 4))
 def test_scaling_a_bed_scales_its_volume_by_the_cube(length: float, width: float, depth: float, k: float) -> None:
-    one = build_box(length, width, depth, "outside", 0.02, None).hollow
-    other = build_box(k * length, k * width, k * depth, "outside", k * 0.02, None).hollow
+    sizes = {"length_m": length, "width_m": width, "depth_m": depth}
+    one = built("box", {"measured": "outside", "wall_m": 0.02}, **sizes).hollow
+    larger = {key: k * size for key, size in sizes.items()}
+    other = built("box", {"measured": "outside", "wall_m": k * 0.02}, **larger).hollow
     assert other.volume_between(0, k * depth) == pytest.approx(k**3 * one.volume_between(0, depth), rel=1e-9)
 
 

@@ -71,7 +71,7 @@ BROKEN = [
     ),
     (zoo.plan(zoo.bed(layers=[{"material": "topsoil", "thickness_m": -1}])), "beds[0].layers[0].thickness_m"),
     (zoo.plan(zoo.bed(layers=[{"material": "topsoil", "thickness_m": "1"}])), "beds[0].layers[0].thickness_m"),
-    (zoo.plan(zoo.bed(shape={"kind": "lying_barrel"})), "beds[0].shape.kind"),
+    (zoo.plan(zoo.bed(shape={"kind": "lying_barrel"})), "beds[0].shape.diameter_m"),
     (zoo.plan(zoo.bed(shape={"kind": "blob"})), "beds[0].shape.kind"),
     (zoo.plan(zoo.bed(), zoo.bed()), "beds[1].key"),
     (zoo.plan(zoo.bed(layers=[{"material": "cardboard", "thickness_m": 0.1}])), "beds[0].layers[0].thickness_m"),

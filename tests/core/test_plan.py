@@ -37,7 +37,7 @@ def test_only_name_key_shape_and_layers_have_to_be_there() -> None:
     }
     plan, _ = read_plan(document)
     (bed,) = plan.beds
-    assert (bed.count, bed.measured, bed.wall_m, bed.headspace_m, bed.title) == (1, "inside", 0.0, 0.025, "A")
+    assert (bed.count, bed.measured, bed.wall_m, bed.kept_empty_m, bed.title) == (1, "inside", 0.0, 0.025, "A")
     assert plan.garden.currency == "USD"
     assert plan.garden.units == "metric"
 
@@ -93,7 +93,9 @@ REFUSED: list[tuple[dict[str, Any], str, str]] = [
     (zoo.plan(zoo.bed(shape=zoo.shape(101, 1, 0.5))), "beds[0].shape.length_m", "less than or equal to 100"),
     (zoo.plan(zoo.bed(shape=zoo.shape(2, 0, 0.5))), "beds[0].shape.width_m", "greater than or equal to 0.001"),
     (zoo.plan(zoo.bed(shape=zoo.shape(2, 1, 5.1))), "beds[0].shape.depth_m", "less than or equal to 5"),
-    (zoo.plan(zoo.bed(shape={"kind": "keyhole"})), "beds[0].shape.kind", "isn't worked out by this version yet"),
+    (zoo.plan(zoo.bed(shape={"kind": "key_hole"})), "beds[0].shape.kind", "did you mean keyhole"),
+    (zoo.plan(zoo.bed(shape={"depth_m": 0.5})), "beds[0].shape.kind", "has to be there"),
+    (zoo.plan(zoo.bed(shape=[])), "beds[0].shape", "valid dictionary"),
     (zoo.plan(zoo.bed(shape={"kind": "cube"})), "beds[0].shape.kind", "isn't a shape"),
     (zoo.plan(zoo.bed(wall_m=1.1)), "beds[0].wall_m", "less than or equal to 1"),
     (zoo.plan(zoo.bed(count=0)), "beds[0].count", "greater than or equal to 1"),

@@ -20,10 +20,17 @@ _ADAPTERS: dict[type, TypeAdapter[Any]] = {
 
 def written_json(figures: Written, indent: int | None = None) -> str:
     """Figures as JSON text. indent: spaces a level, None for one line."""
-    return _ADAPTERS[type(figures)].dump_json(figures, indent=indent).decode()
+    return _ADAPTERS[type(figures)].dump_json(figures, indent=indent, exclude=_nothing_there(figures)).decode()
 
 
 def written_document(figures: Written) -> dict[str, Any]:
     """Figures as the parsed JSON document."""
-    document: dict[str, Any] = _ADAPTERS[type(figures)].dump_python(figures, mode="json")
+    document: dict[str, Any] = _ADAPTERS[type(figures)].dump_python(
+        figures, mode="json", exclude=_nothing_there(figures)
+    )
     return document
+
+
+def _nothing_there(figures: Written) -> set[str]:
+    """A garden whose ground isn't measured has no plot to write of."""
+    return {"plot"} if isinstance(figures, Figures) and figures.plot is None else set()

@@ -82,8 +82,15 @@ class LyingBarrel(Vessel):
 
     def section(self, lower_m: float, upper_m: float) -> tuple[Ring, ...]:
         """The circle between two heights [m]."""
-        steps = [lower_m + (upper_m - lower_m) * i / CURVE_STEPS for i in range(CURVE_STEPS + 1)]
-        right = [(self.barrel.half_chord_at(height), height) for height in steps]
+        radius = self.barrel.radius_m
+        start, end = (math.acos(min(max(1 - level / radius, -1.0), 1.0)) for level in (lower_m, upper_m))
+        turns = {start + (end - start) * i / CURVE_STEPS for i in range(CURVE_STEPS + 1)}
+        if start < math.pi / 2 < end:
+            turns.add(math.pi / 2)
+        right = [(radius * math.sin(turn), radius * (1 - math.cos(turn))) for turn in sorted(turns)]
+        if upper_m > self.barrel.rim_m:
+            rim = (self.barrel.half_opening_m, self.barrel.rim_m)
+            right = [*(point for point in right if point[1] < rim[1]), rim, (rim[0], upper_m)]
         return ((*right, *((-x, y) for x, y in reversed(right))),)
 
     def section_spans(self, level_m: float) -> tuple[Span, ...]:

@@ -107,7 +107,7 @@ def ellipse_perimeter(a_m: float, b_m: float) -> float:
     mean, other = max(a_m, b_m), min(a_m, b_m)
     largest, power, subtracted = mean, 1.0, 1 - (other / mean) ** 2
     total = subtracted / 2
-    while abs(mean - other) > 1e-16 * mean:
+    while mean - other > 1e-12 * mean:
         gap = (mean - other) / 2
         mean, other = (mean + other) / 2, math.sqrt(mean * other)
         total += power * (gap / largest) ** 2
