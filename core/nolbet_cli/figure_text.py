@@ -61,7 +61,7 @@ def _bed(bed: BedFigures, system: System) -> list[str]:
 def _layer(layer: LayerFigures, system: System) -> str:
     if layer.sheet:
         return f"- {layer.name:<24} {show_area(layer.sheet_area_m2, system)}"
-    thick = show_length(layer.top_m - layer.bottom_m, system)
+    thick = show_length(layer.thickness_m, system)
     text = f"- {layer.name:<24} {thick:>9}  {show_volume(layer.placed_m3, system):>11} placed"
     text += f"  {show_volume(layer.loose_m3, system):>11} loose"
     if layer.infill_m3:

@@ -27,7 +27,12 @@ GROUND = [[0, 0], [10, 0], [10, 8], [0, 8]]
 def placed(kind: str, x_m: float, y_m: float, turn_deg: float = 0.0, **bed: Any) -> dict[str, Any]:
     """A bed of a kind with its middle at a place."""
     place = {"x_m": x_m, "y_m": y_m, "turn_deg": turn_deg}
-    plain = {"key": f"{kind}_{x_m * 10:.0f}_{y_m * 10:.0f}", "shape": shape(kind), "layers": layers(kind), "places": [place]}
+    plain = {
+        "key": f"{kind}_{x_m * 10:.0f}_{y_m * 10:.0f}",
+        "shape": shape(kind),
+        "layers": layers(kind),
+        "places": [place],
+    }
     return plain | bed
 
 

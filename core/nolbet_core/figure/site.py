@@ -53,8 +53,17 @@ def site_of(plot: Plot) -> Site:
 
 def placed_beds(bed: Bed, vessel: Vessel) -> tuple[PlacedBed, ...]:
     """A bed and those alike where they lie on the plot."""
+    numbered = len(bed.places) > 1
     return tuple(
-        PlacedBed(bed.key, bed.title, index, vessel, place.x_m, place.y_m, place.turn_deg)
+        PlacedBed(
+            bed.key,
+            f"{bed.title} {index + 1}" if numbered else bed.title,
+            index,
+            vessel,
+            place.x_m,
+            place.y_m,
+            place.turn_deg,
+        )
         for index, place in enumerate(bed.places)
     )
 
@@ -106,7 +115,7 @@ def plot_figures(
         walls_m2=max(footprint_m2 - growing_m2, 0.0),
         path_m2=laid.path_m2,
         placed=[_placed(each, surface) for each in laid.placed],
-        aisles=[_aisle(each) for each in laid.aisles],
+        aisles=[_aisle(each) for each in laid.aisles if not each.between_pots],
         clashes=[_clash(each) for each in laid.clashes],
         courses=[_course(each) for each in laid.courses],
         levels=_levels(surface, plot.level_m) if surface else None,

@@ -130,7 +130,8 @@ class NearHouse(Finding):
                 f"Leave {show_length(HOUSE_NEAR_M, view.system)} of air, and the fill well under the damp course. "
                 + DEFER,
             )
-        wood = any("raw_wood" in layer.material.traits for layer in view.filled.layers)
+        under_mulch = view.filled.layers[:-1] or view.filled.layers
+        wood = any("raw_wood" in layer.material.traits for layer in under_mulch)
         if wood and distance_m < WOOD_NEAR_HOUSE_M:
             yield Found(
                 "caution",

@@ -42,7 +42,7 @@ def aisle_level(width_m: float) -> Literal["caution", "advice", "good"]:
 def _aisles(aisles: Iterable[Aisle], system: System) -> Iterator[OnPlot]:
     for aisle in aisles:
         level = aisle_level(aisle.width_m)
-        if level == "good":
+        if level == "good" or aisle.between_pots:
             continue
         between = f"{aisle.bed.name} and {aisle.other.name}"
         said = show_length(aisle.width_m, system)
@@ -51,7 +51,7 @@ def _aisles(aisles: Iterable[Aisle], system: System) -> Iterator[OnPlot]:
             "caution" if level == "caution" else "advice",
             f"Between {between} there are {said}.",
             f"A walker needs {walker}, someone kneeling more." if level == "caution" else f"A barrow needs {barrow}.",
-            f"Move one of them, or bring no barrow here ({barrow} lets it through).",
+            f"Move one of them until there are {walker if level == 'caution' else barrow}.",
         )
         yield OnPlot("aisle_narrow", found, _keys(aisle.bed, aisle.other))
 

@@ -21,6 +21,8 @@ WIDEST_AISLE_M = 1.5
 """What is wider is open ground [m]."""
 TOUCHING_M = 0.02
 """Beds nearer than this stand against each other [m]."""
+LARGEST_POT_M = 0.6
+"""What is wider is walked round [m]."""
 LEAST_CLASH_M2 = 1e-4
 LINES_BESIDE = frozenset({"house", "wall", "fence"})
 
@@ -34,6 +36,15 @@ class Aisle:
     width_m: float
     start_m: Point
     end_m: Point
+
+    @property
+    def between_pots(self) -> bool:
+        """Whether it parts pots of one kind that stand together and are reached over, not walked between."""
+        other = self.other
+        if not isinstance(other, PlacedBed) or other.key != self.bed.key:
+            return False
+        outside = other.vessel.outside
+        return max(outside.length_m, outside.width_m) <= LARGEST_POT_M
 
 
 @dataclass(frozen=True, slots=True)

@@ -53,6 +53,10 @@ LAYER_M = Limit("a layer", Kind.LENGTH, 3.0)
 WALL_M = Limit("a wall", Kind.LENGTH, 1.0)
 REACH_M = Limit("a reach", Kind.LENGTH, 1.5, least=0.1)
 OFFSET_M = Limit("a lap or run", Kind.LENGTH, 5.0)
+PLACE_M = Limit("a place on the plot", Kind.LENGTH, 200.0)
+LEVEL_M = Limit("a height of the ground", Kind.LENGTH, 50.0)
+SLOPE_DEG = Limit("a slope", Kind.NUMBER, 80.0, least=5.0)
+TURN_DEG = Limit("a turn", Kind.NUMBER, 360.0)
 BAG_M3 = Limit("a bag", Kind.VOLUME, 2.0, least=0.0001)
 BULK_M3 = Limit("a bulk load", Kind.VOLUME, 500.0, least=0.001)
 STOCK_M3 = Limit("a heap", Kind.VOLUME, 500.0)
@@ -73,6 +77,10 @@ LIMITS: dict[str, Limit] = {
     "wall": WALL_M,
     "reach": REACH_M,
     "offset": OFFSET_M,
+    "place": PLACE_M,
+    "level": LEVEL_M,
+    "slope": SLOPE_DEG,
+    "turn": TURN_DEG,
     "bag": BAG_M3,
     "bulk": BULK_M3,
     "stock": STOCK_M3,

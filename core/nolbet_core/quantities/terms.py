@@ -45,7 +45,9 @@ class _Term:
 
 
 _TERM = re.compile(rf"\s*(?P<number>{NUMBER_PATTERN})\s*(?P<unit>[\"'%]|[a-zµ]+\.?(?:[ -][a-z]+\.?)*(?:[23](?!\d))?)?")
-_AFTER_NUMBER = re.compile(r"\s*kg\s*(?:/|per)\s*(?:m[23]|cubic met(?:re|er)|square met(?:re|er))$")
+_AFTER_NUMBER = re.compile(
+    r"\s*(?:kg\s*(?:/|per)\s*(?:m[23]|cubic met(?:re|er)|square met(?:re|er))|°|deg(?:rees?)?\.?)$"
+)
 _CROSS = re.compile(r"\s*(?:x(?![a-z])|\*|\bby\b)\s*")
 _NOISE = re.compile(r"^(?:about|approx\.?|ca\.?|c\.|≈|~)\s*|\b(?:long|wide|deep|high|thick|tall|of|each)\b|[,;.]$")
 _BARE = {

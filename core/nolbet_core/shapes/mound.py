@@ -157,7 +157,10 @@ class Mound(Vessel):
         return 0.0, self.height_of(level_m)
 
     def section(self, lower_m: float, upper_m: float) -> tuple[Ring, ...]:
-        """A shell: over its outside and back over its inside [m]."""
+        """A shell: over its outside and back over its inside [m]; under all, the base."""
+        if upper_m <= 0:
+            half_m = self.inside.width_m / 2
+            return (((-half_m, 0.0), (half_m, 0.0)),)
         outer = self.profile(self.hollow.cover_at(upper_m))
         inner = self.profile(self.hollow.cover_at(lower_m)) if lower_m > 0 else ()
         return ((*outer, *reversed(inner)),)

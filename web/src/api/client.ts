@@ -4,6 +4,14 @@ import type { components, paths } from "./generated";
 type Schemas = components["schemas"];
 
 export type Bed = Schemas["Bed"];
+export type Shape = Bed["shape"];
+export type ShapeKind = Shape["kind"];
+export type Place = Schemas["Place"];
+export type Plot = Schemas["Plot"];
+export type Fixed = Schemas["Fixed"];
+export type PlotFigures = Schemas["PlotFigures"];
+export type RoomFigures = Schemas["RoomFigures"];
+export type DraftPlot = Schemas["DraftPlot"];
 export type Layer = Schemas["Layer"];
 export type BedFigures = Schemas["BedFigures"];
 export type LayerFigures = Schemas["LayerFigures"];
@@ -81,6 +89,11 @@ function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T
     errors: said?.errors ?? [],
     current: said?.current,
   });
+}
+
+/** As unwrap, for what holds points: the library takes their pairs for lists of any length. */
+function figured<T>(answer: { data?: unknown; error?: unknown; response: Response }): T {
+  return unwrap({ ...answer, data: answer.data as T | undefined });
 }
 
 /** As unwrap, for answers without a body. */
@@ -193,7 +206,7 @@ export const api = {
     unwrap(await client.PUT("/api/account/password", { body: { old, new: wanted } })),
 
   figureBed: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
-    unwrap(
+    figured<BedFigures>(
       await client.POST("/api/gardens/{garden_id}/figure/bed", {
         params: { path: { garden_id } },
         body: { bed },
@@ -202,7 +215,7 @@ export const api = {
     ),
 
   figureBuying: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
-    unwrap(
+    figured<TalliedFigures>(
       await client.POST("/api/gardens/{garden_id}/figure/buying", {
         params: { path: { garden_id } },
         body: { bed },
@@ -211,7 +224,64 @@ export const api = {
     ),
 
   figureGarden: async (garden_id: number) =>
-    unwrap(await client.GET("/api/gardens/{garden_id}/figure", { params: { path: { garden_id } } })),
+    figured<TalliedFigures>(
+      await client.GET("/api/gardens/{garden_id}/figure", { params: { path: { garden_id } } }),
+    ),
+
+  figurePlot: async (garden_id: number, draft: DraftPlot, signal?: AbortSignal) =>
+    figured<PlotFigures>(
+      await client.POST("/api/gardens/{garden_id}/figure/plot", {
+        params: { path: { garden_id } },
+        body: draft,
+        signal,
+      }),
+    ),
+
+  figureRoom: async (garden_id: number, asked: Schemas["AskedRoom"], signal?: AbortSignal) =>
+    figured<RoomFigures>(
+      await client.POST("/api/gardens/{garden_id}/figure/room", {
+        params: { path: { garden_id } },
+        body: asked,
+        signal,
+      }),
+    ),
+
+  savePlot: async (garden_id: number, revision: number, plot: Plot) =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}/plot", {
+        params: { path: { garden_id } },
+        body: { revision, plot },
+      }),
+    ),
+
+  corners: async (garden_id: number, measured: { sides_m: number[]; diagonals_m: number[] }) =>
+    figured<{ corners_m: [number, number][] }>(
+      await client.POST("/api/gardens/{garden_id}/figure/corners", {
+        params: { path: { garden_id } },
+        body: measured,
+      }),
+    ),
+
+  boards: async (garden_id: number, body: Schemas["Boards"], signal?: AbortSignal) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/boards", {
+        params: { path: { garden_id } },
+        body,
+        signal,
+      }),
+    ),
+
+  liner: async (garden_id: number, body: Schemas["Liner"], signal?: AbortSignal) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/liner", {
+        params: { path: { garden_id } },
+        body,
+        signal,
+      }),
+    ),
+
+  pots: async (garden_id: number) =>
+    unwrap(await client.GET("/api/gardens/{garden_id}/figure/pots", { params: { path: { garden_id } } })),
 
   spread: async (garden_id: number, spread: Schemas["Spread"], signal?: AbortSignal) =>
     unwrap(

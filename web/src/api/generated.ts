@@ -2444,7 +2444,7 @@ export interface components {
         };
         /**
          * Spread
-         * @description Bags or a loose volume to spread over an area, at a depth, or in a bed: one is given, what is missing is asked.
+         * @description Bags or a loose volume to spread over an area, at a depth, or in a bed.
          */
         Spread: {
             /** Bag M3 */
@@ -2636,7 +2636,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass";
+            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass";
             /** Typed */
             typed: string;
             /**

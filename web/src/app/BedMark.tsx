@@ -1,10 +1,12 @@
 import type { Bed } from "../api/client";
+import { ShapeSign } from "../shapes/ShapeSign";
 
-/** A bed as a small section outline: its box with the lines of its layers. */
+/** A bed as a small section outline: a box with the lines of its layers, another shape by its sign. */
 export function BedMark({ bed, size = 26 }: { bed: Bed; size?: number }) {
-  const { width_m, depth_m } = bed.shape;
+  const { shape } = bed;
+  if (shape.kind !== "box") return <ShapeSign kind={shape.kind} size={size} />;
   const w = 20;
-  const h = Math.min(Math.max((w * depth_m) / width_m, 6), 16);
+  const h = Math.min(Math.max((w * shape.depth_m) / shape.width_m, 6), 16);
   const top = 18 - h;
   const bulk = bed.layers.filter(
     (layer) => layer.fill || layer.thickness_m != null || layer.volume_m3 != null || layer.share != null,

@@ -16,6 +16,9 @@ type Props = {
   onUnits: (units: Units) => void;
 };
 
+/** With more beds than this their names stand under their outlines. */
+const MOST_BESIDE = 4;
+
 const UNITS = [
   ["ft_in", "ft in"],
   ["metric", "cm"],
@@ -30,21 +33,21 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
         <span>garden</span>
         <strong className={garden.garden.name.length > 26 ? "is-long" : ""}>{garden.garden.name}</strong>
       </Link>
-      <nav className="top-beds" aria-label="Beds">
+      <nav className={`top-beds ${garden.beds.length > MOST_BESIDE ? "is-many" : ""}`} aria-label="Beds">
         {garden.beds.map(({ key, bed }) => (
           <NavLink key={key} to={bedPath(key)} className={`top-bed ${key === chosen ? "is-chosen" : ""}`}>
             <BedMark bed={bed} />
-            <span>{bed.name}</span>
+            <span className="top-bed-name">{bed.name}</span>
           </NavLink>
         ))}
-        <NavLink
-          to={`/garden/${garden.id}/new`}
-          className={({ isActive }) => `top-bed top-new ${isActive ? "is-chosen" : ""}`}
-        >
-          <Sign name="new" />
-          <span>New bed</span>
-        </NavLink>
       </nav>
+      <NavLink
+        to={`/garden/${garden.id}/new`}
+        className={({ isActive }) => `top-bed top-new ${isActive ? "is-chosen" : ""}`}
+      >
+        <Sign name="new" />
+        <span>New bed</span>
+      </NavLink>
       <SaveNote save={save} />
       <KeyDialogs garden={garden} bedPath={bedPath} />
       <div className="top-units">

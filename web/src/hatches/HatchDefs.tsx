@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { HATCHES, MIX_HATCH, type Hatch } from "./hatches";
+import { HATCHES, MIX_HATCHES, type Hatch } from "./hatches";
 import { TILES } from "./marks";
 
 /** Every hatch once for the whole page; drawings fill with url(#hatch-KEY). */
@@ -10,7 +10,9 @@ export const HatchDefs = memo(function HatchDefs() {
         {Object.entries(HATCHES).map(([key, hatch]) => (
           <Pattern key={key} name={key} hatch={hatch} />
         ))}
-        <Pattern name="mix" hatch={MIX_HATCH} />
+        {MIX_HATCHES.map((hatch, index) => (
+          <Pattern key={index} name={`mix-${index}`} hatch={hatch} />
+        ))}
       </defs>
     </svg>
   );

@@ -89,14 +89,32 @@ export const HATCHES: Record<string, Hatch> = {
   wire_mesh: hatch("mesh", "#eceae2", "#7c7f7b"),
 };
 
-export const MIX_HATCH: Hatch = hatch("blend", "#7a5c42", "#e9dcc6");
+/** What a mix may look like: which of them goes by its key, so that mixes side by side differ. */
+export const MIX_HATCHES: readonly Hatch[] = [
+  hatch("blend", "#7a5c42", "#e9dcc6"),
+  hatch("blend", "#5b4a3a", "#c9a77a", 0.9, 40),
+  hatch("blend", "#9a8467", "#4d3b2a", 1.1, 75),
+  hatch("blend", "#b7a587", "#6d5233", 0.8, 20),
+  hatch("blend", "#6a5f45", "#d8d2b4", 1.2, 55),
+  hatch("blend", "#4a3a2e", "#e0cfae", 1.3, 10),
+  hatch("blend", "#8a6a55", "#2f241b", 0.75, 65),
+];
+
+function mixHatch(key: string): string {
+  let sum = 0;
+  for (const letter of key) sum = (sum * 31 + letter.charCodeAt(0)) % 9973;
+  return `mix-${sum % MIX_HATCHES.length}`;
+}
+
+const EMPTY_HATCH: Hatch = hatch("grain", "#8b6747", "#efdcc3");
 
 /** The hatch of a material by its key; an own material has that of the one it is like, a mix has the mixes' own. */
 export function hatchOf(key: string, like: string | null | undefined): Hatch {
-  return HATCHES[key] ?? (like ? HATCHES[like] : undefined) ?? MIX_HATCH;
+  const name = hatchKey(key, like);
+  return HATCHES[name] ?? MIX_HATCHES[Number(name.slice(4))] ?? EMPTY_HATCH;
 }
 
 export function hatchKey(key: string, like: string | null | undefined): string {
   if (HATCHES[key]) return key;
-  return like && HATCHES[like] ? like : "mix";
+  return like && HATCHES[like] ? like : mixHatch(key);
 }

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, type Bed, type Material } from "../api/client";
-import { SmallSection } from "./SmallSection";
+import { SmallSection, smallScale } from "./SmallSection";
 
 type Props = {
   gardenId: number;
@@ -20,8 +20,7 @@ export function BedDrawn({ gardenId, bed, name, materials, width, height }: Prop
   });
   const figures = figured.data;
   if (!figures) return <span className="bed-drawn" style={{ width, height }} />;
-  const top_m = Math.max(figures.rim_m, figures.layers.at(-1)?.top_m ?? 0);
-  const scale = Math.min((width - 40) / figures.outer_width_m, (height - 16) / top_m);
+  const scale = smallScale(figures, width, height - 6);
   return (
     <span className="bed-drawn" style={{ width, height }}>
       <SmallSection figures={figures} materials={materials} scale={scale} />

@@ -1,8 +1,20 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type FormEvent } from "react";
-import { api, saidOf, type Bed, type KeptGarden, type Material } from "../api/client";
+import {
+  api,
+  saidOf,
+  type Bed,
+  type KeptGarden,
+  type Material,
+  type Shape,
+  type ShapeKind,
+} from "../api/client";
 import { Choice, TAPE_LAY } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
+import { Corners } from "../shapes/Corners";
+import { kindOf, type Measure } from "../shapes/kinds";
+import { ShapePicker } from "../shapes/ShapePicker";
+import { TapeDrawing } from "../shapes/TapeDrawing";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 import "./new-bed.css";
 
@@ -10,8 +22,18 @@ type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material>; onM
 
 const FIRST_FILL = "raised_bed_mix";
 
-type Measures = { length_m?: number; width_m?: number; depth_m?: number };
-type Measured = keyof Measures | "wall_m";
+type Measures = Record<string, number | undefined>;
+
+const FIRST_CORNERS = [
+  [0, 0],
+  [2.4, 0],
+  [2.4, 1.2],
+  [0, 1.2],
+];
+
+function pick(measures: Measures, wanted: readonly Measure[]): Measures {
+  return Object.fromEntries(wanted.map(({ key }) => [key, measures[key]]));
+}
 
 /** Measure a new bed: what the tape says, inside or outside, and what it is filled with to begin with. */
 export function NewBed({ garden, materials, onMade }: Props) {
@@ -21,7 +43,10 @@ export function NewBed({ garden, materials, onMade }: Props) {
   const [measured, setMeasured] = useState<"inside" | "outside">("inside");
   const [wall_m, setWall] = useState(0);
   const [fill, setFill] = useState<Material | null>(materials.get(FIRST_FILL) ?? null);
-  const [reading, setReading] = useState<Partial<Record<Measured, string>>>({});
+  const [reading, setReading] = useState<Partial<Record<string, string>>>({});
+  const [shapeKind, setShapeKind] = useState<ShapeKind>("box");
+  const [corners, setCorners] = useState<number[][]>(FIRST_CORNERS);
+  const kind = kindOf({ kind: shapeKind });
   const [sent, setSent] = useState(false);
 
   const make = useMutation({
@@ -35,23 +60,26 @@ export function NewBed({ garden, materials, onMade }: Props) {
     },
   });
 
-  const notUnderstood =
-    reading.wall_m === "refused" || reading.wall_m === "either" || reading.wall_m === "waiting";
-  const lacking: Measured[] = (["length_m", "width_m", "depth_m"] as const).filter((key) => !measures[key]);
-  if (notUnderstood) lacking.push("wall_m");
+  const wallRead = reading.wall ?? "";
+  const notUnderstood = kind.walled && ["refused", "either", "waiting"].includes(wallRead);
+  const lacking = kind.measures.filter(({ key }) => measures[key] === undefined).map(({ label }) => label);
+  if (notUnderstood) lacking.push("Wall thickness");
   const asking = Object.values(reading).includes("asking");
 
   const send = () => {
-    const { length_m, width_m, depth_m } = measures;
-    if (!length_m || !width_m || !depth_m || notUnderstood) return;
+    if (lacking.length > 0) return;
     setSent(false);
+    const shape = { kind: shapeKind, ...pick(measures, kind.measures) } as Shape;
+    const first = fill ? { material: fill.key } : null;
     make.mutate({
       key: "new_bed",
       name: name.trim() || `Bed ${garden.beds.length + 1}`,
-      shape: { kind: "box", length_m, width_m, depth_m },
+      shape: shapeKind === "polygon" ? ({ ...shape, corners_m: corners } as Shape) : shape,
       measured,
-      wall_m,
-      layers: fill ? [{ material: fill.key, fill: true }] : [],
+      wall_m: kind.walled ? wall_m : 0,
+      layers: first
+        ? [shapeKind === "flat_area" ? { ...first, thickness_m: 0.1 } : { ...first, fill: true }]
+        : [],
     });
   };
   const submit = (event: FormEvent) => {
@@ -69,19 +97,21 @@ export function NewBed({ garden, materials, onMade }: Props) {
     else send();
   });
 
-  const field = (key: keyof Measures, label: string, placeholder: string) => (
+  const ft = garden.garden.units === "ft_in";
+  const field = ({ key, label, limit, ft: feet, metric }: Measure) => (
     <MeasureField
+      key={`${shapeKind} ${key}`}
       label={label}
-      limit={key === "depth_m" ? "depth" : "length"}
-      width="150px"
+      limit={limit}
+      width={limit === "count" || limit === "slope" ? "112px" : "150px"}
       eager
-      placeholder={placeholder}
+      placeholder={ft ? feet : metric}
       shown=""
       onMeaning={({ values: [value] }) => setMeasures((before) => ({ ...before, [key]: value }))}
       onReading={(state) => {
         setReading((before) => (before[key] === state ? before : { ...before, [key]: state }));
         if (state !== "read")
-          setMeasures((before) => (before[key] ? { ...before, [key]: undefined } : before));
+          setMeasures((before) => (before[key] === undefined ? before : { ...before, [key]: undefined }));
       }}
     />
   );
@@ -100,27 +130,37 @@ export function NewBed({ garden, materials, onMade }: Props) {
             onChange={(event) => setName(event.currentTarget.value)}
           />
         </label>
-        <TapeDrawing />
+        <ShapePicker
+          value={shapeKind}
+          onChoose={(chosen) => {
+            setShapeKind(chosen);
+            setMeasures({});
+            setReading((before) => ({ wall: before.wall }));
+            setSent(false);
+          }}
+        />
+        <TapeDrawing kind={shapeKind} />
+        {shapeKind === "polygon" && <Corners gardenId={garden.id} corners={corners} onChange={setCorners} />}
+        <div className="new-row">{kind.measures.map(field)}</div>
         <div className="new-row">
-          {field("length_m", "Length, the longer way", garden.garden.units === "ft_in" ? "8 ft" : "2.4 m")}
-          {field("width_m", "Width", garden.garden.units === "ft_in" ? "4 ft" : "1.2 m")}
-          {field("depth_m", "Depth, floor to rim", garden.garden.units === "ft_in" ? "10 in" : "30 cm")}
-        </div>
-        <div className="new-row">
-          <Choice label="The tape lay" shown options={TAPE_LAY} value={measured} onChoose={setMeasured} />
-          <MeasureField
-            label="Wall thickness, 0 if none"
-            limit="wall"
-            width="150px"
-            eager
-            shown=""
-            placeholder={garden.garden.units === "ft_in" ? "1 1/2 in" : "38 mm"}
-            onMeaning={({ values: [value = 0] }) => setWall(value)}
-            onReading={(state) => {
-              setReading((before) => (before.wall_m === state ? before : { ...before, wall_m: state }));
-              if (state === "empty") setWall(0);
-            }}
-          />
+          {kind.walled && (
+            <>
+              <Choice label="The tape lay" shown options={TAPE_LAY} value={measured} onChoose={setMeasured} />
+              <MeasureField
+                label="Wall thickness, 0 if none"
+                limit="wall"
+                width="150px"
+                eager
+                shown=""
+                placeholder={ft ? "1 1/2 in" : "38 mm"}
+                onMeaning={({ values: [value = 0] }) => setWall(value)}
+                onReading={(state) => {
+                  setReading((before) => (before.wall === state ? before : { ...before, wall: state }));
+                  if (state === "empty") setWall(0);
+                }}
+              />
+            </>
+          )}
           <div className="new-fill">
             <MaterialFinder
               gardenId={garden.id}
@@ -134,7 +174,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
         {((sent && lacking.length > 0) || make.error) && (
           <p className="new-problem" role="alert">
             {sent && lacking.length > 0
-              ? `Still to be measured: ${lacking.map((key) => (key === "wall_m" ? "wall thickness" : key.replace("_m", ""))).join(", ")}.`
+              ? `Still to be measured: ${lacking.join(", ").toLowerCase()}.`
               : saidOf(make.error)}
           </p>
         )}
@@ -148,33 +188,4 @@ export function NewBed({ garden, materials, onMade }: Props) {
 
 function isBulk(material: Material): boolean {
   return !material.is_sheet;
-}
-
-/** Where the tape goes: length and width inside the walls, depth from floor to rim. */
-function TapeDrawing() {
-  return (
-    <svg
-      className="tape-drawing"
-      viewBox="0 0 360 150"
-      width="360"
-      height="150"
-      role="img"
-      aria-label="Where the tape goes"
-    >
-      <path className="tape-wall" d="M40 50L120 20H320L250 50ZM40 50V110H250V50M250 110L320 76V20" />
-      <path
-        className="tape-line"
-        d="M48 58H242M48 54v8M242 54v8M258 54L312 29M256 50l5 8M309 26l5 8M30 52V110M25 52h10M25 110h10"
-      />
-      <text x="145" y="74" textAnchor="middle">
-        length
-      </text>
-      <text x="300" y="16" textAnchor="start">
-        width
-      </text>
-      <text x="22" y="140" textAnchor="start">
-        depth
-      </text>
-    </svg>
-  );
 }

@@ -7,7 +7,7 @@ import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { BagsAndDepth } from "./BagsAndDepth";
 import { Bin } from "./Bin";
-import { SmallSection } from "./SmallSection";
+import { SmallSection, smallScale } from "./SmallSection";
 import "./plot.css";
 
 type Props = {
@@ -23,10 +23,7 @@ const CARD_HEIGHT = 120;
 export function PlotView({ garden, materials, bedPath }: Props) {
   const answer = useQuery({ queryKey: ["figure", garden.id], queryFn: () => api.figureGarden(garden.id) });
   const beds = answer.data?.figures.beds ?? [];
-  const scale = Math.min(
-    ...beds.map((bed) => (CARD_WIDTH - 30) / bed.outer_width_m),
-    ...beds.map((bed) => CARD_HEIGHT / Math.max(bed.rim_m, bed.layers.at(-1)?.top_m ?? 0)),
-  );
+  const scale = Math.min(...beds.map((bed) => smallScale(bed, CARD_WIDTH, CARD_HEIGHT)));
   return (
     <main className="plot-view">
       <div className="plot-work">

@@ -1,9 +1,13 @@
 import { useState, type ReactNode } from "react";
 import type { Bed, BedFigures } from "../api/client";
 import { Choice, TAPE_LAY } from "../quantities/Choice";
-import { typedLength } from "../quantities/format";
+import { trimmed, typedLength, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
+import { Corners } from "../shapes/Corners";
+import { kindOf, shapeLike, valueOf, withMeasure, withShape, type Measure } from "../shapes/kinds";
+import { ShapePicker } from "../shapes/ShapePicker";
+import { ShapeSign } from "../shapes/ShapeSign";
 import { BedActions } from "./BedActions";
 import type { BedSession } from "./session";
 import "./bed-head.css";
@@ -25,31 +29,12 @@ const SCHOOLS: Record<string, string> = {
 /** The bed's name and its measures as the tape gives them. */
 export function BedHead({ gardenId, bed, figures, onEdit, session, undoable }: HeadProps) {
   const [open, setOpen] = useState(false);
-  const { units } = useShowing();
-  const shape = (key: "length_m" | "width_m" | "depth_m", label: string) => (
-    <MeasureField
-      label={label}
-      hideLabel
-      limit={key === "depth_m" ? "depth" : "length"}
-      width="84px"
-      shown={typedLength(bed.shape[key], units)}
-      onMeaning={({ values: [value] }) =>
-        value && onEdit((bed) => ({ ...bed, shape: { ...bed.shape, [key]: value } }))
-      }
-    />
-  );
   const school = bed.school ? SCHOOLS[bed.school] : null;
   return (
     <header className="bed-head">
       <BedName key={bed.name} bed={bed} onEdit={onEdit} />
       <div className="bed-measures">
-        <span className="bed-measured">{bed.measured ?? "inside"}</span>
-        {shape("length_m", "Length")}
-        <span aria-hidden="true">×</span>
-        {shape("width_m", "Width")}
-        <span aria-hidden="true">×</span>
-        {shape("depth_m", "Depth")}
-        <span className="bed-measured">deep</span>
+        <ShapeMeasures bed={bed} onEdit={onEdit} />
         {school && <span className="chip bed-chip">{school}</span>}
         {figures.count > 1 && <span className="chip bed-chip">{figures.count} alike</span>}
         <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
@@ -58,11 +43,88 @@ export function BedHead({ gardenId, bed, figures, onEdit, session, undoable }: H
         </button>
       </div>
       {open && (
-        <MoreMeasures bed={bed} figures={figures} onEdit={onEdit}>
+        <MoreMeasures gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit}>
           <BedActions gardenId={gardenId} bed={bed} session={session} undoable={undoable} />
         </MoreMeasures>
       )}
     </header>
+  );
+}
+
+/** The measures of the bed's shape, as the tape gives them. */
+function ShapeMeasures({ bed, onEdit }: Omit<Props, "figures">) {
+  const { units } = useShowing();
+  const { kind, measures, walled } = kindOf(bed.shape);
+  const plain = kind === "box";
+  return (
+    <>
+      {!plain && <ShapeSign kind={kind} />}
+      {walled && <span className="bed-measured">{bed.measured ?? "inside"}</span>}
+      {kind === "polygon" && (
+        <span className="bed-measured">
+          {bed.shape.kind === "polygon" && bed.shape.corners_m.length} corners
+        </span>
+      )}
+      {measures.map(({ key, label, limit }, index) => (
+        <span key={key} className="bed-measure">
+          {plain && index > 0 && <span aria-hidden="true">×</span>}
+          {!plain && (
+            <span className="bed-measured" aria-hidden="true">
+              {label.toLowerCase()}
+            </span>
+          )}
+          <MeasureField
+            label={label}
+            hideLabel
+            limit={limit}
+            width={limit === "count" || limit === "slope" ? "56px" : "84px"}
+            shown={shownMeasure(valueOf(bed.shape, key) ?? 0, limit, units)}
+            onMeaning={({ values: [value] }) =>
+              value !== undefined && onEdit((bed) => withMeasure(bed, key, value))
+            }
+          />
+        </span>
+      ))}
+      {plain && <span className="bed-measured">deep</span>}
+    </>
+  );
+}
+
+function shownMeasure(value: number, limit: Measure["limit"], units: Units): string {
+  return limit === "count" || limit === "slope" ? trimmed(value, 1) : typedLength(value, units);
+}
+
+/** Another shape for the bed, of about its size; its corners, where it is a free outline. */
+function ShapeChange({ gardenId, bed, figures, onEdit }: Props & { gardenId: number }) {
+  const [open, setOpen] = useState(false);
+  const { shape } = bed;
+  const size = {
+    length_m: figures.inside_length_m,
+    width_m: figures.inside_width_m,
+    depth_m: Math.max(figures.rim_m, 0.1),
+  };
+  return (
+    <div className="shape-change">
+      <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? "Keep this shape" : "Another shape"}
+      </button>
+      {open && (
+        <ShapePicker
+          value={shape.kind}
+          onChoose={(kind) => {
+            setOpen(false);
+            if (kind !== shape.kind) onEdit((now) => withShape(now, shapeLike(kind, size)));
+          }}
+        />
+      )}
+      {shape.kind === "polygon" && (
+        <Corners
+          gardenId={gardenId}
+          corners={shape.corners_m}
+          onChange={(corners_m) => onEdit((now) => withMeasure(now, "corners_m", corners_m))}
+        />
+      )}
+    </div>
   );
 }
 
@@ -74,12 +136,11 @@ const WORKED_FROM = [
 const CORNERS = ["Left front", "Right front", "Right back", "Left back"] as const;
 
 /** Depth at each corner, for a bed on ground that isn't level. */
-function CornerDepths({ bed, onEdit }: Omit<Props, "figures">) {
+function CornerDepths({ bed, figures, onEdit }: Props) {
   const { units } = useShowing();
   const { corner_depths_m: depths } = bed;
   if (!depths) {
-    const { depth_m } = bed.shape;
-    const level = [depth_m, depth_m, depth_m, depth_m];
+    const level = Array.from({ length: 4 }, () => figures.rim_m);
     return (
       <button
         type="button"
@@ -143,32 +204,43 @@ function BedName({ bed, onEdit }: Omit<Props, "figures">) {
   );
 }
 
-function MoreMeasures({ bed, figures, onEdit, children }: Props & { children: ReactNode }) {
+function MoreMeasures({
+  gardenId,
+  bed,
+  figures,
+  onEdit,
+  children,
+}: Props & { gardenId: number; children: ReactNode }) {
   const { units } = useShowing();
+  const { walled, upright } = kindOf(bed.shape);
   const measured = bed.measured ?? "inside";
   return (
     <div className="more-measures">
-      <Choice
-        label="The tape lay"
-        shown
-        options={TAPE_LAY}
-        value={measured}
-        onChoose={(each) => onEdit((bed) => ({ ...bed, measured: each }))}
-      />
-      <MeasureField
-        label="Wall thickness"
-        limit="wall"
-        width="92px"
-        shown={typedLength(bed.wall_m ?? 0, units)}
-        onMeaning={({ values: [wall_m = 0] }) => onEdit((bed) => ({ ...bed, wall_m }))}
-      />
-      <MeasureField
-        label="Headspace"
-        limit="wall"
-        width="92px"
-        shown={typedLength(bed.headspace_m ?? 0.025, units)}
-        onMeaning={({ values: [headspace_m = 0] }) => onEdit((bed) => ({ ...bed, headspace_m }))}
-      />
+      {walled && (
+        <>
+          <Choice
+            label="The tape lay"
+            shown
+            options={TAPE_LAY}
+            value={measured}
+            onChoose={(each) => onEdit((bed) => ({ ...bed, measured: each }))}
+          />
+          <MeasureField
+            label="Wall thickness"
+            limit="wall"
+            width="92px"
+            shown={typedLength(bed.wall_m ?? 0, units)}
+            onMeaning={({ values: [wall_m = 0] }) => onEdit((bed) => ({ ...bed, wall_m }))}
+          />
+          <MeasureField
+            label="Headspace"
+            limit="wall"
+            width="92px"
+            shown={typedLength(bed.headspace_m ?? 0.025, units)}
+            onMeaning={({ values: [headspace_m = 0] }) => onEdit((bed) => ({ ...bed, headspace_m }))}
+          />
+        </>
+      )}
       <MeasureField
         label="How many alike"
         limit="count"
@@ -190,13 +262,14 @@ function MoreMeasures({ bed, figures, onEdit, children }: Props & { children: Re
         shown={typedLength(bed.reach_m ?? 0.6, units)}
         onMeaning={({ values: [reach_m = 0.6] }) => onEdit((bed) => ({ ...bed, reach_m }))}
       />
-      <CornerDepths bed={bed} onEdit={onEdit} />
+      {upright && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
       <p className="more-note">
         Inside {typedLength(figures.inside_length_m, units)} × {typedLength(figures.inside_width_m, units)},
         outside {typedLength(figures.outer_length_m, units)} × {typedLength(figures.outer_width_m, units)}.
         {figures.wall_loss_share > 0.0005 &&
           ` The walls take ${Math.round(figures.wall_loss_share * 100)} % of the ground.`}
       </p>
+      <ShapeChange gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       {children}
     </div>
   );

@@ -1,11 +1,23 @@
 import { useId, useMemo, useRef, type KeyboardEvent, type PointerEvent } from "react";
-import type { Bed, BedFigures, Material } from "../api/client";
+import type { Bed, BedFigures, LayerFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { canMoveBoundary } from "./edits";
-import { BREAK_GAP, parts, yOf, type Geometry } from "./geometry";
-import { packLogs } from "./logs";
+import {
+  BREAK_GAP,
+  drawnParts,
+  onSheet,
+  pathOf,
+  roomIn,
+  sheetLine,
+  topOver,
+  xOf,
+  yOf,
+  type Geometry,
+  type Point,
+} from "./geometry";
+import { packLogs, packOutline } from "./logs";
 import { DepthRuler, HeightRuler, WidthMeasure } from "./Rulers";
 import "./drawing.css";
 
@@ -24,8 +36,9 @@ type Props = {
 /** The bed cut open across its width, to scale, with boundaries to drag. */
 export function Drawing(props: Props) {
   const { bed, figures, geometry, materials, selected } = props;
-  const { floor, left, right, wall, rim } = geometry;
+  const { form, walls, solids, hollow } = figures.section;
   const sheetsBelow = (index: number) => figures.layers.slice(0, index).filter((layer) => layer.sheet).length;
+  const hatch = (layer: LayerFigures) => hatchKey(layer.material, materials.get(layer.material)?.like);
   return (
     <svg
       className="drawing"
@@ -36,18 +49,20 @@ export function Drawing(props: Props) {
       aria-label={`${figures.name}, cut open`}
     >
       <Ground geometry={geometry} />
-      <rect className="drawing-air" x={left} y={rim} width={right - left} height={floor - rim} />
+      {form !== "flat" &&
+        hollow.map((ring, index) => (
+          <path key={index} className="drawing-air" d={pathOf(onSheet(geometry, ring))} />
+        ))}
       {figures.layers.map((layer, index) =>
         layer.sheet ? null : (
           <LayerShape
             key={index}
-            index={index}
-            figures={figures}
+            layer={layer}
             geometry={geometry}
-            hatch={hatchKey(layer.material, materials.get(layer.material)?.like)}
+            hatch={hatch(layer)}
             infill={hatchOfInfill(bed, index, materials)}
             chosen={selected === index}
-            onSelect={props.onSelect}
+            onSelect={() => props.onSelect(index)}
           />
         ),
       )}
@@ -55,34 +70,52 @@ export function Drawing(props: Props) {
         layer.sheet ? (
           <SheetLine
             key={index}
+            layer={layer}
             geometry={geometry}
-            height_m={layer.bottom_m}
             lift={sheetsBelow(index) * 3}
-            name={hatchKey(layer.material, materials.get(layer.material)?.like)}
+            name={hatch(layer)}
             chosen={selected === index}
             up_m={bed.layers[index]?.up_sides_m ?? 0}
             onSelect={() => props.onSelect(index)}
           />
         ) : null,
       )}
-      <Walls geometry={geometry} wall={wall} />
+      {solids.map((ring, index) => (
+        <path key={index} className="drawing-solid" d={pathOf(onSheet(geometry, ring))} />
+      ))}
+      {walls.map((ring, index) => (
+        <Wall key={index} points={onSheet(geometry, ring)} />
+      ))}
       {figures.layers.map((layer, index) => (
         <circle
           key={index}
           className="leader-dot"
-          cx={right + wall}
-          cy={yOf(geometry, (layer.bottom_m + layer.top_m) / 2) - (layer.sheet ? 2 : 0)}
+          cx={xOf(geometry, layer.anchor[0])}
+          cy={yOf(geometry, layer.anchor[1]) - (layer.sheet ? 2 : 0)}
           r={3}
         />
       ))}
-      <HeadspaceLine geometry={geometry} line_m={figures.line_m} />
-      {geometry.top < rim - 1 && (
-        <line className="rim-line" x1={left - wall} x2={right + wall} y1={rim} y2={rim} />
+      {(form === "vessel" || form === "trench") && (
+        <HeadspaceLine geometry={geometry} line_m={figures.line_m} />
+      )}
+      {geometry.top < geometry.rim - 1 && form !== "flat" && (
+        <line
+          className="rim-line"
+          x1={geometry.left}
+          x2={geometry.right}
+          y1={geometry.rim}
+          y2={geometry.rim}
+        />
       )}
       <BreakMark geometry={geometry} />
-      <WidthMeasure geometry={geometry} width_m={figures.inside_width_m} />
-      <DepthRuler geometry={geometry} rim_m={figures.rim_m} />
-      <HeightRuler geometry={geometry} rim_m={figures.rim_m} />
+      <WidthMeasure geometry={geometry} width_m={widthOf(figures)} along={form === "spiral"} />
+      <DepthRuler geometry={geometry} rim_m={figures.section.top_m} caption={DOWN_FROM[form]} />
+      <HeightRuler geometry={geometry} rim_m={figures.section.top_m} />
+      {geometry.stretch > 1.05 && (
+        <text className="ruler-caption" x={geometry.width / 2} y={geometry.height - 6} textAnchor="middle">
+          heights drawn {geometry.stretch.toFixed(1)} times as large as lengths
+        </text>
+      )}
       {figures.layers.map((layer, index) =>
         canMoveBoundary(bed, index, figures.layers) ? (
           <Handle key={index} index={index} label={`Top of ${layer.name}`} {...props} />
@@ -92,66 +125,72 @@ export function Drawing(props: Props) {
   );
 }
 
+const DOWN_FROM = {
+  vessel: "down from the rim",
+  trench: "down from the ground",
+  mound: "down from the top",
+  spiral: "down from the top",
+  flat: "down from the top",
+} as const;
+
+/** What the tape over the cut reads: the inside, the base, or the run. */
+function widthOf({ section, spiral }: BedFigures): number {
+  if (spiral) return spiral.run_length_m;
+  const xs = section.hollow.flat().map(([x]) => x);
+  return Math.max(...xs) - Math.min(...xs);
+}
+
 function hatchOfInfill(bed: Bed, index: number, materials: ReadonlyMap<string, Material>): string | null {
   const infill = bed.layers[index]?.infill;
   return infill ? hatchKey(infill.material, materials.get(infill.material)?.like) : null;
 }
 
 function Ground({ geometry }: { geometry: Geometry }) {
-  const { floor, width, height } = geometry;
-  const strokes = Array.from({ length: Math.floor(width / 62) }, (_, i) => ({
-    x: 14 + i * 62,
-    y: floor + 12 + (i % 2) * 16,
-  }));
+  const { ground, width, height } = geometry;
+  const rows = Math.max(Math.ceil((height - ground) / 64), 1);
+  const strokes = Array.from({ length: Math.floor(width / 62) * rows }, (_, i) => {
+    const inRow = Math.floor(width / 62);
+    return { x: 14 + (i % inRow) * 62, y: ground + 12 + (i % 2) * 16 + Math.floor(i / inRow) * 64 };
+  });
   return (
     <g aria-hidden="true">
-      <rect className="drawing-ground" x={0} y={floor} width={width} height={Math.max(height - floor, 0)} />
-      {strokes.map(({ x, y }) => (
-        <path key={x} className="drawing-ground-mark" d={`M${x} ${y}l14 -6`} />
-      ))}
+      <rect className="drawing-ground" x={0} y={ground} width={width} height={Math.max(height - ground, 0)} />
+      {strokes
+        .filter(({ y }) => y < height - 2)
+        .map(({ x, y }) => (
+          <path key={`${x} ${y}`} className="drawing-ground-mark" d={`M${x} ${y}l14 -6`} />
+        ))}
     </g>
   );
 }
 
 type ShapeProps = {
-  index: number;
-  figures: BedFigures;
+  layer: LayerFigures;
   geometry: Geometry;
   hatch: string;
   infill: string | null;
   chosen: boolean;
-  onSelect: (index: number) => void;
+  onSelect: () => void;
 };
 
-function LayerShape({ index, figures, geometry, hatch, infill, chosen, onSelect }: ShapeProps) {
-  const layer = figures.layers[index];
-  if (!layer) return null;
-  const y = yOf(geometry, layer.top_m);
-  const height = Math.max(yOf(geometry, layer.bottom_m) - y, 0);
+function LayerShape({ layer, geometry, hatch, infill, chosen, onSelect }: ShapeProps) {
   const logs = layer.material.endsWith("_logs") || hatch.endsWith("_logs");
   return (
-    <g className={`layer-shape ${chosen ? "is-chosen" : ""}`} onPointerDown={() => onSelect(index)}>
-      <rect
-        className={logs ? "layer-between-logs" : ""}
-        x={geometry.left}
-        y={y}
-        width={geometry.right - geometry.left}
-        height={height}
-        fill={logs ? (infill ? `url(#hatch-${infill})` : undefined) : `url(#hatch-${hatch})`}
-      />
-      {logs &&
-        parts(geometry).map((part) => (
-          <LogEnds
-            key={part.x}
-            x={part.x}
-            floor={y + height}
-            width={part.width}
-            height={height}
-            scale={geometry.scale}
-            hatch={hatch}
-          />
-        ))}
-      <line className="layer-edge" x1={geometry.left} x2={geometry.right} y1={y} y2={y} />
+    <g className={`layer-shape ${chosen ? "is-chosen" : ""}`} onPointerDown={onSelect}>
+      {layer.outlines.map((outline, index) => {
+        const points = onSheet(geometry, outline);
+        return (
+          <g key={index}>
+            <path
+              className={logs && !infill ? "layer-between-logs" : ""}
+              d={pathOf(points)}
+              fill={logs ? (infill ? `url(#hatch-${infill})` : undefined) : `url(#hatch-${hatch})`}
+            />
+            {logs && <LogEnds points={points} geometry={geometry} hatch={hatch} />}
+            <path className="layer-edge" d={pathOf(points)} />
+          </g>
+        );
+      })}
     </g>
   );
 }
@@ -159,21 +198,40 @@ function LayerShape({ index, figures, geometry, hatch, infill, chosen, onSelect 
 const LARGEST_LOG_M = 0.055;
 const LARGEST_SHARE_OF_LAYER = 0.36;
 
-type LogProps = { x: number; floor: number; width: number; height: number; scale: number; hatch: string };
-
-function LogEnds({ x, floor, width, height, scale, hatch }: LogProps) {
+function LogEnds({
+  points,
+  geometry,
+  hatch,
+}: {
+  points: readonly Point[];
+  geometry: Geometry;
+  hatch: string;
+}) {
+  const ys = points.map(([, y]) => y);
+  const [top, floor] = [Math.min(...ys), Math.max(...ys)];
+  const height = floor - top;
   const largest = Math.max(
-    Math.min(LARGEST_LOG_M * scale, 46),
+    Math.min(LARGEST_LOG_M * geometry.scale, 46),
     Math.min(18, height * LARGEST_SHARE_OF_LAYER),
   );
+  const outline = pathOf(points);
   const logs = useMemo(
-    () => packLogs(width - 2, height - 2, largest, Math.round(x)),
-    [width, height, largest, x],
+    () =>
+      isBox(points)
+        ? drawnParts(geometry, points).flatMap((part) =>
+            packLogs(part.width - 2, height - 2, largest, Math.round(part.x)).map((log) => ({
+              x: part.x + 1 + log.x,
+              y: floor - 1 - log.y,
+              r: log.r,
+            })),
+          )
+        : packOutline((x, y) => roomIn(points, x, y), boundsOf(points), largest),
+    [outline, largest, geometry.breakAt],
   );
   return (
     <g className={`log-ends ${hatch}`}>
       {logs.map((log) => (
-        <g key={`${log.x} ${log.y}`} transform={`translate(${x + 1 + log.x} ${floor - 1 - log.y})`}>
+        <g key={`${log.x} ${log.y}`} transform={`translate(${log.x} ${log.y})`}>
           <circle className="log-bark" r={Math.max(log.r - 0.9, 0.5)} />
           <circle className="log-ring" r={log.r * 0.62} />
           <circle className="log-ring" r={log.r * 0.3} />
@@ -183,9 +241,20 @@ function LogEnds({ x, floor, width, height, scale, hatch }: LogProps) {
   );
 }
 
+function isBox(points: readonly Point[]): boolean {
+  return points.length === 4 && points[0]?.[0] === points[3]?.[0] && points[1]?.[0] === points[2]?.[0];
+}
+
+function boundsOf(points: readonly Point[]) {
+  const xs = points.map(([x]) => x);
+  const ys = points.map(([, y]) => y);
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  return { left, top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
+}
+
 type SheetProps = {
+  layer: LayerFigures;
   geometry: Geometry;
-  height_m: number;
   lift: number;
   name: string;
   chosen: boolean;
@@ -193,35 +262,48 @@ type SheetProps = {
   onSelect: () => void;
 };
 
-function SheetLine({ geometry, height_m, lift, name, chosen, up_m, onSelect }: SheetProps) {
-  const y = yOf(geometry, height_m) - 2 - lift * (height_m === 0 ? 1 : 0);
-  const up = up_m * geometry.scale;
-  const { left, right } = geometry;
-  const d = `M${left + 2} ${y - up}V${y}H${right - 2}V${y - up}`;
+function SheetLine({ layer, geometry, lift, name, chosen, up_m, onSelect }: SheetProps) {
+  const raise = 2 + lift * (layer.bottom_m === 0 ? 1 : 0);
+  const up = up_m * geometry.scale * geometry.stretch;
+  const lines = layer.outlines.map((outline) => {
+    const points = onSheet(geometry, sheetLine(outline)).map(([x, y]) => [x, y - raise] as const);
+    const [first, last] = [points[0], points.at(-1)];
+    if (!first || !last || up === 0) return pathOf(points, false);
+    return pathOf([[first[0] + 2, first[1] - up], ...points, [last[0] - 2, last[1] - up]], false);
+  });
   return (
     <g className={`sheet-line ${chosen ? "is-chosen" : ""}`} onPointerDown={onSelect}>
-      <path className="sheet-hit" d={d} />
-      <path className={`sheet-dash sheet-${name}`} d={d} />
+      {lines.map((d, index) => (
+        <g key={index}>
+          <path className="sheet-hit" d={d} />
+          <path className={`sheet-dash sheet-${name}`} d={d} />
+        </g>
+      ))}
     </g>
   );
 }
 
-function Walls({ geometry, wall }: { geometry: Geometry; wall: number }) {
-  const { left, right, rim, floor } = geometry;
-  const height = floor - rim + 12;
+const LEAST_WALL = 5;
+
+/** A wall cut through; a thin one is drawn as thick as can be seen. */
+function Wall({ points }: { points: readonly Point[] }) {
+  const [inner, outer] = [points[0]?.[0] ?? 0, points[1]?.[0] ?? 0];
+  const thick = points.length > 4 ? LEAST_WALL : Math.abs(outer - inner);
   return (
-    <g aria-hidden="true">
-      {[left - wall, right].map((x) => (
-        <rect key={x} className="drawing-wall" x={x} y={rim} width={wall} height={height} />
-      ))}
-    </g>
+    <path
+      className="drawing-wall"
+      d={pathOf(points)}
+      strokeWidth={Math.max(LEAST_WALL - thick, 1)}
+      aria-hidden="true"
+    />
   );
 }
 
 function HeadspaceLine({ geometry, line_m }: { geometry: Geometry; line_m: number }) {
   const y = yOf(geometry, line_m);
   if (y - geometry.rim < 3) return null;
-  return <line className="headspace-line" x1={geometry.left} x2={geometry.right} y1={y} y2={y} />;
+  const { insideLeft, insideRight } = geometry;
+  return <line className="headspace-line" x1={insideLeft} x2={insideRight} y1={y} y2={y} />;
 }
 
 function BreakMark({ geometry }: { geometry: Geometry }) {
@@ -253,8 +335,13 @@ function Handle(props: Props & { index: number; label: string }) {
   const id = useId();
   const layer = figures.layers[index];
   if (!layer) return null;
-  const x = (geometry.left + (geometry.breakAt ?? geometry.right)) / 2;
-  const y = yOf(geometry, layer.top_m);
+  const { breakAt } = geometry;
+  const mound = figures.section.form === "mound";
+  const middle = breakAt === null ? xOf(geometry, layer.grip[0]) : (geometry.left + breakAt) / 2;
+  // shells lie close together at the top: their grips stand side by side
+  const x = mound ? middle + (index % 2 ? 19 : -19) : middle;
+  const outline = layer.outlines[0];
+  const y = mound && outline ? topOver(onSheet(geometry, outline), x) : yOf(geometry, layer.grip[1]);
 
   const onPointerMove = (event: PointerEvent<SVGGElement>) => {
     if (!dragging.current) return;
@@ -262,7 +349,7 @@ function Handle(props: Props & { index: number; label: string }) {
     if (!sheet) return;
     const scaleOnScreen = sheet.height / geometry.height;
     const height_px = geometry.floor - (event.clientY - sheet.top) / scaleOnScreen;
-    props.onDrag(index, Math.max(height_px / geometry.scale, 0));
+    props.onDrag(index, Math.max(height_px / geometry.scale / geometry.stretch, 0));
   };
 
   const onKeyDown = (event: KeyboardEvent) => {

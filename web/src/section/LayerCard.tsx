@@ -34,7 +34,7 @@ export function LayerCard(props: Props) {
   const material = materials.get(layer.material);
   const { figured } = props;
   if (!figured) return <WaitingCard cardRef={props.cardRef} material={material} name={layer.material} />;
-  const share = figures.line_m > 0 ? (figured.top_m - figured.bottom_m) / figures.line_m : 0;
+  const share = figures.line_m > 0 ? figured.thickness_m / figures.line_m : 0;
   return (
     <li
       ref={props.cardRef}
@@ -147,7 +147,7 @@ function SheetHow({
 
 function BulkHow({ layer, figured, onEdit }: Props & { layer: Layer; figured: LayerFigures }) {
   const { units } = useShowing();
-  const thickness_m = figured.top_m - figured.bottom_m;
+  const thickness_m = figured.thickness_m;
   const set = (amount: Parameters<typeof setAmount>[2]) =>
     onEdit((bed, index) => setAmount(bed, index, amount, []));
   const open = figured.void_m3 - figured.infill_m3;

@@ -42,9 +42,7 @@ export function LayerTools(props: Props) {
         gardenId={gardenId}
         label="Made of"
         value={material ?? null}
-        onChoose={(chosen) =>
-          onEdit((bed, index) => changeMaterial(bed, index, chosen, figured.top_m - figured.bottom_m))
-        }
+        onChoose={(chosen) => onEdit((bed, index) => changeMaterial(bed, index, chosen, figured.thickness_m))}
       />
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
       <div className="layer-actions">
@@ -57,7 +55,7 @@ export function LayerTools(props: Props) {
         {!figured.sheet && (
           <button
             type="button"
-            onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.top_m - figured.bottom_m))}
+            onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.thickness_m))}
           >
             Split
           </button>
@@ -79,7 +77,7 @@ function BulkTools(props: Props) {
       : layer.volume_m3 != null
         ? "volume"
         : "thickness";
-  const standing = figures.layers.map((each) => each.top_m - each.bottom_m);
+  const standing = figures.layers.map((each) => each.thickness_m);
   const choose = (wanted: Way) => {
     if (wanted !== way) onEdit((bed, index) => setAmount(bed, index, amountAs(wanted, figured), standing));
   };
@@ -101,7 +99,7 @@ function amountAs(way: Way, figured: LayerFigures): Amount {
   if (way === "fill") return { fill: true };
   if (way === "volume") return { volume_m3: figured.placed_m3 };
   if (way === "share") return { share: 0.5 };
-  return { thickness_m: figured.top_m - figured.bottom_m };
+  return { thickness_m: figured.thickness_m };
 }
 
 function LiftsField({ layer, figured, onEdit }: Props) {

@@ -1,6 +1,6 @@
 import { useLayoutEffect, useState, type RefObject } from "react";
 import type { BedFigures } from "../api/client";
-import { yOf, type Geometry } from "./geometry";
+import { xOf, yOf, type Geometry } from "./geometry";
 
 type Props = {
   figures: BedFigures;
@@ -11,6 +11,9 @@ type Props = {
 };
 
 const CARD_ENTRY = 36;
+
+/** Where a layer's middle lies under others, its line runs over them. */
+const OVER = new Set(["mound", "spiral", "flat"]);
 
 /** A line from the middle of each layer to its card. */
 export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
@@ -40,13 +43,18 @@ export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
   }, [cards, stage, figures.layers.length]);
 
   if (!ends) return null;
-  const from = geometry.right + geometry.wall;
   return (
-    <svg className="leaders" width={ends.x} height={ends.height} aria-hidden="true">
+    <svg
+      className={`leaders ${OVER.has(figures.section.form) ? "is-over" : ""}`}
+      width={ends.x}
+      height={ends.height}
+      aria-hidden="true"
+    >
       {figures.layers.map((layer, index) => {
         const to = ends.ys.get(index);
         if (to === undefined) return null;
-        const y = yOf(geometry, (layer.bottom_m + layer.top_m) / 2) - (layer.sheet ? 2 : 0);
+        const from = xOf(geometry, layer.anchor[0]);
+        const y = yOf(geometry, layer.anchor[1]) - (layer.sheet ? 2 : 0);
         const bend = ends.x - 12;
         const way = to > y ? 1 : -1;
         const r = Math.min(9, Math.abs(to - y) / 2);

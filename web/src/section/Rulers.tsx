@@ -20,17 +20,21 @@ const CM_STEPS = [
 ] as const;
 const LABEL_ROOM = 54;
 
-/** Inches down from the rim, on the left. */
-export function DepthRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: number }) {
-  const perInch = INCH_M * geometry.scale;
-  const x = geometry.left - geometry.wall - 8;
+type RulerProps = { geometry: Geometry; rim_m: number };
+type WidthProps = { geometry: Geometry; width_m: number; along: boolean };
+
+/** Inches down from the top, on the left. */
+export function DepthRuler({ geometry, rim_m, caption }: RulerProps & { caption: string }) {
+  const perInch = INCH_M * geometry.scale * geometry.stretch;
+  const zero = yOf(geometry, rim_m);
+  const x = geometry.left - 8;
   return (
     <g className="ruler" aria-hidden="true">
       <text className="ruler-caption" x={0} y={geometry.top - 26} textAnchor="start">
-        down from the rim
+        {caption}
       </text>
       {rulerMarks(rim_m / INCH_M, perInch, INCH_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
-        const y = geometry.rim + at * perInch;
+        const y = zero + at * perInch;
         return (
           <g key={at}>
             <line
@@ -53,9 +57,9 @@ export function DepthRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: num
 }
 
 /** Centimetres up from the floor, on the right. */
-export function HeightRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: number }) {
-  const perCm = 0.01 * geometry.scale;
-  const x = geometry.right + geometry.wall + 8;
+export function HeightRuler({ geometry, rim_m }: RulerProps) {
+  const perCm = 0.01 * geometry.scale * geometry.stretch;
+  const x = geometry.right + 8;
   return (
     <g className="ruler" aria-hidden="true">
       <text className="ruler-caption" x={x + 34} y={geometry.top - 26} textAnchor="end">
@@ -79,11 +83,11 @@ export function HeightRuler({ geometry, rim_m }: { geometry: Geometry; rim_m: nu
 }
 
 /** The inside width over the rim, as the tape lies. */
-export function WidthMeasure({ geometry, width_m }: { geometry: Geometry; width_m: number }) {
+export function WidthMeasure({ geometry, width_m, along }: WidthProps) {
   const { units } = useShowing();
-  const { left, right, top } = geometry;
+  const { insideLeft: left, insideRight: right, top } = geometry;
   const y = top - 10;
-  const text = showLength(width_m, units);
+  const text = showLength(width_m, units) + (along ? " along the run" : "");
   const half = text.length * 4.4 + 8;
   const middle = (left + right) / 2;
   const tight = right - left < 2 * half + 20;

@@ -17,6 +17,7 @@ import {
   splitLayer,
 } from "./edits";
 import { Findings } from "./Findings";
+import { aboveHeight, FromAbove } from "./FromAbove";
 import { fitSection } from "./geometry";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
@@ -117,7 +118,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
     add: () => setAdding(true),
     split: () => {
       const layer = selected === null ? null : figures?.layers[selected];
-      if (layer) editLayer(chosenId, (now, index) => splitLayer(now, index, layer.top_m - layer.bottom_m));
+      if (layer) editLayer(chosenId, (now, index) => splitLayer(now, index, layer.thickness_m));
     },
     remove: () => remove(chosenId),
     undo: () => session.undo(),
@@ -126,7 +127,8 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   useSectionKeys(keys);
 
   const geometry = useMemo(
-    () => (figures && size.width > 0 ? fitSection(figures, size.width, size.height) : null),
+    () =>
+      figures && size.width > 0 ? fitSection(figures, size.width, size.height - aboveHeight(figures)) : null,
     [figures, size],
   );
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
@@ -163,30 +165,29 @@ export function SectionView({ gardenId, kept, materials }: Props) {
           {geometry && inStep && (
             <Leaders figures={figures} geometry={geometry} cards={cards} stage={stage} selected={selected} />
           )}
-          <div
-            className="section-drawing"
-            ref={drawingRef}
-            style={{ maxHeight: stageSize.height || undefined }}
-          >
-            {geometry && (
-              <Drawing
-                bed={figuredBed}
-                figures={figures}
-                geometry={geometry}
-                materials={materials}
-                selected={selected}
-                onSelect={setSelected}
-                onDrag={(index, height_m) => {
-                  if (inStep)
-                    edit(
-                      (now) => moveBoundary(now, index, height_m, figures.layers, step_m),
-                      `drag ${index}`,
-                    );
-                }}
-                onDragEnd={() => session.endGesture()}
-                onNudge={nudge}
-              />
-            )}
+          <div className="section-left" ref={drawingRef} style={{ maxHeight: stageSize.height || undefined }}>
+            <div className="section-drawing">
+              {geometry && (
+                <Drawing
+                  bed={figuredBed}
+                  figures={figures}
+                  geometry={geometry}
+                  materials={materials}
+                  selected={selected}
+                  onSelect={setSelected}
+                  onDrag={(index, height_m) => {
+                    if (inStep)
+                      edit(
+                        (now) => moveBoundary(now, index, height_m, figures.layers, step_m),
+                        `drag ${index}`,
+                      );
+                  }}
+                  onDragEnd={() => session.endGesture()}
+                  onNudge={nudge}
+                />
+              )}
+            </div>
+            <FromAbove figures={figures} materials={materials} />
           </div>
           <div className="section-cards">
             <ol className="layer-cards" reversed aria-label="Layers, top to bottom">

@@ -118,11 +118,11 @@ export function moveBoundary(
   const layer = bed.layers[index];
   if (!own || !layer) return bed;
   if (!layer.fill)
-    return setAmount(bed, index, { thickness_m: snapped(height_m - own.bottom_m, snap_m) }, []);
+    return setAmount(bed, index, { thickness_m: snapped(thick(own, height_m - own.bottom_m), snap_m) }, []);
   const above = spans.findIndex((span, at) => at > index && !span.sheet);
   const next = spans[above];
   if (!next) return bed;
-  return setAmount(bed, above, { thickness_m: snapped(next.top_m - height_m, snap_m) }, []);
+  return setAmount(bed, above, { thickness_m: snapped(thick(next, next.top_m - height_m), snap_m) }, []);
 }
 
 /** Raise or lower a layer's top by a step; what is typed on its card counts, not where it stood when last drawn. */
@@ -132,7 +132,7 @@ export function nudgeBoundary(bed: Bed, index: number, by_m: number, spans: read
   const span = spans[at];
   const layer = bed.layers[at];
   if (!span || !layer || layer.fill) return bed;
-  const thickness_m = layer.thickness_m ?? span.top_m - span.bottom_m;
+  const thickness_m = layer.thickness_m ?? span.thickness_m;
   return setAmount(bed, at, { thickness_m: snapped(thickness_m + (above >= 0 ? -by_m : by_m), 0) }, []);
 }
 
@@ -143,7 +143,13 @@ function snapped(thickness_m: number, snap_m: number): number {
   return snap_m > 0 ? Math.round(within / snap_m) * snap_m : within;
 }
 
-export type Span = { bottom_m: number; top_m: number; sheet: boolean };
+export type Span = { bottom_m: number; top_m: number; thickness_m: number; sheet: boolean };
+
+/** How thick a layer is for a height of its own: in a mound, where it lies square to the slope, less than its height. */
+function thick(span: Span, height_m: number): number {
+  const tall_m = span.top_m - span.bottom_m;
+  return tall_m > 1e-9 ? (height_m * span.thickness_m) / tall_m : height_m;
+}
 
 /** Figures of a draft's layer: its own where it is untouched since they were worked out, else those in its place. */
 export function figuresAt<T>(draft: Bed, figured: Bed, figures: readonly T[], index: number): T | undefined {

@@ -90,3 +90,29 @@ function* onBoth(one: Circle, two: Circle, r: number): Generator<Circle> {
   yield { x: one.x + along * ux - off * uy, y: one.y + along * uy + off * ux, r };
   yield { x: one.x + along * ux + off * uy, y: one.y + along * uy - off * ux, r };
 }
+
+const CANDIDATES = 900;
+const LEAST_OF_LARGEST = 0.2;
+
+/**
+ * Circles inside an outline that isn't a box: each as large as there is room, so that it touches what is nearest.
+ * `room` says how far a place is from the outline's edge, nothing where it lies outside.
+ */
+export function packOutline(
+  room: (x: number, y: number) => number,
+  { left, top, width, height }: { left: number; top: number; width: number; height: number },
+  largest: number,
+): Circle[] {
+  const next = sequence(Math.round(width * 7 + height));
+  const placed: Circle[] = [];
+  for (let tried = 0; tried < CANDIDATES; tried += 1) {
+    const [x, y] = [left + next() * width, top + next() * height];
+    // large ones first, the gaps between them later
+    const wanted = largest * (1 - 0.55 * (tried / CANDIDATES));
+    let r = Math.min(room(x, y), wanted);
+    for (const other of placed) r = Math.min(r, Math.hypot(other.x - x, other.y - y) - other.r);
+    const least = tried < CANDIDATES / 3 ? wanted * 0.7 : largest * LEAST_OF_LARGEST;
+    if (r >= Math.max(least, 1.5)) placed.push({ x, y, r });
+  }
+  return placed;
+}
