@@ -9,10 +9,9 @@ import type { Units } from "../quantities/format";
 import { ShowingProvider } from "../quantities/UnitsContext";
 import { HistoryView } from "../section/HistoryView";
 import { SectionView } from "../section/SectionView";
-import type { SaveState } from "../section/session";
 import { ShelfView } from "../shelf/ShelfView";
 import { Rail } from "./Rail";
-import { SaveStateProvider } from "./SaveStateContext";
+import { SaveStateProvider, type Kept } from "./SaveStateContext";
 import { TopBar } from "./TopBar";
 
 /** One garden: rail, top bar, and the view that the address names. */
@@ -30,7 +29,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const queries = useQueryClient();
   const location = useLocation();
   const navigate = useNavigate();
-  const [save, setSave] = useState<SaveState | null>(null);
+  const [save, setSave] = useState<Kept | null>(null);
   const units = useMutation({
     mutationFn: (wanted: Units) => api.changeUnits(garden.id, wanted),
     onSuccess: (kept) => queries.setQueryData(["garden", garden.id], kept),

@@ -2,17 +2,17 @@ import { Link, NavLink } from "react-router";
 import type { KeptGarden } from "../api/client";
 import { Choice } from "../quantities/Choice";
 import type { Units } from "../quantities/format";
-import type { SaveState } from "../section/session";
 import { BedMark } from "./BedMark";
 import { Sign } from "./icons";
 import { KeyDialogs } from "./KeyDialogs";
+import type { Kept } from "./SaveStateContext";
 
 type Props = {
   garden: KeptGarden;
   /** Where a bed's tab leads from this view. */
   bedPath: (key: string) => string;
   chosen: string | null;
-  save: SaveState | null;
+  save: Kept | null;
   onUnits: (units: Units) => void;
 };
 
@@ -57,24 +57,30 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
   );
 }
 
-function SaveNote({ save }: { save: SaveState | null }) {
+function SaveNote({ save }: { save: Kept | null }) {
   const text = save ? noteOf(save) : "";
   return (
-    <span className={`top-save ${save?.state === "saved" ? "is-saved" : ""}`} role="status">
+    <span
+      className={`top-save ${save?.state === "saved" || save?.state === "kept" ? "is-saved" : ""}`}
+      role="status"
+    >
       {text}
     </span>
   );
 }
 
-function noteOf(save: SaveState): string {
+function noteOf(save: Kept): string {
   switch (save.state) {
     case "saved":
       return `Saved ${new Date(save.at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}`;
+    case "kept":
+      return "Saved";
     case "saving":
     case "unsaved":
       return "Saving ...";
     case "offline":
       return "Line down: kept here, saved when it is back";
+    case "changed":
     case "stale":
       return "Not saved: changed elsewhere";
   }

@@ -1,21 +1,23 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refused, type Material } from "../api/client";
+import { api, Refused, type KeptGarden, type Material } from "../api/client";
 import { Choice } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 
-type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
-type Asked = "depth" | "area";
+type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material> };
+type Asked = "depth" | "area" | "bed";
 const ASKED = [
   ["depth", "How deep?"],
   ["area", "How much area?"],
+  ["bed", "In a bed?"],
 ] as const;
 
 /** Sizing the other way round: how deep so many bags lie over an area, how much they cover at a depth. */
-export function BagsAndDepth({ gardenId, materials }: Props) {
+export function BagsAndDepth({ garden, materials }: Props) {
+  const gardenId = garden.id;
   const { units } = useShowing();
   const ft = units === "ft_in";
   const [material, setMaterial] = useState<Material | null>(materials.get("compost") ?? null);
@@ -24,8 +26,10 @@ export function BagsAndDepth({ gardenId, materials }: Props) {
   const [bag_m3, setBag] = useState<number>();
   const [over_m, setOver] = useState<number[]>();
   const [depth_m, setDepth] = useState<number>();
-  const given = asked === "depth" ? { over_m } : { depth_m };
-  const ready = material && bags && bag_m3 && (asked === "depth" ? over_m : depth_m);
+  const [bedKey, setBedKey] = useState(garden.beds[0]?.key ?? "");
+  const bed = garden.beds.find(({ key }) => key === bedKey)?.bed;
+  const given = { depth: { over_m }, area: { depth_m }, bed: { bed } }[asked];
+  const ready = material && bags && bag_m3 && { depth: over_m, area: depth_m, bed }[asked];
   const answer = useQuery({
     queryKey: ["spread", gardenId, material?.key, bags, bag_m3, asked, given],
     queryFn: ({ signal }) =>
@@ -37,8 +41,7 @@ export function BagsAndDepth({ gardenId, materials }: Props) {
     enabled: Boolean(ready),
   });
   return (
-    <section className="bags-and-depth" aria-labelledby="bags-title">
-      <h2 id="bags-title">Bags, area and depth</h2>
+    <div className="sizing">
       <Choice label="What is asked" options={ASKED} value={asked} onChoose={setAsked} />
       <MaterialFinder
         gardenId={gardenId}
@@ -67,7 +70,23 @@ export function BagsAndDepth({ gardenId, materials }: Props) {
           onMeaning={({ values: [v] }) => setBag(v)}
         />
       </div>
-      {asked === "depth" ? (
+      {asked === "bed" && (
+        <label>
+          <span className="measure-label">Into the empty bed</span>
+          <select
+            className="sizing-select"
+            value={bedKey}
+            onChange={(event) => setBedKey(event.currentTarget.value)}
+          >
+            {garden.beds.map(({ key, bed: each }) => (
+              <option key={key} value={key}>
+                {each.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {asked === "depth" && (
         <MeasureField
           key="over"
           label="Spread over"
@@ -79,7 +98,8 @@ export function BagsAndDepth({ gardenId, materials }: Props) {
           placeholder={ft ? "4 x 8 ft" : "1.2 x 2.4 m"}
           onMeaning={({ values }) => setOver(values.slice(0, 2))}
         />
-      ) : (
+      )}
+      {asked === "area" && (
         <MeasureField
           key="depth"
           label="To a depth of"
@@ -95,21 +115,27 @@ export function BagsAndDepth({ gardenId, materials }: Props) {
         {answer.data && ready ? (
           <>
             <b>
-              {asked === "depth" ? (
-                <Quantity kind="length" value={answer.data.depth_m} />
-              ) : (
+              {asked === "area" ? (
                 <Quantity kind="area" value={answer.data.area_m2} />
+              ) : (
+                <Quantity kind="length" value={answer.data.depth_m} />
               )}
             </b>{" "}
-            {asked === "depth" ? "deep" : "covered"}, trodden and watered:{" "}
+            {asked === "area" ? "covered" : "deep"}, trodden and watered:{" "}
             <Quantity kind="volume" value={answer.data.placed_m3} /> placed.
+            {answer.data.over_m > 0 && (
+              <>
+                {" "}
+                It stands <Quantity kind="length" value={answer.data.over_m} /> over the rim.
+              </>
+            )}
           </>
         ) : answer.error instanceof Refused ? (
           answer.error.problem.detail
         ) : (
-          "Type bags, what one holds, and the " + (asked === "depth" ? "area." : "depth.")
+          "Type bags, what one holds, and the " + { depth: "area.", area: "depth.", bed: "bed." }[asked]
         )}
       </p>
-    </section>
+    </div>
   );
 }

@@ -1,14 +1,29 @@
 import { useQuery } from "@tanstack/react-query";
+import { useCallback, useState } from "react";
 import { Link } from "react-router";
-import { api, type BedFigures, type KeptGarden, type Material } from "../api/client";
+import { api, type BedFigures, type KeptGarden, type Material, type Plot } from "../api/client";
 import { Sign } from "../app/icons";
+import { useSaveState } from "../app/SaveStateContext";
 import { showLength } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { BagsAndDepth } from "./BagsAndDepth";
+import { useSize } from "../section/useSize";
 import { Bin } from "./Bin";
+import { GroundFacts } from "./GroundFacts";
+import { Levels } from "./Levels";
+import { MeasureGround } from "./MeasureGround";
+import { MoreRoom, type RoomShown } from "./MoreRoom";
+import { Paths } from "./Paths";
+import { PlacePanel } from "./PlacePanel";
+import { PlotFindings } from "./PlotFindings";
+import { PlotSheet, type Chosen } from "./PlotSheet";
+import { Sizing } from "./Sizing";
 import { SmallSection, smallScale } from "./SmallSection";
+import { Things, type Placing } from "./Things";
+import { Unplaced } from "./Unplaced";
+import { usePlot } from "./usePlot";
 import "./plot.css";
+import "./plot-sheet.css";
 
 type Props = {
   garden: KeptGarden;
@@ -18,40 +33,139 @@ type Props = {
 
 const CARD_WIDTH = 250;
 const CARD_HEIGHT = 120;
+const MOST_HEIGHT = 620;
 
-/** All beds of the garden, cut open at one scale, and where a new one starts. */
+/** The measured ground with the beds on it; beneath, all beds cut open, and where a new one starts. */
 export function PlotView({ garden, materials, bedPath }: Props) {
   const answer = useQuery({ queryKey: ["figure", garden.id], queryFn: () => api.figureGarden(garden.id) });
   const beds = answer.data?.figures.beds ?? [];
-  const scale = Math.min(...beds.map((bed) => smallScale(bed, CARD_WIDTH, CARD_HEIGHT)));
+  const { plot } = garden.garden;
   return (
-    <main className="plot-view">
-      <div className="plot-work">
-        <h1 className="view-title">Plot</h1>
-        {answer.error && <p role="alert">{answer.error.message}</p>}
-        <ul className="plot-beds">
-          {beds.map((bed) => (
-            <li key={bed.key}>
-              <BedCard bed={bed} materials={materials} scale={scale} to={bedPath(bed.key)} />
-            </li>
-          ))}
-          <li>
-            <Link className="plot-bed plot-new" to={`/garden/${garden.id}/new`}>
-              <Sign name="new" />
-              <span>{garden.beds.length === 0 ? "Measure the first bed" : "Measure another bed"}</span>
-            </Link>
-          </li>
-        </ul>
-        <Bin gardenId={garden.id} materials={materials} />
+    <main className="plot-page">
+      <h1 className="view-title">Plot</h1>
+      {answer.error && <p role="alert">{answer.error.message}</p>}
+      {plot ? (
+        <OnGround garden={garden} plot={plot} beds={beds} materials={materials} bedPath={bedPath} />
+      ) : (
+        <MeasureGround garden={garden} />
+      )}
+      <div className="plot-view">
+        <AllBeds garden={garden} beds={beds} materials={materials} bedPath={bedPath} />
+        <Sizing garden={garden} materials={materials} />
       </div>
-      <BagsAndDepth gardenId={garden.id} materials={materials} />
     </main>
   );
 }
 
-type CardProps = { bed: BedFigures; materials: ReadonlyMap<string, Material>; scale: number; to: string };
+type GroundProps = Props & { plot: Plot; beds: readonly BedFigures[] };
 
-function BedCard({ bed, materials, scale, to }: CardProps) {
+function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
+  const work = usePlot(garden, plot);
+  const { state } = work;
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const [placing, setPlacing] = useState<Placing>(null);
+  const [room, setRoom] = useState<RoomShown>(null);
+  const [stage, size] = useSize<HTMLDivElement>();
+  useSaveState(state.save);
+  const bed = chosen ? beds.find((each) => each.key === chosen.key) : undefined;
+  const place = chosen ? work.placesOf(chosen.key)[chosen.index] : undefined;
+  const show = useCallback((key: string) => setChosen({ key, index: 0 }), []);
+  const parts = { gardenId: garden.id, plot: state.plot, figures: state.figures, onEdit: work.edit };
+  return (
+    <div className="plot-stage">
+      <div className="plot-left" ref={stage}>
+        {state.problem && (
+          <p className="section-problem" role="alert">
+            {state.problem}{" "}
+            {state.save.state === "changed"
+              ? "Reload the page to see it."
+              : "The figures are those from before."}
+          </p>
+        )}
+        {size.width > 0 && (
+          <PlotSheet
+            garden={garden}
+            work={work}
+            beds={beds}
+            materials={materials}
+            width={size.width}
+            height={MOST_HEIGHT}
+            chosen={chosen}
+            onChoose={setChosen}
+            onPlace={placing?.put ?? null}
+            room={room?.middles ?? []}
+            roomSize={room?.size ?? null}
+          />
+        )}
+        <p className="plot-hint">
+          Drag a bed to move it (Alt for no snapping), turn it by its handle. Keys: arrows, Shift for far, [
+          and ] turn.
+        </p>
+        <Unplaced garden={garden} work={work} onPlaced={setChosen} />
+      </div>
+      <div className="plot-aside">
+        {chosen && bed && place ? (
+          <PlacePanel
+            key={`${chosen.key} ${chosen.index}`}
+            chosen={chosen}
+            bed={bed}
+            place={place}
+            figures={state.figures}
+            to={bedPath(chosen.key)}
+            onPut={(next) => work.put(chosen.key, chosen.index, next)}
+            onTakeOff={() => {
+              setChosen(null);
+              work.takeOff(chosen.key, chosen.index);
+            }}
+          />
+        ) : (
+          <GroundFacts {...parts} />
+        )}
+        <Paths {...parts} materials={materials} />
+        <PlotFindings
+          findings={state.figures?.findings ?? []}
+          onShow={show}
+          onMend={(key, { mend }) => mend && work.editBed(key, (now) => ({ ...now, ...mend.changes }))}
+          onSeen={(key, code, reason) =>
+            work.editBed(key, (now) => {
+              const others = (now.seen ?? []).filter((each) => each.code !== code);
+              return { ...now, seen: reason === null ? others : [...others, { code, reason }] };
+            })
+          }
+        />
+        <MoreRoom gardenId={garden.id} state={state} onShow={setRoom} />
+        <Things plot={state.plot} placing={placing} onEdit={work.edit} onPlacing={setPlacing} />
+        <Levels plot={state.plot} figures={state.figures} onEdit={work.edit} onPlacing={setPlacing} />
+      </div>
+    </div>
+  );
+}
+
+function AllBeds({ garden, beds, materials, bedPath }: Props & { beds: readonly BedFigures[] }) {
+  return (
+    <div className="plot-work">
+      <h2 className="plot-heading">The beds, cut open</h2>
+      <ul className="plot-beds">
+        {beds.map((bed) => (
+          <li key={bed.key}>
+            <BedCard bed={bed} materials={materials} to={bedPath(bed.key)} />
+          </li>
+        ))}
+        <li>
+          <Link className="plot-bed plot-new" to={`/garden/${garden.id}/new`}>
+            <Sign name="new" />
+            <span>{garden.beds.length === 0 ? "Measure the first bed" : "Measure another bed"}</span>
+          </Link>
+        </li>
+      </ul>
+      <Bin gardenId={garden.id} materials={materials} />
+    </div>
+  );
+}
+
+type CardProps = { bed: BedFigures; materials: ReadonlyMap<string, Material>; to: string };
+
+function BedCard({ bed, materials, to }: CardProps) {
   const { units } = useShowing();
   const size = [bed.inside_length_m, bed.inside_width_m, bed.rim_m]
     .map((each) => showLength(each, units))
@@ -60,13 +174,15 @@ function BedCard({ bed, materials, scale, to }: CardProps) {
   return (
     <Link className="plot-bed" to={to}>
       <span className="plot-drawing">
-        <SmallSection figures={bed} materials={materials} scale={scale} />
+        <SmallSection figures={bed} materials={materials} scale={smallScale(bed, CARD_WIDTH, CARD_HEIGHT)} />
       </span>
       <strong>
         {bed.name}
         {bed.count > 1 && <span className="chip">{bed.count} alike</span>}
       </strong>
-      <span className="plot-fact">{size} deep, inside</span>
+      <span className="plot-fact">
+        {size} {HOW[bed.section.form]}
+      </span>
       <span className="plot-fact">
         <Quantity kind="volume" value={bed.placed_m3} /> placed{bed.count > 1 && ", each"} ·{" "}
         <Quantity kind="mass" value={bed.mass_saturated_kg} /> wet
@@ -81,3 +197,5 @@ function BedCard({ bed, materials, scale, to }: CardProps) {
     </Link>
   );
 }
+
+const HOW = { vessel: "deep, inside", trench: "deep", mound: "high", spiral: "high", flat: "thick" } as const;

@@ -31,7 +31,10 @@ export function Findings(props: Props) {
   );
 }
 
-function OneFinding({ finding, onMend, onSelectLayer, onSeen }: Props & { finding: FindingFigures }) {
+type OneProps = Omit<Props, "findings"> & { finding: FindingFigures };
+
+/** One judgement with its mend, and where it can be marked as seen. */
+export function OneFinding({ finding, onMend, onSelectLayer, onSeen }: OneProps) {
   const [asking, setAsking] = useState(false);
   const { layer } = finding;
   if (finding.seen != null) {

@@ -5,7 +5,8 @@ import { BedSession, type BedState } from "./session";
 
 const sessions = new Map<string, BedSession>();
 
-function sessionOf(gardenId: number, kept: KeptBed, queries: QueryClient): BedSession {
+/** The working session of a kept bed, made where there is none yet. */
+export function sessionOf(gardenId: number, kept: KeptBed, queries: QueryClient): BedSession {
   const name = `${gardenId}/${kept.key}`;
   const found = sessions.get(name);
   if (found) return found;

@@ -1,0 +1,94 @@
+import { memo, type KeyboardEvent, type PointerEvent } from "react";
+import type { BedFigures, Place } from "../api/client";
+import { pathOf, type Outline } from "../section/geometry";
+
+type Props = {
+  figures: BedFigures;
+  hatch: string;
+  index: number;
+  place: Place;
+  scale: number;
+  originX: number;
+  originY: number;
+  reach_m: number;
+  chosen: boolean;
+  onHold: (key: string, index: number, event: PointerEvent<SVGGElement>) => void;
+  onTurn: (key: string, index: number, event: PointerEvent<SVGGElement>) => void;
+  onKey: (key: string, index: number, event: KeyboardEvent<SVGGElement>) => void;
+};
+
+/** A mound's name stands over that of the trench it may lie on. */
+const NAME_AT: Partial<Record<BedFigures["section"]["form"], number>> = { mound: -8, trench: 14 };
+const SMALL_PX = 60;
+
+/** A bed on the ground, to scale; drawn anew only when it is moved itself. */
+export const BedOnPlot = memo(function BedOnPlot(props: Props) {
+  const { figures, hatch, index, place, scale, reach_m, chosen } = props;
+  const { plan } = figures;
+  const [w, h] = [plan.length_m * scale, plan.width_m * scale];
+  const draw = (ring: Outline) =>
+    pathOf(ring.map(([x, y]) => [x * scale - w / 2, h / 2 - y * scale] as const));
+  const name = figures.count > 1 ? `${figures.name} ${index + 1}` : figures.name;
+  const clip = `reach-${figures.key}-${index}`;
+  const inside = plan.inside.map(draw).join("");
+  const turn = place.turn_deg ?? 0;
+  const small = figures.count > 1 && Math.max(w, h) < SMALL_PX;
+  return (
+    <g
+      className={`bed-on-plot form-${figures.section.form} ${chosen ? "is-chosen" : ""}`}
+      transform={`translate(${props.originX + place.x_m * scale} ${props.originY - place.y_m * scale})`}
+      role="button"
+      tabIndex={0}
+      aria-label={`${name}, move with the arrow keys, turn with [ and ]`}
+      aria-pressed={chosen}
+      data-bed={`${figures.key} ${index}`}
+      onPointerDown={(event) => props.onHold(figures.key, index, event)}
+      onKeyDown={(event) => props.onKey(figures.key, index, event)}
+    >
+      <g transform={`rotate(${-turn})`}>
+        <clipPath id={clip}>
+          <path d={inside} />
+        </clipPath>
+        {plan.outside.map((ring, part) => (
+          <path key={part} className="plot-wall" d={draw(ring)} />
+        ))}
+        <path className="plot-fill" d={inside} fill={`url(#hatch-${hatch})`} />
+        <path
+          className="plot-reach"
+          d={inside}
+          clipPath={`url(#${clip})`}
+          strokeWidth={2 * Math.min(reach_m, plan.length_m) * scale}
+        />
+        <path className="plot-edge" d={plan.outside.map(draw).join("")} />
+        {chosen && (
+          <g
+            className="plot-turn"
+            onPointerDown={(event) => {
+              event.stopPropagation();
+              props.onTurn(figures.key, index, event);
+            }}
+          >
+            <line x1={w / 2} x2={w / 2 + 18} y1={0} y2={0} />
+            <circle cx={w / 2 + 24} cy={0} r={7} />
+          </g>
+        )}
+      </g>
+      {small ? (
+        <>
+          <text className="plot-name" textAnchor="middle" y={4}>
+            {index + 1}
+          </text>
+          {index === 0 && (
+            <text className="plot-name" textAnchor="middle" y={-h / 2 - 6}>
+              {figures.name}
+            </text>
+          )}
+        </>
+      ) : (
+        <text className="plot-name" textAnchor="middle" y={NAME_AT[figures.section.form] ?? 4}>
+          {name}
+        </text>
+      )}
+    </g>
+  );
+});

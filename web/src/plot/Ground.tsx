@@ -1,0 +1,145 @@
+import type { Fixed, Plot, PlotFigures } from "../api/client";
+import { showLength } from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
+import { linePath, toSheet, type Sheet } from "./sheet";
+
+type Props = { plot: Plot; figures: PlotFigures | null; sheet: Sheet };
+
+/** The ground with its edges measured, its contours, what stands on it, and which way is north. */
+export function Ground({ plot, figures, sheet }: Props) {
+  const { units } = useShowing();
+  return (
+    <g className="plot-ground-group">
+      <path className="plot-ground" d={linePath(sheet, plot.corners_m, true)} />
+      {figures?.levels?.contours.map((contour) =>
+        contour.lines.map((line, index) => {
+          const [x, y] = toSheet(sheet, rightEnd(line));
+          return (
+            <g key={`${contour.height_m} ${index}`} className="plot-contour">
+              <path d={linePath(sheet, line)} />
+              <text x={x - 6} y={y - 3} textAnchor="end">
+                {showLength(contour.height_m, units)}
+              </text>
+            </g>
+          );
+        }),
+      )}
+      {plot.spots?.map((spot, index) => {
+        const [x, y] = toSheet(sheet, spot.at_m);
+        return <path key={index} className="plot-spot" d={`M${x - 4} ${y}h8M${x} ${y - 4}v8`} />;
+      })}
+      {plot.corners_m.map((corner, index) => (
+        <Side
+          key={index}
+          from={corner}
+          to={plot.corners_m[(index + 1) % plot.corners_m.length] ?? corner}
+          sheet={sheet}
+          said={showLength(
+            lengthOf(corner, plot.corners_m[(index + 1) % plot.corners_m.length] ?? corner),
+            units,
+          )}
+        />
+      ))}
+      {plot.fixed?.map((thing, index) => (
+        <Thing key={index} thing={thing} sheet={sheet} />
+      ))}
+      <North turn_deg={plot.north_deg ?? 0} x={sheet.width - 26} y={30} />
+    </g>
+  );
+}
+
+function rightEnd(line: readonly (readonly number[])[]): readonly number[] {
+  const [first, last] = [line[0] ?? [0, 0], line.at(-1) ?? [0, 0]];
+  return (first[0] ?? 0) > (last[0] ?? 0) ? first : last;
+}
+
+function lengthOf([x1 = 0, y1 = 0]: readonly number[], [x2 = 0, y2 = 0]: readonly number[]): number {
+  return Math.hypot(x2 - x1, y2 - y1);
+}
+
+type SideProps = { from: readonly number[]; to: readonly number[]; sheet: Sheet; said: string };
+
+/** A side's length, outside the ground and along it. */
+function Side({ from, to, sheet, said }: SideProps) {
+  const [x1, y1] = toSheet(sheet, from);
+  const [x2, y2] = toSheet(sheet, to);
+  const length = Math.hypot(x2 - x1, y2 - y1);
+  if (length < 50) return null;
+  const [nx, ny] = [-(y2 - y1) / length, (x2 - x1) / length];
+  const turn = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI;
+  const upright = turn > 90 || turn < -90 ? turn + 180 : turn;
+  const [x, y] = [(x1 + x2) / 2 + nx * 14, (y1 + y2) / 2 + ny * 14];
+  return (
+    <text
+      className="plot-side"
+      textAnchor="middle"
+      transform={`translate(${x} ${y}) rotate(${upright}) translate(0 4)`}
+    >
+      {said}
+    </text>
+  );
+}
+
+const SIGNS: Record<string, string> = {
+  tap: "M-6 4h8v-7h-4m4 0h4v4M-2 -3v-4M-5 -7h6",
+  door: "M-8 6V-6M-8 -6A14 14 0 0 1 6 6H-8",
+  drain: "M-7 -6H7V6H-7ZM-3 -6V6M1 -6V6M5 -6V6",
+};
+
+function Thing({ thing, sheet }: { thing: Fixed; sheet: Sheet }) {
+  const name = thing.name ?? thing.kind;
+  if (thing.line_m) {
+    const width = Math.max((thing.across_m ?? 0.1) * sheet.scale, 3);
+    const [x, y] = toSheet(sheet, middleOf(thing.line_m));
+    return (
+      <g className={`plot-thing thing-${thing.kind}`}>
+        <path
+          d={linePath(sheet, thing.line_m)}
+          style={{ strokeWidth: thing.kind === "service" ? 2 : width }}
+        />
+        <text x={x} y={y + (thing.kind === "house" ? -8 : 15)} textAnchor="middle">
+          {name}
+        </text>
+      </g>
+    );
+  }
+  const [x, y] = toSheet(sheet, thing.at_m ?? [0, 0]);
+  const trunk = ((thing.across_m ?? 0.3) / 2) * sheet.scale;
+  return (
+    <g className={`plot-thing thing-${thing.kind}`}>
+      {thing.kind === "tree" ? (
+        <>
+          <circle className="tree-roots" cx={x} cy={y} r={trunk * 24} />
+          <circle cx={x} cy={y} r={Math.max(trunk, 4)} />
+        </>
+      ) : (
+        <path d={SIGNS[thing.kind] ?? "M-5 0h10M0 -5v10"} transform={`translate(${x} ${y})`} />
+      )}
+      <text x={x} y={y + 18} textAnchor="middle">
+        {name}
+      </text>
+    </g>
+  );
+}
+
+function middleOf(line: readonly (readonly number[])[]): number[] {
+  const at = (line.length - 1) / 2;
+  const [one, two] = [line[Math.floor(at)] ?? [0, 0], line[Math.ceil(at)] ?? [0, 0]];
+  return [((one[0] ?? 0) + (two[0] ?? 0)) / 2, ((one[1] ?? 0) + (two[1] ?? 0)) / 2];
+}
+
+function North({ turn_deg, x, y }: { turn_deg: number; x: number; y: number }) {
+  return (
+    <g
+      className="plot-north"
+      transform={`translate(${x} ${y}) rotate(${turn_deg})`}
+      role="img"
+      aria-label="North"
+    >
+      <path d="M0 16V-12M0 -18L6 -6L0 -9L-6 -6Z" />
+      <text y={-21} textAnchor="middle">
+        N
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,55 @@
+import { useState } from "react";
+import type { Plot, PlotFigures } from "../api/client";
+import { typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import { Corners } from "../shapes/Corners";
+
+type Props = {
+  gardenId: number;
+  plot: Plot;
+  figures: PlotFigures | null;
+  onEdit: (change: (plot: Plot) => Plot) => void;
+};
+
+/** What the ground measures, and how it is shared between beds, walls and paths. */
+export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
+  const { units } = useShowing();
+  const [open, setOpen] = useState(false);
+  const row = (label: string, value: number | undefined) => (
+    <div>
+      <dt>{label}</dt>
+      <dd>{value === undefined ? "..." : <Quantity kind="area" value={value} />}</dd>
+    </div>
+  );
+  return (
+    <section className="plot-panel" aria-labelledby="ground-title">
+      <h2 id="ground-title">The ground</h2>
+      <dl className="tally-list">
+        {row("All of it", figures?.ground_m2)}
+        {row("Beds stand on", figures?.beds_m2)}
+        {row("of that they grow on", figures?.growing_m2)}
+        {row("and walls take", figures?.walls_m2)}
+        {row("Left for paths", figures?.path_m2)}
+      </dl>
+      <MeasureField
+        label="Aisle to keep, beds snap to it"
+        limit="offset"
+        width="112px"
+        shown={typedLength(plot.aisle_m ?? 0.6, units)}
+        onMeaning={({ values: [aisle_m] }) => onEdit((now) => ({ ...now, aisle_m }))}
+      />
+      <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? "Corners are right" : "Move the corners"}
+      </button>
+      {open && (
+        <Corners
+          gardenId={gardenId}
+          corners={plot.corners_m}
+          onChange={(corners_m) => onEdit((now) => ({ ...now, corners_m }))}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+import type { Plot, PlotFigures } from "../api/client";
+import { typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import type { Placing } from "./Things";
+
+type Props = {
+  plot: Plot;
+  figures: PlotFigures | null;
+  onEdit: (change: (plot: Plot) => Plot) => void;
+  onPlacing: (placing: Placing) => void;
+};
+
+/** Heights of the ground, and what bringing it level takes. */
+export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
+  const { units } = useShowing();
+  const spots = plot.spots ?? [];
+  const levels = figures?.levels;
+  const change = (index: number, height_m: number) =>
+    onEdit((now) => ({
+      ...now,
+      spots: (now.spots ?? []).map((each, at) => (at === index ? { ...each, height_m } : each)),
+    }));
+  return (
+    <section className="plot-panel" aria-labelledby="levels-title">
+      <h2 id="levels-title">Levels of the ground</h2>
+      {levels ? (
+        <dl className="tally-list">
+          <div>
+            <dt>Brought to</dt>
+            <dd>
+              <MeasureField
+                label="Brought to"
+                hideLabel
+                limit="level"
+                width="86px"
+                shown={typedLength(levels.level_m, units)}
+                onMeaning={({ values: [level_m] }) => onEdit((now) => ({ ...now, level_m }))}
+              />
+            </dd>
+          </div>
+          <div>
+            <dt>Dig off</dt>
+            <dd>
+              <Quantity kind="bulk" value={levels.cut_m3} />
+            </dd>
+          </div>
+          <div>
+            <dt>Fill up</dt>
+            <dd>
+              <Quantity kind="bulk" value={levels.fill_m3} />
+            </dd>
+          </div>
+          <div>
+            <dt>Between the spots, over</dt>
+            <dd>
+              <Quantity kind="area" value={levels.area_m2} />
+            </dd>
+          </div>
+        </dl>
+      ) : (
+        <p className="plot-note">
+          Three heights or more give contours, cut and fill, and what to pack under a bed&apos;s corners.
+          Measure them over any one level, a string line for instance.
+        </p>
+      )}
+      <div className="plot-adds">
+        <button
+          type="button"
+          className="text-button"
+          onClick={() =>
+            onPlacing({
+              say: "Click where the height was taken.",
+              put: (at) => {
+                onEdit((now) => ({ ...now, spots: [...(now.spots ?? []), { at_m: at, height_m: 0 }] }));
+                onPlacing(null);
+              },
+            })
+          }
+        >
+          + Height at a spot
+        </button>
+        {plot.level_m != null && (
+          <button
+            type="button"
+            className="text-button"
+            onClick={() => onEdit((now) => ({ ...now, level_m: null }))}
+          >
+            Level where cut is fill
+          </button>
+        )}
+      </div>
+      {spots.length > 0 && (
+        <ul className="plot-spots">
+          {spots.map((spot, index) => (
+            <li key={index}>
+              <span>
+                {typedLength(spot.at_m[0] ?? 0, units)}, {typedLength(spot.at_m[1] ?? 0, units)}
+              </span>
+              <MeasureField
+                label={`Height at spot ${index + 1}`}
+                hideLabel
+                limit="level"
+                width="76px"
+                shown={typedLength(spot.height_m, units)}
+                onMeaning={({ values: [height_m = 0] }) => change(index, height_m)}
+              />
+              <button
+                type="button"
+                className="text-button"
+                aria-label={`Remove spot ${index + 1}`}
+                onClick={() =>
+                  onEdit((now) => ({ ...now, spots: (now.spots ?? []).filter((_, at) => at !== index) }))
+                }
+              >
+                ×
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,55 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, saidOf, type KeptGarden } from "../api/client";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+
+/** The start of a plot: a rectangle to begin with, its corners to be moved then. */
+export function MeasureGround({ garden }: { garden: KeptGarden }) {
+  const queries = useQueryClient();
+  const { units } = useShowing();
+  const [size, setSize] = useState<number[]>();
+  const make = useMutation({
+    mutationFn: ([wide = 0, high = 0]: number[]) =>
+      api.savePlot(garden.id, garden.plot_revision, {
+        corners_m: [
+          [0, 0],
+          [wide, 0],
+          [wide, high],
+          [0, high],
+        ],
+      }),
+    onSuccess: (kept) => {
+      queries.setQueryData(["garden", garden.id], kept);
+      void queries.invalidateQueries({ queryKey: ["figure", garden.id] });
+    },
+  });
+  return (
+    <form
+      className="measure-ground"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (size) make.mutate(size);
+      }}
+    >
+      <h2>Measure the ground</h2>
+      <p>
+        Lay the tape along two sides of the plot. Corners that aren&apos;t square can be moved afterwards.
+      </p>
+      <MeasureField
+        label="The ground, along and up"
+        limit="length"
+        dimensions
+        width="260px"
+        eager
+        shown=""
+        placeholder={units === "ft_in" ? "40 x 30 ft" : "12 x 9 m"}
+        onMeaning={({ values }) => setSize(values.length >= 2 ? values.slice(0, 2) : undefined)}
+      />
+      <button type="submit" className="main-button" disabled={!size || make.isPending}>
+        Lay it out
+      </button>
+      {make.error && <p role="alert">{saidOf(make.error)}</p>}
+    </form>
+  );
+}

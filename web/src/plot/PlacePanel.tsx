@@ -1,0 +1,86 @@
+import { Link } from "react-router";
+import type { BedFigures, Place, PlotFigures } from "../api/client";
+import { trimmed, typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import type { Chosen } from "./PlotSheet";
+
+type Props = {
+  chosen: Chosen;
+  bed: BedFigures;
+  place: Place;
+  figures: PlotFigures | null;
+  to: string;
+  onPut: (place: Place) => void;
+  onTakeOff: () => void;
+};
+
+const CORNERS = ["lower left", "lower right", "upper right", "upper left"] as const;
+
+/** The chosen bed: where it lies, typed to the millimetre, and what to pack under its corners. */
+export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }: Props) {
+  const { units } = useShowing();
+  const placed = figures?.placed.find((each) => each.key === chosen.key && each.index === chosen.index);
+  const field = (key: "x_m" | "y_m", label: string) => (
+    <MeasureField
+      label={label}
+      limit="place"
+      width="112px"
+      shown={typedLength(place[key], units)}
+      onMeaning={({ values: [value] }) => value !== undefined && onPut({ ...place, [key]: value })}
+    />
+  );
+  return (
+    <section className="plot-panel" aria-labelledby="place-title">
+      <h2 id="place-title">{placed?.name ?? bed.name}</h2>
+      <p className="plot-note">The middle of the bed, from the plot&apos;s zero corner:</p>
+      <div className="bags-row">
+        {field("x_m", "Along")}
+        {field("y_m", "Up")}
+        <MeasureField
+          label="Turned, °"
+          limit="turn"
+          width="70px"
+          shown={trimmed((((place.turn_deg ?? 0) % 360) + 360) % 360, 1)}
+          onMeaning={({ values: [turn_deg = 0] }) => onPut({ ...place, turn_deg })}
+        />
+      </div>
+      <dl className="tally-list">
+        <div>
+          <dt>Takes of the ground</dt>
+          <dd>
+            <Quantity kind="area" value={bed.footprint_m2} />
+          </dd>
+        </div>
+        <div>
+          <dt>Grows on</dt>
+          <dd>
+            <Quantity kind="area" value={placed?.growing_m2 ?? bed.top_area_m2} />
+          </dd>
+        </div>
+      </dl>
+      {placed?.packing_m && bed.section.form === "vessel" && (
+        <>
+          <h3>To stand level, pack under its corners</h3>
+          <ul className="plot-packing">
+            {placed.packing_m.map((packing, corner) => (
+              <li key={corner}>
+                <span>{CORNERS[corner]}</span>
+                <b>{packing < 0.0005 ? "rests" : <Quantity kind="length" value={packing} />}</b>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="layer-actions">
+        <Link className="text-button" to={to}>
+          Cut it open
+        </Link>
+        <button type="button" className="is-iron" onClick={onTakeOff}>
+          Take it off the plot
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,270 @@
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import type { Bed, BedFigures, KeptGarden, Material, Place } from "../api/client";
+import { hatchKey } from "../hatches/hatches";
+import { INCH_M, showLength } from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
+import { BedOnPlot } from "./BedOnPlot";
+import { Ground } from "./Ground";
+import { fitGround, to_cm, toGround, toSheet, type Sheet } from "./sheet";
+import { boxRound, snapShift, type Box } from "./snap";
+import type { PlotWork } from "./usePlot";
+
+export type Chosen = { key: string; index: number };
+
+type Props = {
+  garden: KeptGarden;
+  work: PlotWork;
+  beds: readonly BedFigures[];
+  materials: ReadonlyMap<string, Material>;
+  width: number;
+  height: number;
+  chosen: Chosen | null;
+  onChoose: (chosen: Chosen | null) => void;
+  /** Told where the ground was clicked while something is being placed. */
+  onPlace: ((at: [number, number]) => void) | null;
+  room: readonly (readonly number[])[];
+  roomSize: readonly [number, number] | null;
+};
+
+const SNAP_PX = 9;
+/** Under so many px for a metre there is no room for names of things and heights. */
+const SMALL_SCALE = 34;
+const TURN_STEP_DEG = 5;
+
+/** The measured ground with its beds to scale: drag to move, the handle to turn, keys for both. */
+export function PlotSheet(props: Props) {
+  const { garden, work, beds, materials, chosen, onChoose } = props;
+  const { plot, figures } = work.state;
+  const { units } = useShowing();
+  const sheet = useMemo(() => fitGround(plot, props.width, props.height), [plot, props.width, props.height]);
+  const byKey = useMemo(() => new Map(beds.map((bed) => [bed.key, bed])), [beds]);
+  const svg = useRef<SVGSVGElement>(null);
+  const held = useHeld({ sheet, svg, work, byKey, aisle_m: plot.aisle_m ?? 0.6, onChoose });
+  const step_m = units === "ft_in" ? INCH_M : 0.05;
+  const onKey = useCallback(
+    (key: string, index: number, event: KeyboardEvent<SVGGElement>) => {
+      const place = work.placesOf(key)[index];
+      const moved = place && movedByKey(place, event, step_m);
+      if (!moved) return;
+      event.preventDefault();
+      onChoose({ key, index });
+      work.put(key, index, moved);
+    },
+    [work, step_m, onChoose],
+  );
+  return (
+    <svg
+      ref={svg}
+      className={`plot-sheet ${props.onPlace ? "is-placing" : ""} ${sheet.scale < SMALL_SCALE ? "is-small" : ""}`}
+      width={sheet.width}
+      height={sheet.height}
+      viewBox={`0 0 ${sheet.width} ${sheet.height}`}
+      role="group"
+      aria-label="The plot from above"
+      onPointerDown={(event) => {
+        if (!props.onPlace) return onChoose(null);
+        const [x, y] = held.onSheet(event);
+        props.onPlace(toGround(sheet, x, y));
+      }}
+      onPointerMove={held.move}
+      onPointerUp={held.drop}
+      onPointerCancel={held.drop}
+    >
+      <Ground plot={plot} figures={figures} sheet={sheet} />
+      {props.roomSize &&
+        props.room.map((at) => {
+          const [x, y] = toSheet(sheet, at);
+          const [w, h] = (props.roomSize ?? [0, 0]).map((each) => each * sheet.scale) as [number, number];
+          return (
+            <rect key={String(at)} className="plot-room" x={x - w / 2} y={y - h / 2} width={w} height={h} />
+          );
+        })}
+      {trenchesFirst(garden.beds).flatMap(({ key, bed }) => {
+        const figured = byKey.get(key);
+        if (!figured) return [];
+        return work
+          .placesOf(key)
+          .map((place, index) => (
+            <BedOnPlot
+              key={`${key} ${index}`}
+              figures={figured}
+              hatch={hatchOnTop(figured, materials)}
+              index={index}
+              place={held.at?.key === key && held.at.index === index ? held.at.place : place}
+              scale={sheet.scale}
+              originX={sheet.originX}
+              originY={sheet.originY}
+              reach_m={reachOf(bed)}
+              chosen={chosen?.key === key && chosen.index === index}
+              onHold={held.hold}
+              onTurn={held.turn}
+              onKey={onKey}
+            />
+          ));
+      })}
+      {!held.at &&
+        figures?.aisles.map((aisle, index) => (
+          <AisleMark key={index} aisle={aisle} sheet={sheet} said={showLength(aisle.width_m, units)} />
+        ))}
+      {!held.at &&
+        figures?.clashes.map((clash, index) => {
+          const [x, y] = toSheet(sheet, clash.at);
+          return <path key={index} className="plot-clash" d={`M${x - 7} ${y - 7}l14 14m0 -14l-14 14`} />;
+        })}
+    </svg>
+  );
+}
+
+function trenchesFirst(beds: KeptGarden["beds"]): KeptGarden["beds"] {
+  return beds.toSorted((one, two) => depthOf(one.bed) - depthOf(two.bed));
+}
+
+function depthOf({ shape }: Bed): number {
+  return shape.kind === "trench" ? 0 : 1;
+}
+
+function reachOf(bed: Bed): number {
+  return bed.worked_from === "one_side" ? (bed.reach_m ?? 0.6) / 2 : (bed.reach_m ?? 0.6);
+}
+
+function hatchOnTop(figures: BedFigures, materials: ReadonlyMap<string, Material>): string {
+  const top = figures.layers.findLast((layer) => !layer.sheet && layer.thickness_m > 0);
+  return top ? hatchKey(top.material, materials.get(top.material)?.like) : "topsoil";
+}
+
+function movedByKey(place: Place, event: KeyboardEvent, step_m: number): Place | null {
+  const far = event.shiftKey ? 10 : 1;
+  switch (event.key) {
+    case "ArrowLeft":
+      return { ...place, x_m: to_cm(place.x_m - step_m * far) };
+    case "ArrowRight":
+      return { ...place, x_m: to_cm(place.x_m + step_m * far) };
+    case "ArrowUp":
+      return { ...place, y_m: to_cm(place.y_m + step_m * far) };
+    case "ArrowDown":
+      return { ...place, y_m: to_cm(place.y_m - step_m * far) };
+    case "[":
+    case "]":
+      return {
+        ...place,
+        turn_deg: ((place.turn_deg ?? 0) + (event.key === "[" ? 1 : -1) * TURN_STEP_DEG) % 360,
+      };
+    default:
+      return null;
+  }
+}
+
+type Held = { key: string; index: number; place: Place; offX: number; offY: number; turning: boolean };
+
+type HeldProps = {
+  sheet: Sheet;
+  svg: { current: SVGSVGElement | null };
+  work: PlotWork;
+  byKey: ReadonlyMap<string, BedFigures>;
+  aisle_m: number;
+  onChoose: (chosen: Chosen) => void;
+};
+
+/** A bed that is held: it follows the pointer at once; the figures follow when they are worked out. */
+function useHeld({ sheet, svg, work, byKey, aisle_m, onChoose }: HeldProps) {
+  const [at, setAt] = useState<Held | null>(null);
+  const others = useRef<Box[]>([]);
+  const latest = useRef({ sheet, work, byKey, onChoose });
+  latest.current = { sheet, work, byKey, onChoose };
+
+  const onSheet = (event: { clientX: number; clientY: number }): [number, number] => {
+    const box = svg.current?.getBoundingClientRect();
+    if (!box) return [0, 0];
+    const onScreen = box.width / latest.current.sheet.width;
+    return [(event.clientX - box.left) / onScreen, (event.clientY - box.top) / onScreen];
+  };
+
+  const take = useCallback(
+    (key: string, index: number, event: PointerEvent<SVGGElement>, turning: boolean) => {
+      const now = latest.current;
+      const place = now.work.placesOf(key)[index];
+      if (!place) return;
+      event.stopPropagation();
+      event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId);
+      now.onChoose({ key, index });
+      const [x, y] = onSheet(event);
+      const [px, py] = toSheet(now.sheet, [place.x_m, place.y_m]);
+      others.current = [...now.byKey.values()].flatMap((bed) =>
+        now.work
+          .placesOf(bed.key)
+          .filter((_, which) => bed.key !== key || which !== index)
+          .map((other) => boxOf(bed, other)),
+      );
+      setAt({ key, index, place, offX: px - x, offY: py - y, turning });
+    },
+    [],
+  );
+
+  const move = (event: PointerEvent) => {
+    if (!at) return;
+    const figures = byKey.get(at.key);
+    if (!figures) return;
+    const [x, y] = onSheet(event);
+    if (at.turning) {
+      const [px, py] = toSheet(sheet, [at.place.x_m, at.place.y_m]);
+      const turn = (Math.atan2(py - y, x - px) * 180) / Math.PI;
+      return setAt({
+        ...at,
+        place: { ...at.place, turn_deg: Math.round(turn / TURN_STEP_DEG) * TURN_STEP_DEG },
+      });
+    }
+    const [gx, gy] = toGround(sheet, x + at.offX, y + at.offY);
+    const box = boxOf(figures, { ...at.place, x_m: gx, y_m: gy });
+    const [dx, dy] = event.altKey ? [0, 0] : snapShift(box, others.current, aisle_m, SNAP_PX / sheet.scale);
+    setAt({ ...at, place: { ...at.place, x_m: to_cm(gx + dx), y_m: to_cm(gy + dy) } });
+  };
+
+  const drop = () => {
+    if (!at) return;
+    const before = work.placesOf(at.key)[at.index];
+    const { x_m, y_m, turn_deg } = at.place;
+    if (before?.x_m !== x_m || before.y_m !== y_m || (before.turn_deg ?? 0) !== (turn_deg ?? 0))
+      work.put(at.key, at.index, at.place);
+    setAt(null);
+  };
+
+  const hold = useCallback(
+    (key: string, index: number, event: PointerEvent<SVGGElement>) => take(key, index, event, false),
+    [take],
+  );
+  const turn = useCallback(
+    (key: string, index: number, event: PointerEvent<SVGGElement>) => take(key, index, event, true),
+    [take],
+  );
+  return { at, hold, turn, move, drop, onSheet };
+}
+
+function boxOf({ plan }: BedFigures, place: Place): Box {
+  return boxRound(place.x_m, place.y_m, plan.length_m, plan.width_m, place.turn_deg ?? 0);
+}
+
+type AisleProps = {
+  aisle: { start: readonly number[]; end: readonly number[]; level: string; width_m: number };
+  sheet: Sheet;
+  said: string;
+};
+
+/** An aisle at its narrowest with its width. */
+function AisleMark({ aisle, sheet, said }: AisleProps) {
+  const [x1, y1] = toSheet(sheet, aisle.start);
+  const [x2, y2] = toSheet(sheet, aisle.end);
+  const flat = Math.abs(y2 - y1) < Math.abs(x2 - x1);
+  const room = Math.hypot(x2 - x1, y2 - y1);
+  return (
+    <g className={`plot-aisle is-${aisle.level}`}>
+      <line x1={x1} y1={y1} x2={x2} y2={y2} />
+      <text
+        x={(x1 + x2) / 2 + (flat ? 0 : 5)}
+        y={(y1 + y2) / 2 + (flat ? (room < 60 ? -6 : -5) : 4)}
+        textAnchor={flat ? "middle" : "start"}
+      >
+        {said}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,167 @@
+import type { Fixed, Plot } from "../api/client";
+import { trimmed, typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+
+type At = [number, number];
+
+/** What a click on the ground puts there, and what it says meanwhile. */
+export type Placing = { say: string; put: (at: At) => void; done?: () => void } | null;
+
+type Props = {
+  plot: Plot;
+  placing: Placing;
+  onEdit: (change: (plot: Plot) => Plot) => void;
+  onPlacing: (placing: Placing) => void;
+};
+
+const POINTS = ["tree", "tap", "door", "drain"] as const;
+const LINES = ["house", "wall", "fence", "service"] as const;
+const NAMES: Record<Fixed["kind"], string> = {
+  house: "House wall",
+  wall: "Garden wall",
+  fence: "Fence",
+  service: "Buried pipe or cable",
+  tree: "Tree",
+  tap: "Tap",
+  door: "Door",
+  drain: "Drain",
+};
+
+/** What stays where it is: put there by a click, moved by typing. */
+export function Things({ plot, placing, onEdit, onPlacing }: Props) {
+  const { units } = useShowing();
+  const fixed = plot.fixed ?? [];
+  const add = (thing: Fixed) => onEdit((now) => ({ ...now, fixed: [...(now.fixed ?? []), thing] }));
+  const change = (index: number, next: Partial<Fixed>) =>
+    onEdit((now) => ({
+      ...now,
+      fixed: (now.fixed ?? []).map((each, at) => (at === index ? { ...each, ...next } : each)),
+    }));
+  const start = (kind: Fixed["kind"]) => {
+    const name = NAMES[kind];
+    if ((POINTS as readonly string[]).includes(kind)) {
+      onPlacing({
+        say: `Click where the ${name.toLowerCase()} stands.`,
+        put: (at) => {
+          add({ kind, name, at_m: at });
+          onPlacing(null);
+        },
+      });
+      return;
+    }
+    const line: At[] = [];
+    const more = () =>
+      onPlacing({
+        say:
+          line.length === 0
+            ? `Click where the ${name.toLowerCase()} begins.`
+            : `Click its next corner${line.length > 1 ? ", or say it is done" : ""}.`,
+        put: (at) => {
+          line.push(at);
+          more();
+        },
+        done:
+          line.length > 1
+            ? () => {
+                add({ kind, name, line_m: line });
+                onPlacing(null);
+              }
+            : undefined,
+      });
+    more();
+  };
+  return (
+    <section className="plot-panel" aria-labelledby="things-title">
+      <h2 id="things-title">What stays where it is</h2>
+      {placing ? (
+        <p className="plot-placing" role="status">
+          {placing.say}{" "}
+          {placing.done && (
+            <button type="button" className="text-button" onClick={placing.done}>
+              Done
+            </button>
+          )}
+          <button type="button" className="text-button" onClick={() => onPlacing(null)}>
+            Leave it
+          </button>
+        </p>
+      ) : (
+        <div className="plot-adds">
+          {[...POINTS, ...LINES].map((kind) => (
+            <button key={kind} type="button" className="text-button" onClick={() => start(kind)}>
+              + {NAMES[kind]}
+            </button>
+          ))}
+        </div>
+      )}
+      <ul className="plot-things">
+        {fixed.map((thing, index) => (
+          <li key={index}>
+            <input
+              className="measure-input"
+              aria-label={`Name of ${NAMES[thing.kind].toLowerCase()} ${index + 1}`}
+              defaultValue={thing.name ?? NAMES[thing.kind]}
+              maxLength={80}
+              onBlur={(event) =>
+                change(index, { name: event.currentTarget.value.trim() || NAMES[thing.kind] })
+              }
+            />
+            {thing.kind === "tree" && (
+              <MeasureField
+                label={`Trunk of ${thing.name ?? "the tree"}`}
+                hideLabel
+                limit="length"
+                width="76px"
+                shown={typedLength(thing.across_m ?? 0.3, units)}
+                onMeaning={({ values: [across_m] }) => change(index, { across_m })}
+              />
+            )}
+            <button
+              type="button"
+              className="text-button"
+              aria-label={`Remove ${thing.name ?? NAMES[thing.kind]}`}
+              onClick={() =>
+                onEdit((now) => ({ ...now, fixed: (now.fixed ?? []).filter((_, at) => at !== index) }))
+              }
+            >
+              ×
+            </button>
+            <details className="plot-points">
+              <summary>{thing.line_m ? `${thing.line_m.length} points` : "its place"}</summary>
+              {(thing.line_m ?? [thing.at_m ?? [0, 0]]).map((point, corner) => (
+                <div className="corner-row" key={corner}>
+                  {([0, 1] as const).map((axis) => (
+                    <MeasureField
+                      key={axis}
+                      label={axis ? "Up" : "Along"}
+                      limit="place"
+                      width="96px"
+                      shown={typedLength(point[axis] ?? 0, units)}
+                      onMeaning={({ values: [value = 0] }) => {
+                        const moved = point.map((each, at) => (at === axis ? value : each));
+                        change(
+                          index,
+                          thing.line_m
+                            ? { line_m: thing.line_m.map((each, at) => (at === corner ? moved : each)) }
+                            : { at_m: moved },
+                        );
+                      }}
+                    />
+                  ))}
+                </div>
+              ))}
+            </details>
+          </li>
+        ))}
+      </ul>
+      <MeasureField
+        label="North, ° clockwise from straight up"
+        limit="turn"
+        width="112px"
+        shown={trimmed(plot.north_deg ?? 0, 1)}
+        onMeaning={({ values: [north_deg = 0] }) => onEdit((now) => ({ ...now, north_deg }))}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,121 @@
+import { api, Refused, type Place, type Plot, type PlotFigures } from "../api/client";
+
+export type PlotState = {
+  plot: Plot;
+  /** Places of beds that were moved since the garden was loaded. */
+  places: Readonly<Record<string, Place[]>>;
+  figures: PlotFigures | null;
+  problem: string | null;
+  save: PlotSave;
+};
+
+/** How the plot is kept; like a bed, but a stale plot is looked at anew, since there is no draft of it to settle. */
+export type PlotSave = { state: "kept" | "saving" | "unsaved" | "offline" | "changed" };
+
+const SAVE_AFTER_MS = 600;
+const RETRY_MS = 3000;
+
+/** The plot while it is worked on: its draft, the figures that follow it, and its saving. Beds keep their own places. */
+export class PlotSession {
+  private state: PlotState;
+  private listeners = new Set<() => void>();
+  private saveTimer = 0;
+  private asking = false;
+  private asked: readonly unknown[] = [];
+  private revision: number;
+  private readonly gardenId: number;
+  private readonly onKept: (plot: Plot, revision: number) => void;
+
+  constructor(
+    gardenId: number,
+    plot: Plot,
+    revision: number,
+    onKept: (plot: Plot, revision: number) => void,
+  ) {
+    this.gardenId = gardenId;
+    this.revision = revision;
+    this.onKept = onKept;
+    this.state = { plot, places: {}, figures: null, problem: null, save: { state: "kept" } };
+    void this.work();
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  readonly snapshot = (): PlotState => this.state;
+
+  /** Change the ground, its things, courses or levels. */
+  edit(change: (plot: Plot) => Plot): void {
+    const plot = change(this.state.plot);
+    if (plot === this.state.plot) return;
+    this.update({ plot, save: this.state.save.state === "changed" ? this.state.save : { state: "unsaved" } });
+    this.saveSoon(SAVE_AFTER_MS);
+    void this.work();
+  }
+
+  /** Where a bed and those alike lie now; the bed itself is saved by its own session. */
+  move(key: string, places: Place[]): void {
+    this.update({ places: { ...this.state.places, [key]: places } });
+    void this.work();
+  }
+
+  /** Work the figures out again, for instance when a bed was changed elsewhere. */
+  refresh(): void {
+    this.asked = [];
+    void this.work();
+  }
+
+  /** Ask for figures, one request at a time and always for the newest draft. */
+  private async work(): Promise<void> {
+    if (this.asking) return;
+    this.asking = true;
+    while (this.asked[0] !== this.state.plot || this.asked[1] !== this.state.places) {
+      const { plot, places } = this.state;
+      this.asked = [plot, places];
+      try {
+        const figures = await api.figurePlot(this.gardenId, { plot, places });
+        this.update({ figures, problem: null });
+      } catch (error) {
+        if (error instanceof Refused) this.update({ problem: error.problem.detail });
+        else {
+          this.asked = [];
+          window.setTimeout(() => void this.work(), RETRY_MS);
+          break;
+        }
+      }
+    }
+    this.asking = false;
+  }
+
+  private saveSoon(after_ms: number): void {
+    window.clearTimeout(this.saveTimer);
+    this.saveTimer = window.setTimeout(() => void this.save(), after_ms);
+  }
+
+  private async save(): Promise<void> {
+    if (["saving", "changed"].includes(this.state.save.state)) return;
+    const { plot } = this.state;
+    this.update({ save: { state: "saving" } });
+    try {
+      const kept = await api.savePlot(this.gardenId, this.revision, plot);
+      this.revision = kept.plot_revision;
+      this.onKept(plot, kept.plot_revision);
+      this.update({ save: { state: this.state.plot === plot ? "kept" : "unsaved" } });
+      if (this.state.plot !== plot) this.saveSoon(SAVE_AFTER_MS);
+    } catch (error) {
+      if (!(error instanceof Refused)) {
+        this.update({ save: { state: "offline" } });
+        window.setTimeout(() => void this.save(), RETRY_MS);
+      } else if (error.problem.status === 409) {
+        this.update({ save: { state: "changed" }, problem: error.problem.detail });
+      } else this.update({ save: { state: "unsaved" }, problem: error.problem.detail });
+    }
+  }
+
+  private update(change: Partial<PlotState>): void {
+    this.state = { ...this.state, ...change };
+    for (const listener of this.listeners) listener();
+  }
+}
