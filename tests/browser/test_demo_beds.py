@@ -140,3 +140,103 @@ def test_brick_court_sheet_layers(app: Page, home: str, brackwater: Garden) -> N
     app.get_by_role("link", name="Haul").click()
     expect(app.locator(".haul-pay")).to_contain_text("Cardboard")
     expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Compost, loose")).to_contain_text("$42.00 a yd³")
+
+
+def add_layer(app: Page, name: str, thickness: str) -> None:
+    """Lay a material over what is there, so thick."""
+    app.get_by_role("button", name="Add a layer").click()
+    choose(app.get_by_role("combobox", name="New layer"), name)
+    field = app.get_by_label(f"Thickness of {name}")
+    field.fill(thickness)
+    field.press("Enter")
+    expect(app.locator(".layer-card", has_text=name).first).to_contain_text("placed")
+
+
+def start(app: Page, name: str, label: str, tape: dict[str, str], fill: str) -> None:
+    """Measure a bed of another shape than a box."""
+    app.get_by_label("What it is called").fill(name)
+    app.get_by_role("radio", name=label, exact=True).click()
+    for measure_name, text in tape.items():
+        app.get_by_label(re.compile(rf"^{measure_name}")).fill(text)
+    choose(app.get_by_role("combobox", name="Filled with"), fill)
+    app.get_by_role("button", name="Cut it open").click()
+    expect(app.get_by_label("Name of the bed")).to_have_value(name)
+
+
+def test_net_loft_tubs_from_the_tape_to_the_shopping_list(app: Page, home: str, brackwater: Garden) -> None:
+    app.goto(f"{home}/garden/{brackwater.pk}/new")
+    tape = {"Base across": "15 in", "Rim across": "20 1/2 in", "Depth": "17 1/4 in", "Wall thickness": "1/2 in"}
+    start(app, "Net-loft tubs", "Round tub or pot", tape, "Light box mix")
+    app.get_by_role("button", name="More measures").click()
+    alike = app.get_by_label("How many alike")
+    alike.fill("4")
+    alike.press("Enter")
+    expect(app.locator(".tally h2")).to_have_text("To fill all 4 beds")
+    add_layer(app, "Bark mulch", "1 1/4 in")
+    saved(app)
+    tub = Bed.objects.get(key="net_loft_tubs")
+    assert (tub.count, tub.cut["shape"]["kind"]) == (4, "round_tub")
+    app.get_by_role("link", name="Haul").click()
+    stores = app.get_by_label("Saltgrass stores")
+    for part in ("Potting mix", "Compost", "Perlite", "Bark mulch"):
+        expect(stores.locator("tr", has_text=part)).to_contain_text("bag")
+
+
+def test_windbreak_mound_from_the_tape_to_the_shopping_list(app: Page, home: str, brackwater: Garden) -> None:
+    app.goto(f"{home}/garden/{brackwater.pk}/new")
+    tape = {"Length": "5 m", "Width": "1.7 m", "Height": "30 in", "Slope of the sides": "44"}
+    start(app, "Windbreak mound", "Mound, straight sides", tape, "Logs, ash and birch")
+    for name, thickness in (("Turf", "8 cm"), ("Compost", "8 cm"), ("Topsoil", "12 cm")):
+        app.get_by_role("button", name="Add a layer").click()
+        finder = app.get_by_role("combobox", name="New layer")
+        finder.fill(name)
+        app.get_by_role("option", name=re.compile(rf"^{name}\b")).first.click()
+        field = app.get_by_label(re.compile(rf"^Thickness of {name}"))
+        field.fill(thickness)
+        field.press("Enter")
+        expect(app.locator(".layer-card", has_text=name).first).to_contain_text("placed")
+    expect(app.locator(".finding", has_text="The sides rise at 44°")).to_be_visible()
+    pack = app.locator(".finding", has_text="Logs, ash and birch: its voids")
+    pack.get_by_role("button", name="Pack it").click()
+    expect(pack).to_have_count(0)
+    saved(app)
+    assert kept_layers("windbreak_mound") == ["broadleaf_logs", "turf", "compost", "topsoil"]
+    app.get_by_role("link", name="Haul").click()
+    expect(app.get_by_label("Your own").locator("tr", has_text="Logs, ash and birch")).to_contain_text("enough")
+    expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Topsoil")).to_contain_text("yd³")
+
+
+def test_stair_coil_from_the_tape_to_the_shopping_list(app: Page, home: str, brackwater: Garden) -> None:
+    app.goto(f"{home}/garden/{brackwater.pk}/new")
+    tape = {"Across": "1.9 m", "Bed width": "14 in", "Wall thickness": "11 cm", "Height outside": "25 cm",
+            "Height in the middle": "85 cm"}  # fmt: skip
+    start(app, "Stair coil", "Spiral", tape, "Gritty herb mix")
+    for name, thickness in (("Plain herb mix", "22 cm"), ("Moist herb mix", "28 cm"), ("Rubble", "12 cm")):
+        add_layer(app, name, thickness)
+        card = app.locator(".layer-card", has_text=name).first
+        while card.get_by_role("button", name="Down").is_enabled():
+            card.get_by_role("button", name="Down").click()
+            card = app.locator(".layer-card", has_text=name).first
+            card.locator(".layer-name").click()
+    app.locator(".layer-card", has_text="Moist herb mix").first.locator(".layer-name").click()
+    expect(app.locator(".layer-card.is-selected")).to_contain_text("along the run, from the outer end")
+    expect(app.locator(".from-above")).to_contain_text("in 2.0 turns")
+    saved(app)
+    assert kept_layers("stair_coil") == ["rubble", "moist_herb", "plain_herb", "gritty_herb"]
+    app.get_by_role("link", name="Haul").click()
+    expect(app.get_by_label("Your own").locator("tr", has_text="Rubble")).to_contain_text("enough")
+    for part in ("Coir", "Grit", "Coarse sand"):
+        expect(app.get_by_label("Saltgrass stores").locator("tr", has_text=part)).to_contain_text("bag")
+
+
+def test_a_dug_trench_fills_the_heap(app: Page, home: str, brackwater: Garden) -> None:
+    app.goto(f"{home}/garden/{brackwater.pk}/new")
+    tape = {"Top length": "4.2 m", "Top width": "80 cm", "Bottom length": "4 m", "Bottom width": "60 cm",
+            "Depth": "40 cm"}  # fmt: skip
+    start(app, "Windbreak trench", "Trench", tape, "Branches")
+    before = {heap.material: heap.volume_m3 for heap in brackwater.stock.all()}["garden_soil"]
+    app.get_by_role("button", name="On the heap").click()
+    expect(app.get_by_text("It lies on your heap of garden soil")).to_be_visible()
+    after = {heap.material: heap.volume_m3 for heap in brackwater.stock.all()}["garden_soil"]
+    assert after - before == pytest.approx(1.25 * (4.2 * 0.8 + 4 * 4.1 * 0.7 + 4 * 0.6) / 6 * 0.4)
+    expect(app.locator(".finding", has_text="no depth is safe of itself")).to_be_visible()

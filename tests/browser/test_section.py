@@ -20,7 +20,14 @@ def test_a_bed_is_measured_and_filled_by_keyboard_alone(app: Page, home: str, ga
     app.goto(f"{home}/garden/{garden.pk}/new")
     app.get_by_label("What it is called").focus()
     keys = app.keyboard
-    for text in ("By keys", "8 ft", "4 ft", "10 in"):
+    keys.type("By keys")
+    keys.press("Tab")
+    keys.press("ArrowRight")
+    expect(app.get_by_role("radio", name="L-shaped box")).to_be_focused()
+    keys.press("ArrowLeft")
+    expect(app.get_by_role("radio", name="Box", exact=True)).to_be_checked()
+    keys.press("Tab")
+    for text in ("8 ft", "4 ft", "10 in"):
         keys.type(text)
         keys.press("Tab")
     expect(app.get_by_role("button", name="inside")).to_be_focused()

@@ -42,7 +42,7 @@ def test_inside_measure_grows_outwards() -> None:
 
 
 def test_walls_that_leave_nothing_are_refused_by_name() -> None:
-    with pytest.raises(PlanProblem, match=r"0\.2 m leaves nothing") as refused:
+    with pytest.raises(PlanProblem, match=r"0\.2 m outside leaves nothing") as refused:
         built("box", {"measured": "outside", "wall_m": 0.1}, width_m=0.2)
     assert refused.value.path == "bed.shape.width_m"
 

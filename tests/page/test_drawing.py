@@ -11,6 +11,7 @@ from nolbet_core.figure.written import written_document
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
 from tests.core.ask import bed_of
+from tests.core.shapes import EVERY_SHAPE, layers, shape
 from tests.page.asking import ask_page
 
 SIZES = [(0.6, 0.3), (1.2, 0.25), (1.2, 0.6), (3.0, 0.2), (0.3, 1.0), (10.0, 0.3)]
@@ -28,8 +29,8 @@ def fitted(width_m: float, depth_m: float, sheet: tuple[int, int]) -> dict[str, 
 @pytest.mark.parametrize(("width_m", "depth_m"), SIZES)
 def test_a_section_stays_on_its_sheet(width_m: float, depth_m: float, sheet: tuple[int, int]) -> None:
     geometry = fitted(width_m, depth_m, sheet)
-    assert geometry["left"] - geometry["wall"] >= 0
-    assert geometry["right"] + geometry["wall"] <= sheet[0]
+    assert 0 <= geometry["left"] <= geometry["insideLeft"] < geometry["insideRight"]
+    assert geometry["insideRight"] <= geometry["right"] <= sheet[0]
     assert 0 <= geometry["rim"] < geometry["floor"] <= geometry["height"] <= sheet[1] + 1
 
 
@@ -37,7 +38,7 @@ def test_a_section_stays_on_its_sheet(width_m: float, depth_m: float, sheet: tup
 def test_it_is_to_scale_or_broken_and_says_so(width_m: float, depth_m: float) -> None:
     geometry = fitted(width_m, depth_m, SHEETS[0])
     drawn = geometry["right"] - geometry["left"]
-    true = width_m * geometry["scale"]
+    true = (width_m + 0.08) * geometry["scale"]
     assert geometry["floor"] - geometry["rim"] == pytest.approx(depth_m * geometry["scale"])
     if geometry["breakAt"] is None:
         assert drawn == pytest.approx(true, abs=1)
@@ -48,11 +49,75 @@ def test_it_is_to_scale_or_broken_and_says_so(width_m: float, depth_m: float) ->
 
 def test_parts_beside_the_break_leave_room_for_it() -> None:
     geometry = fitted(10.0, 0.3, SHEETS[0])
-    (parts,) = ask_page("section/geometry.ts", [("parts", geometry)])
+    floor = [[-5.0, 0.0], [5.0, 0.0], [5.0, 0.2], [-5.0, 0.2]]
+    (points,) = ask_page("section/geometry.ts", [("onSheet", geometry, floor)])
+    (parts,) = ask_page("section/geometry.ts", [("drawnParts", geometry, points)])
     assert len(parts) == 2
-    assert parts[0]["x"] == geometry["left"]
+    assert parts[0]["x"] == pytest.approx(geometry["insideLeft"])
     assert parts[0]["x"] + parts[0]["width"] < parts[1]["x"]
-    assert parts[1]["x"] + parts[1]["width"] == pytest.approx(geometry["right"])
+    assert parts[1]["x"] + parts[1]["width"] == pytest.approx(geometry["insideRight"])
+
+
+def test_places_across_a_broken_bed_keep_their_order_and_its_edges_their_scale() -> None:
+    geometry = fitted(10.0, 0.3, SHEETS[0])
+    across = [-5 + i * 0.25 for i in range(41)]
+    drawn = ask_page("section/geometry.ts", [("xOf", geometry, x) for x in across])
+    assert drawn == sorted(drawn)
+    assert drawn[1] - drawn[0] == pytest.approx(0.25 * geometry["scale"])
+    assert drawn[-1] - drawn[-2] == pytest.approx(0.25 * geometry["scale"])
+
+
+@pytest.mark.parametrize("kind", list(EVERY_SHAPE))
+def test_every_shape_is_drawn_on_its_sheet(kind: str) -> None:
+    figures = written_document(bed_of({"key": kind, "shape": shape(kind), "layers": layers(kind)}))
+    (geometry,) = ask_page("section/geometry.ts", [("fitSection", figures, 462, 560)])
+    outlines = [outline for layer in figures["layers"] for outline in layer["outlines"]]
+    for points in ask_page("section/geometry.ts", [("onSheet", geometry, outline) for outline in outlines]):
+        assert all(-1 <= x <= 463 and -1 <= y <= 561 for x, y in points)
+    grips = ask_page("section/geometry.ts", [("xOf", geometry, layer["grip"][0]) for layer in figures["layers"]])
+    assert all(geometry["left"] - 1 <= x <= geometry["right"] + 1 for x in grips)
+
+
+def test_logs_lie_inside_a_slope_and_do_not_overlap() -> None:
+    triangle = [[0, 100], [160, 100], [80, 10]]
+    rooms = ask_page("section/geometry.ts", [("roomIn", triangle, x, y) for x, y in ((80, 90), (80, 5), (0, 50))])
+    assert rooms == [pytest.approx(10), 0, 0]
+    assert ask_page("section/geometry.ts", [("topOver", triangle, 80), ("topOver", triangle, 40)]) == [
+        pytest.approx(10),
+        pytest.approx(55),
+    ]
+
+
+NEIGHBOUR = {"left": 0, "right": 2, "low": 0, "high": 1}
+
+
+@pytest.mark.parametrize(
+    ("box", "shift"),
+    [
+        # 0.62 m to the right: drawn back to the aisle of 0.6, and in line below
+        ({"left": 2.62, "right": 4.62, "low": 0.03, "high": 1.03}, (-0.02, -0.03)),
+        ({"left": 0.05, "right": 2.05, "low": 1.56, "high": 2.56}, (-0.05, 0.04)),
+        ({"left": 6, "right": 8, "low": 5, "high": 6}, (0, 0)),
+    ],
+)
+def test_a_dragged_bed_snaps_to_the_aisle_and_into_line(box: dict[str, float], shift: tuple[float, float]) -> None:
+    (found,) = ask_page("plot/snap.ts", [("snapShift", box, [NEIGHBOUR], 0.6, 0.1)])
+    assert found == [pytest.approx(shift[0]), pytest.approx(shift[1])]
+
+
+def test_the_box_round_a_turned_bed() -> None:
+    upright, turned = ask_page("plot/snap.ts", [("boxRound", 5, 4, 2, 1, 90), ("boxRound", 0, 0, 2, 2, 45)])
+    assert upright == {key: pytest.approx(at) for key, at in {"left": 4.5, "right": 5.5, "low": 3, "high": 5}.items()}
+    assert turned["right"] == pytest.approx(2**0.5)
+
+
+def test_the_ground_on_its_sheet_and_back() -> None:
+    plot = {"corners_m": [[1, 2], [13, 2], [13, 9], [1, 9]]}
+    (sheet,) = ask_page("plot/sheet.ts", [("fitGround", plot, 800, 600)])
+    (point,) = ask_page("plot/sheet.ts", [("toSheet", sheet, [4.25, 3.5])])
+    assert ask_page("plot/sheet.ts", [("toGround", sheet, *point)]) == [[4.25, 3.5]]
+    corners = ask_page("plot/sheet.ts", [("toSheet", sheet, corner) for corner in plot["corners_m"]])
+    assert all(0 <= x <= 800 and 0 <= y <= sheet["height"] for x, y in corners)
 
 
 STEPS = [[1, 0.25], [2, 0.5], [3, 0.5], [6, 1], [12, 2], [24, 4], [36, 6]]
@@ -98,8 +163,8 @@ def test_every_material_has_a_hatch_of_its_own() -> None:
 
     keys = list(standard_shelf())
     hatches = ask_page("hatches/hatches.ts", [("hatchOf", key, None) for key in keys])
-    (mix,) = ask_page("hatches/hatches.ts", [("hatchOf", "nosuch", None)])
-    assert [key for key, hatch in zip(keys, hatches, strict=True) if hatch == mix] == []
+    mixes = ask_page("hatches/hatches.ts", [("hatchOf", f"mix_{i}", None) for i in range(30)])
+    assert [key for key, hatch in zip(keys, hatches, strict=True) if hatch in mixes] == []
     looks = [(hatch["mark"], hatch["ground"], hatch["size"], hatch["turn"]) for hatch in hatches]
     assert len(set(looks)) == len(looks)
     without_colour = [(hatch["mark"], hatch["size"], hatch["turn"]) for hatch in hatches]

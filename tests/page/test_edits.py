@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import copy
+import math
 from typing import Any
 
 import pytest
@@ -31,7 +32,10 @@ SOIL = {"key": "garden_soil", "is_sheet": False, "void_share": 0}
 
 def spans(bed: dict[str, Any]) -> list[dict[str, Any]]:
     """Where a bed's layers stand, as the page gets them."""
-    return [{"bottom_m": layer.bottom_m, "top_m": layer.top_m, "sheet": layer.sheet} for layer in bed_of(bed).layers]
+    return [
+        {"bottom_m": each.bottom_m, "top_m": each.top_m, "thickness_m": each.thickness_m, "sheet": each.sheet}
+        for each in bed_of(bed).layers
+    ]
 
 
 def thick(bed: dict[str, Any]) -> list[float]:
@@ -200,3 +204,19 @@ def test_a_layer_keeps_its_id_wherever_it_goes(before: str, after: str, ids: lis
     old = {"layers": list(before)}
     given = [10, 11, 12] if before else [12]
     assert ask_page("section/layerIds.ts", [("carryIds", old, given, {"layers": list(after)})]) == [ids]
+
+
+RIDGE_M = 0.9 * math.tan(math.radians(44))
+
+
+def test_a_shell_dragged_at_the_top_gets_its_thickness_square_to_the_slope() -> None:
+    mound = {
+        "key": "mound",
+        "shape": {"kind": "hipped_mound", "length_m": 4.0, "width_m": 1.8, "height_m": RIDGE_M, "slope_deg": 44.0},
+        "layers": [{"material": "broadleaf_logs", "fill": True}, {"material": "topsoil", "thickness_m": 0.1}],
+    }
+    at = spans(mound)
+    wanted = at[0]["top_m"] - 0.05
+    (after,) = ask_page(FILE, [("moveBoundary", mound, 0, wanted, at, 0)])
+    assert spans(after)[0]["top_m"] == pytest.approx(wanted, abs=1e-6)
+    assert after["layers"][1]["thickness_m"] == pytest.approx(0.1 + 0.05 * 0.7193, rel=1e-3)

@@ -28,6 +28,12 @@ BODIES: dict[str, dict[str, Any]] = {
     "NewGarden": {"garden": {"name": "Another"}},
     "PlanFile": {"text": json.dumps(zoo.plan(zoo.bed(key="brought")))},
     "NewPassword": {"old": "a long enough phrase", "new": "another long phrase"},
+    "ChangedPlot": {"revision": 0, "plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}},
+    "DraftPlot": {"plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}},
+    "AskedRoom": {"plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}, "length_m": 2.0, "width_m": 1.0},
+    "Boards": {"boards": 4, "board_m": 2.4, "wall_m": 0.038, "width_m": 1.2},
+    "Liner": {"length_m": 4.0, "width_m": 3.0, "up_m": 0.3},
+    "Measured": {"sides_m": [3.0, 4.0, 5.0]},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
 }
 KEYS = {"/beds/": "plain", "/suppliers/": "yard", "/materials/": "heap"}

@@ -175,7 +175,7 @@ def test_each_garden_has_a_shelf_of_its_own(gardener: User, stranger: User) -> N
 def test_bags_lie_so_deep_over_an_area_and_cover_so_much_at_a_depth(signed_in: Client, garden: Garden) -> None:
     bags = {"material": "compost", "bags": 23, "bag_m3": 0.04}
     deep = send(signed_in, "POST", at(garden, "/figure/spread"), bags | {"over_m": [4, 2]}).json()
-    assert deep == pytest.approx({"placed_m3": 0.8, "area_m2": 8.0, "depth_m": 0.1})
+    assert deep == pytest.approx({"placed_m3": 0.8, "area_m2": 8.0, "depth_m": 0.1, "over_m": 0.0})
     wide = send(signed_in, "POST", at(garden, "/figure/spread"), bags | {"depth_m": 0.05}).json()
     assert wide["area_m2"] == pytest.approx(16.0)
 

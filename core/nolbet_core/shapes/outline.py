@@ -65,7 +65,7 @@ def left_between(key: str, measure_m: float, out_m: float) -> float:
     """A measure [m] after both its edges moved outwards by out_m [m]. Raises ShapeProblem where nothing is left."""
     left_m = measure_m + 2 * out_m
     if left_m < LEAST_INSIDE_M:
-        raise ShapeProblem(key, f"{measure_m:g} m leaves nothing between two walls of {abs(out_m):g} m")
+        raise ShapeProblem(key, f"{measure_m:g} m outside leaves nothing between two walls of {abs(out_m):g} m")
     return left_m
 
 

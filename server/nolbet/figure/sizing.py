@@ -41,7 +41,7 @@ class SpreadOut(Schema):
     placed_m3: float
     area_m2: float
     depth_m: float
-    over_m: float = 0.0
+    over_m: float
 
 
 @router.post("/{garden_id}/figure/spread", response=SpreadOut)
@@ -62,10 +62,12 @@ def figure_spread(request: HttpRequest, garden_id: int, spread: Spread) -> Sprea
         return _in_bed(spread.bed, placed_m3)
     if spread.over_m is not None:
         area_m2 = spread.over_m[0] * spread.over_m[1]
-        return SpreadOut(placed_m3=placed_m3, area_m2=area_m2, depth_m=depth_for_volume(placed_m3, area_m2))
+        depth_m = depth_for_volume(placed_m3, area_m2)
+        return SpreadOut(placed_m3=placed_m3, area_m2=area_m2, depth_m=depth_m, over_m=0.0)
     if spread.depth_m is None:
         raise PlanProblem("over_m", "give the area to cover, or the depth to cover it to")
-    return SpreadOut(placed_m3=placed_m3, area_m2=area_for_volume(placed_m3, spread.depth_m), depth_m=spread.depth_m)
+    area_m2 = area_for_volume(placed_m3, spread.depth_m)
+    return SpreadOut(placed_m3=placed_m3, area_m2=area_m2, depth_m=spread.depth_m, over_m=0.0)
 
 
 def _in_bed(bed: Bed, placed_m3: float) -> SpreadOut:

@@ -2473,11 +2473,8 @@ export interface components {
             area_m2: number;
             /** Depth M */
             depth_m: number;
-            /**
-             * Over M
-             * @default 0
-             */
-            over_m?: number;
+            /** Over M */
+            over_m: number;
             /** Placed M3 */
             placed_m3: number;
         };

@@ -10,6 +10,7 @@ const KINDS: Record<string, string> = {
   bed: "bed",
   supplier: "supplier",
   stock: "heaps",
+  plot: "plot",
 };
 const STATES: Record<string, string> = {
   new: "new",

@@ -12,7 +12,7 @@ type Props = {
   place: Place;
   figures: PlotFigures | null;
   to: string;
-  onPut: (place: Place) => void;
+  onPut: (change: (now: Place) => Place) => void;
   onTakeOff: () => void;
 };
 
@@ -28,7 +28,7 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
       limit="place"
       width="112px"
       shown={typedLength(place[key], units)}
-      onMeaning={({ values: [value] }) => value !== undefined && onPut({ ...place, [key]: value })}
+      onMeaning={({ values: [value] }) => value !== undefined && onPut((now) => ({ ...now, [key]: value }))}
     />
   );
   return (
@@ -43,7 +43,7 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
           limit="turn"
           width="70px"
           shown={trimmed((((place.turn_deg ?? 0) % 360) + 360) % 360, 1)}
-          onMeaning={({ values: [turn_deg = 0] }) => onPut({ ...place, turn_deg })}
+          onMeaning={({ values: [turn_deg = 0] }) => onPut((now) => ({ ...now, turn_deg }))}
         />
       </div>
       <dl className="tally-list">

@@ -1,4 +1,5 @@
 import { api, Refused, type Place, type Plot, type PlotFigures } from "../api/client";
+import type { BedSession } from "../section/session";
 
 export type PlotState = {
   plot: Plot;
@@ -22,6 +23,8 @@ export class PlotSession {
   private saveTimer = 0;
   private asking = false;
   private asked: readonly unknown[] = [];
+  private beds = new Set<BedSession>();
+  private own: PlotSave = { state: "kept" };
   private revision: number;
   private readonly gardenId: number;
   private readonly onKept: (plot: Plot, revision: number) => void;
@@ -50,7 +53,7 @@ export class PlotSession {
   edit(change: (plot: Plot) => Plot): void {
     const plot = change(this.state.plot);
     if (plot === this.state.plot) return;
-    this.update({ plot, save: this.state.save.state === "changed" ? this.state.save : { state: "unsaved" } });
+    this.update({ plot, save: this.own.state === "changed" ? this.own : { state: "unsaved" } });
     this.saveSoon(SAVE_AFTER_MS);
     void this.work();
   }
@@ -59,6 +62,13 @@ export class PlotSession {
   move(key: string, places: Place[]): void {
     this.update({ places: { ...this.state.places, [key]: places } });
     void this.work();
+  }
+
+  /** Tell of a bed's saving too, once it was moved here. */
+  followBed(session: BedSession): void {
+    if (this.beds.has(session)) return;
+    this.beds.add(session);
+    session.subscribe(() => this.update({}));
   }
 
   /** Work the figures out again, for instance when a bed was changed elsewhere. */
@@ -89,13 +99,21 @@ export class PlotSession {
     this.asking = false;
   }
 
+  /** How the plot and the beds moved on it are kept: the least kept of them counts. */
+  private together(): PlotSave {
+    const states = [this.own.state, ...[...this.beds].map((bed) => bed.snapshot().save.state)];
+    if (states.includes("stale")) return { state: "changed" };
+    const open = (["changed", "offline", "unsaved", "saving"] as const).find((each) => states.includes(each));
+    return { state: open ?? "kept" };
+  }
+
   private saveSoon(after_ms: number): void {
     window.clearTimeout(this.saveTimer);
     this.saveTimer = window.setTimeout(() => void this.save(), after_ms);
   }
 
   private async save(): Promise<void> {
-    if (["saving", "changed"].includes(this.state.save.state)) return;
+    if (["saving", "changed"].includes(this.own.state)) return;
     const { plot } = this.state;
     this.update({ save: { state: "saving" } });
     try {
@@ -114,8 +132,9 @@ export class PlotSession {
     }
   }
 
-  private update(change: Partial<PlotState>): void {
-    this.state = { ...this.state, ...change };
+  private update({ save, ...change }: Partial<PlotState>): void {
+    if (save) this.own = save;
+    this.state = { ...this.state, ...change, save: this.together() };
     for (const listener of this.listeners) listener();
   }
 }

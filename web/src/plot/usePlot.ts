@@ -10,17 +10,18 @@ export type PlotWork = {
   placesOf: (key: string) => readonly Place[];
   edit: (change: (plot: Plot) => Plot) => void;
   /** Put one of the beds somewhere. */
-  put: (key: string, index: number, place: Place) => void;
+  put: (key: string, index: number, place: Place | ((now: Place) => Place)) => void;
   takeOff: (key: string, index: number) => void;
   /** Change a bed itself, by its own session. */
   editBed: (key: string, change: (bed: Bed) => Bed) => void;
 };
 
-function at(index: number, place: Place) {
+function at(index: number, place: Place | ((now: Place) => Place)) {
+  const next = (now: Place) => (typeof place === "function" ? place(now) : place);
   return (places: readonly Place[]): Place[] =>
     index >= places.length
-      ? [...places, place]
-      : places.map((each, which) => (which === index ? place : each));
+      ? [...places, next({ x_m: 0, y_m: 0 })]
+      : places.map((each, which) => (which === index ? next(each) : each));
 }
 
 /** Work on a garden's plot: its ground by one session, where beds lie by the sessions of the beds. */
@@ -52,6 +53,7 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
       const bed = sessionOf(garden.id, kept, queries);
       const changed = change(bed.snapshot().bed);
       session.move(key, changed.places ?? []);
+      session.followBed(bed);
       bed.edit(changed, null);
     },
     [garden, session, queries],

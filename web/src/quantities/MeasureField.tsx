@@ -1,5 +1,6 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
-import type { LimitName, Meaning } from "../api/client";
+import { api, type LimitName, type Meaning } from "../api/client";
+import { useShowing, type Showing } from "./UnitsContext";
 import { useReading, type ReadState } from "./useReading";
 import "./measure-field.css";
 
@@ -20,6 +21,22 @@ type Props = {
   onReading?: (state: ReadState["state"]) => void;
 };
 
+function readAnyway(
+  typed: string,
+  limit: LimitName,
+  dimensions: boolean,
+  { units, currency }: Showing,
+  onMeaning: (meaning: Meaning) => void,
+): void {
+  api.read({ typed: typed.slice(0, 400), limit, dimensions, units, currency, contents: "media" }).then(
+    ({ meanings }) => {
+      const [only, other] = meanings;
+      if (only && !other) onMeaning(only);
+    },
+    () => undefined, // the line is down and the field is gone: there is nothing left to show it in
+  );
+}
+
 /**
  * The one field for every measure: what is typed, what it is understood as in both systems, and what is wrong with it,
  * in place. Nonsense stays where it was typed; the kept value changes only when the text is understood.
@@ -30,6 +47,7 @@ export function MeasureField(props: Props) {
   const [focused, setFocused] = useState(false);
   const [wanted, setWanted] = useState(false);
   const reading = useReading(typed, limit, dimensions);
+  const showing = useShowing();
   const id = useId();
   const taken = useRef<string | null>(null);
 
@@ -56,6 +74,13 @@ export function MeasureField(props: Props) {
     if (meaning) take(meaning);
     else setWanted(true);
   };
+
+  // Gone from the screen before it was read (another bed chosen, say), what was typed still counts.
+  const leaving = useRef<(() => void) | null>(null);
+  useEffect(() => {
+    leaving.current = wanted && typed ? () => readAnyway(typed, limit, dimensions, showing, onMeaning) : null;
+  });
+  useEffect(() => () => leaving.current?.(), []);
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === "Enter") {

@@ -9,6 +9,7 @@ import { kindOf, shapeLike, valueOf, withMeasure, withShape, type Measure } from
 import { ShapePicker } from "../shapes/ShapePicker";
 import { ShapeSign } from "../shapes/ShapeSign";
 import { BedActions } from "./BedActions";
+import { Buried } from "./Buried";
 import type { BedSession } from "./session";
 import "./bed-head.css";
 
@@ -269,6 +270,7 @@ function MoreMeasures({
         {figures.wall_loss_share > 0.0005 &&
           ` The walls take ${Math.round(figures.wall_loss_share * 100)} % of the ground.`}
       </p>
+      {(walled || bed.shape.kind === "trench") && <Buried bed={bed} onEdit={onEdit} />}
       <ShapeChange gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       {children}
     </div>

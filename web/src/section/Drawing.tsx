@@ -389,7 +389,7 @@ function Handle(props: Props & { index: number; label: string }) {
       onPointerCancel={stop}
       onKeyDown={onKeyDown}
     >
-      <rect className="handle-hit" x={-44} y={-12} width={88} height={24} />
+      <rect className="handle-hit" x={-44} y={-13} width={88} height={26} />
       <rect className="handle-pill" x={-15} y={-4.5} width={30} height={9} rx={4.5} />
       <line className="handle-mark" x1={-6} x2={6} y1={0} y2={0} />
     </g>

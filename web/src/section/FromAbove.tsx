@@ -3,9 +3,10 @@ import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { Spoil } from "./Spoil";
 import { pathOf, type Outline } from "./geometry";
 
-type Props = { figures: BedFigures; materials: ReadonlyMap<string, Material> };
+type Props = { gardenId: number; figures: BedFigures; materials: ReadonlyMap<string, Material> };
 
 const SIZE = { width: 170, height: 84 };
 const SPIRAL = { width: 220, height: 200 };
@@ -18,7 +19,7 @@ export function aboveHeight({ spiral }: BedFigures): number {
 }
 
 /** The bed from above with its size, and what that says. */
-export function FromAbove({ figures, materials }: Props) {
+export function FromAbove({ gardenId, figures, materials }: Props) {
   const { units } = useShowing();
   const { plan, spiral, section } = figures;
   const room = spiral ? SPIRAL : SIZE;
@@ -87,14 +88,7 @@ export function FromAbove({ figures, materials }: Props) {
           </>
         )}
         {figures.spoil_m3 > 0 && (
-          <>
-            {" "}
-            Digging gives{" "}
-            <b>
-              <Quantity kind="volume" value={figures.spoil_m3} />
-            </b>{" "}
-            of loose soil.
-          </>
+          <Spoil gardenId={gardenId} spoil_m3={figures.spoil_m3} count={figures.count} />
         )}
       </p>
     </div>

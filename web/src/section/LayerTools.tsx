@@ -83,12 +83,23 @@ function BulkTools(props: Props) {
   };
   return (
     <>
-      <Choice label={`How much ${figured.name}`} options={WAYS} value={way} onChoose={choose} />
+      <Choice
+        label={`How much ${figured.name}`}
+        options={figures.section.form === "flat" ? WAYS.slice(0, 2) : WAYS}
+        value={way}
+        onChoose={choose}
+      />
       <p className="layer-books">
         <Quantity kind="volume" value={figured.loose_m3} /> loose as bought,{" "}
         <Quantity kind="volume" value={figured.solid_m3} /> without voids,{" "}
         <Quantity kind="mass" value={figured.mass_moist_kg} /> as delivered{figures.count > 1 && ", each bed"}
       </p>
+      {figured.run_m && figured.run_m[1] > figured.run_m[0] && (
+        <p className="layer-books">
+          It is the surface from <Quantity kind="length" value={figured.run_m[0]} /> to{" "}
+          <Quantity kind="length" value={figured.run_m[1]} /> along the run, from the outer end.
+        </p>
+      )}
       <LiftsField {...props} />
       {figured.void_share > 0 && <PackTools {...props} />}
     </>

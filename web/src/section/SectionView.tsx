@@ -187,7 +187,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                 />
               )}
             </div>
-            <FromAbove figures={figures} materials={materials} />
+            <FromAbove gardenId={gardenId} figures={figures} materials={materials} />
           </div>
           <div className="section-cards">
             <ol className="layer-cards" reversed aria-label="Layers, top to bottom">

@@ -33,7 +33,8 @@ export function setAmount(bed: Bed, index: number, amount: Amount, standing_m: r
 export function newLayer(material: Material, bed: Bed): Layer {
   if (material.is_sheet)
     return { material: material.key, plies: material.key === "cardboard" ? 2 : 1, lap_m: 0.15 };
-  const filled = bed.layers.some((layer) => layer.fill);
+  // a flat patch has no rim to fill to
+  const filled = bed.shape.kind === "flat_area" || bed.layers.some((layer) => layer.fill);
   return filled
     ? { material: material.key, thickness_m: FIRST_THICKNESS_M }
     : { material: material.key, fill: true };

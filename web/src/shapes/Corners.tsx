@@ -111,6 +111,9 @@ function Sides({ gardenId, onChange }: Props) {
           shown=""
           placeholder={example}
           onMeaning={({ values: [value] }) => setSides((before) => put(before, index, value))}
+          onReading={(state) => {
+            if (state !== "read") setSides((before) => forget(before, index));
+          }}
         />
       ))}
       {diagonals.map((_, index) => (
@@ -123,6 +126,9 @@ function Sides({ gardenId, onChange }: Props) {
           shown=""
           placeholder={example}
           onMeaning={({ values: [value] }) => setDiagonals((before) => put(before, index, value))}
+          onReading={(state) => {
+            if (state !== "read") setDiagonals((before) => forget(before, index));
+          }}
         />
       ))}
       <div className="corner-row">
@@ -151,6 +157,11 @@ function Sides({ gardenId, onChange }: Props) {
       {close.error && <p role="alert">{saidOf(close.error)}</p>}
     </div>
   );
+}
+
+/** A measure that is being typed anew counts again once it is read. */
+function forget(list: (number | undefined)[], index: number): (number | undefined)[] {
+  return list[index] === undefined ? list : list.map((each, at) => (at === index ? undefined : each));
 }
 
 const SHEET = { width: 220, height: 150, margin: 18 };

@@ -1,3 +1,4 @@
+import type { KeyboardEvent } from "react";
 import type { ShapeKind } from "../api/client";
 import { KINDS } from "./kinds";
 import { ShapeSign } from "./ShapeSign";
@@ -5,10 +6,21 @@ import "./shapes.css";
 
 type Props = { value: ShapeKind; onChoose: (kind: ShapeKind) => void };
 
+const IN_ORDER = [...KINDS.filter(({ walled }) => walled), ...KINDS.filter(({ walled }) => !walled)];
+
 /** Every shape by its own outline. */
 export function ShapePicker({ value, onChoose }: Props) {
+  /** One stop for the tab key; the arrows go from shape to shape. */
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+    const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    const at = (IN_ORDER.findIndex(({ kind }) => kind === value) + by + IN_ORDER.length) % IN_ORDER.length;
+    onChoose(IN_ORDER[at]?.kind ?? value);
+    event.currentTarget.querySelectorAll<HTMLElement>("[role=radio]")[at]?.focus();
+  };
   return (
-    <fieldset className="shape-picker">
+    <fieldset className="shape-picker" role="radiogroup" onKeyDown={onKeyDown}>
       <legend className="measure-label">Its shape</legend>
       {[true, false].map((walled) => (
         <div key={String(walled)} className="shape-row">
@@ -18,7 +30,9 @@ export function ShapePicker({ value, onChoose }: Props) {
               key={kind}
               type="button"
               className={`shape-choice ${kind === value ? "is-chosen" : ""}`}
-              aria-pressed={kind === value}
+              role="radio"
+              aria-checked={kind === value}
+              tabIndex={kind === value ? 0 : -1}
               onClick={() => onChoose(kind)}
             >
               <ShapeSign kind={kind} size={46} />

@@ -1,0 +1,106 @@
+import type { Bed } from "../api/client";
+import { typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+
+type Solid = NonNullable<Bed["buried"]>[number];
+type Size = "width_m" | "diameter_m" | "height_m" | "length_m" | "bottom_m";
+type Props = { bed: Bed; onEdit: (change: (bed: Bed) => Bed) => void };
+
+const KINDS: Record<
+  Solid["kind"],
+  { name: string; sizes: readonly (readonly [Size, string])[]; first: Solid }
+> = {
+  pipe: {
+    name: "Pipe",
+    sizes: [
+      ["diameter_m", "across"],
+      ["length_m", "long"],
+    ],
+    first: { kind: "pipe", diameter_m: 0.1, length_m: 1 },
+  },
+  basket: {
+    name: "Basket",
+    sizes: [
+      ["diameter_m", "across"],
+      ["height_m", "high"],
+    ],
+    first: { kind: "basket", diameter_m: 0.3, height_m: 0.3 },
+  },
+  pot: {
+    name: "Sunken pot",
+    sizes: [
+      ["diameter_m", "across"],
+      ["height_m", "high"],
+    ],
+    first: { kind: "pot", diameter_m: 0.2, height_m: 0.2 },
+  },
+  post: {
+    name: "Post",
+    sizes: [
+      ["width_m", "thick"],
+      ["height_m", "high"],
+    ],
+    first: { kind: "post", width_m: 0.09, height_m: 0.5 },
+  },
+};
+
+/** What is buried in the bed and takes room from its fill. */
+export function Buried({ bed, onEdit }: Props) {
+  const { units } = useShowing();
+  const buried = bed.buried ?? [];
+  const set = (change: (solids: readonly Solid[]) => Solid[]) =>
+    onEdit((now) => ({ ...now, buried: change(now.buried ?? []) }));
+  const put = (index: number, changed: Partial<Solid>) =>
+    set((solids) => solids.map((each, at) => (at === index ? { ...each, ...changed } : each)));
+  return (
+    <fieldset className="buried">
+      <legend className="measure-label">Buried in it, taking room from the fill</legend>
+      {buried.map((solid, index) => {
+        const { name, sizes } = KINDS[solid.kind];
+        return (
+          <div className="corner-row" key={index}>
+            <strong>{name}</strong>
+            {[...sizes, ["bottom_m", "above the floor"] as const].map(([key, label]) => (
+              <MeasureField
+                key={key}
+                label={`${name} ${index + 1}, ${label}`}
+                limit={key === "bottom_m" ? "offset" : "length"}
+                width="92px"
+                shown={typedLength(solid[key] ?? 0, units)}
+                onMeaning={({ values: [value] }) => put(index, { [key]: value })}
+              />
+            ))}
+            <MeasureField
+              label="how many"
+              limit="count"
+              width="64px"
+              shown={String(solid.count ?? 1)}
+              onMeaning={({ values: [count] }) => put(index, { count })}
+            />
+            <button
+              type="button"
+              className="text-button"
+              aria-label={`Remove ${name} ${index + 1}`}
+              onClick={() => set((solids) => solids.filter((_, at) => at !== index))}
+            >
+              ×
+            </button>
+          </div>
+        );
+      })}
+      <div className="plot-adds">
+        {Object.values(KINDS).map(({ name, first }) => (
+          <button
+            key={name}
+            type="button"
+            className="text-button"
+            onClick={() => set((solids) => [...solids, first])}
+          >
+            + {name}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,42 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, saidOf } from "../api/client";
+import { Quantity } from "../quantities/Quantity";
+
+type Props = { gardenId: number; spoil_m3: number; count: number };
+
+const DUG = "garden_soil";
+
+/** What a trench gives, and the click that puts it on the gardener's own heap. */
+export function Spoil({ gardenId, spoil_m3, count }: Props) {
+  const queries = useQueryClient();
+  const heap = useMutation({
+    mutationFn: async () => {
+      const { stock } = await api.sources(gardenId);
+      const lying = stock.find((each) => each.material === DUG)?.volume_m3 ?? 0;
+      const others = stock.filter((each) => each.material !== DUG);
+      return api.saveStock(gardenId, [...others, { material: DUG, volume_m3: lying + spoil_m3 * count }]);
+    },
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ["sources", gardenId] });
+      void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
+    },
+  });
+  return (
+    <>
+      {" "}
+      Digging gives{" "}
+      <b>
+        <Quantity kind="volume" value={spoil_m3 * count} />
+      </b>{" "}
+      of loose soil.{" "}
+      {heap.isSuccess ? (
+        <span role="status">It lies on your heap of garden soil.</span>
+      ) : (
+        <button type="button" className="text-button" disabled={heap.isPending} onClick={() => heap.mutate()}>
+          On the heap
+        </button>
+      )}
+      {heap.error && <span role="alert">{saidOf(heap.error)}</span>}
+    </>
+  );
+}
