@@ -22,6 +22,7 @@ export class PlotSession {
   private listeners = new Set<() => void>();
   private saveTimer = 0;
   private asking = false;
+  private saving = false;
   private asked: readonly unknown[] = [];
   private beds = new Set<BedSession>();
   private own: PlotSave = { state: "kept" };
@@ -113,7 +114,8 @@ export class PlotSession {
   }
 
   private async save(): Promise<void> {
-    if (["saving", "changed"].includes(this.own.state)) return;
+    if (this.saving || this.own.state === "changed") return;
+    this.saving = true;
     const { plot } = this.state;
     this.update({ save: { state: "saving" } });
     try {
@@ -121,15 +123,22 @@ export class PlotSession {
       this.revision = kept.plot_revision;
       this.onKept(plot, kept.plot_revision);
       this.update({ save: { state: this.state.plot === plot ? "kept" : "unsaved" } });
-      if (this.state.plot !== plot) this.saveSoon(SAVE_AFTER_MS);
     } catch (error) {
-      if (!(error instanceof Refused)) {
-        this.update({ save: { state: "offline" } });
-        window.setTimeout(() => void this.save(), RETRY_MS);
-      } else if (error.problem.status === 409) {
-        this.update({ save: { state: "changed" }, problem: error.problem.detail });
-      } else this.update({ save: { state: "unsaved" }, problem: error.problem.detail });
+      this.failed(error, plot);
     }
+    this.saving = false;
+    if (this.own.state === "unsaved" && this.state.plot !== plot) this.saveSoon(SAVE_AFTER_MS);
+  }
+
+  private failed(error: unknown, plot: Plot): void {
+    if (!(error instanceof Refused)) {
+      this.update({ save: { state: "offline" } });
+      window.setTimeout(() => void this.save(), RETRY_MS);
+      return;
+    }
+    const stale = error.problem.status === 409;
+    const problem = this.state.plot === plot || stale ? error.problem.detail : this.state.problem;
+    this.update({ save: { state: stale ? "changed" : "unsaved" }, problem });
   }
 
   private update({ save, ...change }: Partial<PlotState>): void {
