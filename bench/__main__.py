@@ -24,8 +24,10 @@ def main(arguments: list[str]) -> int:
         from bench.api import measure_api  # noqa: PLC0415 - models can be loaded once Django is set up
         from bench.core import measure_core  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
+        from bench.plot import measure_plot  # noqa: PLC0415 - as above
+        from bench.shapes import measure_shapes  # noqa: PLC0415 - as above
 
-        measures = [*measure_api(), *measure_core(), *measure_page()]
+        measures = [*measure_api(), *measure_shapes(), *measure_core(), *measure_page(), *measure_plot()]
     finally:
         runner.teardown_databases(databases)
     if "--json" in arguments:

@@ -59,15 +59,15 @@ def nothing(request: HttpRequest, garden_id: int, body: Anything) -> dict[str, A
 urlpatterns = [path("nothing/", nothing_api.urls), *nolbet_urls]
 
 
-def kept_garden() -> tuple[Client, Garden]:
-    """A signed-in client and its garden, with an own material and a mix to look up."""
-    user = User.objects.create_user("bench")
+def kept_garden(bed: dict[str, Any], name: str) -> tuple[Client, Garden]:
+    """A signed-in client of a name and its garden of a bed, with an own material and a mix to look up."""
+    user = User.objects.create_user(name)
     document = {
         "format": "nolbet-plan/1",
         "garden": {"name": "Bench"},
         "materials": [{"key": "own_compost", "like": "compost", "bulk_density_kg_m3": 640}],
         "mixes": [{"key": "half", "parts": [{"material": "topsoil", "parts": 1}, {"material": "compost", "parts": 1}]}],
-        "beds": [EIGHT_LAYERS],
+        "beds": [bed],
     }
     plan, _ = read_plan(document)
     client = Client(enforce_csrf_checks=True)
@@ -78,7 +78,7 @@ def kept_garden() -> tuple[Client, Garden]:
 
 def measure_api() -> list[Measure]:
     """The median of an eight-layer draft against that of nothing."""
-    client, garden = kept_garden()
+    client, garden = kept_garden(EIGHT_LAYERS, "bench")
     body = json.dumps({"bed": EIGHT_LAYERS})
     token = client.cookies["nolbet_csrf"].value
 

@@ -1,0 +1,95 @@
+"""A bed dragged over a plot in Chromium: scripting for each frame, with many beds on it against few."""
+
+from __future__ import annotations
+
+import json
+import statistics
+import tempfile
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import CDPSession, Page, sync_playwright
+
+from bench.measure import Measure
+from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
+from tests.soak.serving import Gardener, Serving
+
+FEW, MANY = 20, 200
+FRAMES = 60
+ROUNDS = 3
+LIMIT = 3.0
+
+
+def plot_plan(beds: int) -> dict[str, Any]:
+    """A plan of so many boxes in rows on a large ground."""
+    return {
+        "format": "nolbet-plan/1",
+        "garden": {"name": f"Plot of {beds}", "plot": {"corners_m": [[0, 0], [60, 0], [60, 40], [0, 40]]}},
+        "beds": [
+            {
+                "key": f"bed_{index}",
+                "shape": {"kind": "box", "length_m": 2.0, "width_m": 1.0, "depth_m": 0.4},
+                "layers": [{"material": "cardboard"}, {"material": "topsoil", "fill": True}],
+                "places": [{"x_m": 2 + 2.7 * (index % 20), "y_m": 2 + 1.9 * (index // 20)}],
+            }
+            for index in range(beds)
+        ],
+    }
+
+
+def measure_plot() -> list[Measure]:
+    """Milliseconds of scripting for each step of a drag with 200 beds against 20."""
+    with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as server, sync_playwright() as playwright:
+        gardener = Gardener(server.port, "bench")
+        gardener.ask("GET", "/api/account")
+        gardener.ask("POST", "/api/account/sign-up", {"name": gardener.name, "password": "a long enough phrase"})
+        home = f"http://127.0.0.1:{server.port}"
+        few, many = (f"{home}/garden/{_bring(gardener, beds)}/plot" for beds in (FEW, MANY))
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+        context = browser.new_context(**CONTEXT)
+        context.add_cookies([{"name": key, "value": value, "url": home} for key, value in gardener.cookies.items()])
+        page = context.new_page()
+        rounds = [(_frame_ms(page, many), _frame_ms(page, few)) for _ in range(ROUNDS)]
+        browser.close()
+    ratio = statistics.median(one / other for one, other in rounds)
+    one, other = (statistics.median(times) for times in zip(*rounds, strict=True))
+    detail = f"{one:.2f} ms scripting a frame with {MANY} beds against {other:.2f} ms with {FEW}"
+    return [Measure("plot_drag_200_beds_to_20", ratio, LIMIT, detail)]
+
+
+def _bring(gardener: Gardener, beds: int) -> int:
+    """Bring a plan in; the garden's number."""
+    status, garden = gardener.ask("POST", "/api/gardens/import", {"text": json.dumps(plot_plan(beds))})
+    if status != 201:
+        raise RuntimeError(f"the plan wasn't taken: {garden}")
+    return int(garden["id"])
+
+
+def _frame_ms(page: Page, address: str) -> float:
+    """Scripting for each step of a drag [ms]."""
+    page.goto(address)
+    bed = page.locator('[data-bed="bed_5 0"]')
+    page.locator(".plot-aisle").first.wait_for()
+    page.wait_for_load_state("networkidle")
+    box = bed.locator(".plot-edge").bounding_box()
+    if box is None:
+        raise RuntimeError("the bed isn't drawn")
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    session = page.context.new_cdp_session(page)
+    session.send("Performance.enable")
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 3, y + 3)
+    before = _scripting_s(session)
+    for step in range(FRAMES):
+        page.mouse.move(x + 3 + step % 30, y + 3 + step // 3)
+    spent = _scripting_s(session) - before
+    page.keyboard.press("Escape")
+    page.mouse.move(x, y)
+    page.mouse.up()
+    return spent * 1000 / FRAMES
+
+
+def _scripting_s(session: CDPSession) -> float:
+    metrics = session.send("Performance.getMetrics")["metrics"]
+    return float(next(metric["value"] for metric in metrics if metric["name"] == "ScriptDuration"))
