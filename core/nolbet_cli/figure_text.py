@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from nolbet_core.figure.figures import BedFigures, Figures, HaulFigures, HaulLine, LayerFigures, NeedFigures
+from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.garden import Garden
 from nolbet_core.quantities.show import (
     fixed,
@@ -23,6 +24,8 @@ def figures_text(figures: Figures, garden: Garden) -> str:
     lines = [f"{garden.name}"]
     for bed in figures.beds:
         lines += ["", *_bed(bed, system)]
+    if figures.plot:
+        lines += ["", *_plot(figures.plot, system)]
     if figures.needs:
         lines += ["", "Needs, all beds (loose, less what is on hand)"]
         lines += [_need(need, system) for need in figures.needs]
@@ -51,10 +54,36 @@ def _bed(bed: BedFigures, system: System) -> list[str]:
         f"  weight           {show_mass(bed.mass_moist_kg, system)} as delivered, "
         f"{show_mass(bed.mass_saturated_kg, system)} wet through",
     ]
+    if bed.spiral:
+        run, face = show_length(bed.spiral.run_length_m, system), show_area(bed.spiral.wall_face_m2, system)
+        lines.append(f"  run              {run} in {fixed(bed.spiral.turns, 1)} turns, {face} of wall face")
+    if bed.spoil_m3 > 0:
+        lines.append(f"  spoil            {volume_in_full(bed.spoil_m3)} of loose soil from digging")
     if bed.over_m > 0:
         lines.append(f"  over             {show_length(bed.over_m, system)}, {show_volume(bed.over_m3, system)}")
     lines += [f"  {_layer(layer, system)}" for layer in reversed(bed.layers)]
     lines += [f"  {finding.level}: {finding.message} {finding.advice}".rstrip() for finding in bed.findings]
+    return lines
+
+
+def _plot(plot: PlotFigures, system: System) -> list[str]:
+    """The ground, what beds and paths take of it, and its courses."""
+    lines = [
+        "Plot",
+        f"  ground           {show_area(plot.ground_m2, system)}",
+        f"  beds             {show_area(plot.beds_m2, system)}, {show_area(plot.walls_m2, system)} of it walls",
+        f"  paths            {show_area(plot.path_m2, system)}",
+    ]
+    for course in plot.courses:
+        if course.sheet:
+            lines.append(f"  - {course.name:<24} {show_area(course.sheet_area_m2, system)}")
+            continue
+        thick, loose = show_length(course.thickness_m, system), show_volume(course.loose_m3, system)
+        mass = show_mass(course.mass_moist_kg, system)
+        lines.append(f"  - {course.name:<24} {thick:>9}  {loose:>11} loose  {mass}")
+    if plot.levels:
+        cut, fill = show_bulk_volume(plot.levels.cut_m3, system), show_bulk_volume(plot.levels.fill_m3, system)
+        lines.append(f"  level at         {show_length(plot.levels.level_m, system)}: dig {cut}, fill {fill}")
     return lines
 
 

@@ -21,14 +21,28 @@ def section(page: Page) -> None:
 
 
 def plot(page: Page) -> None:
-    """All beds at a glance, with bags turned into depth beside them."""
+    """The plot with a bed chosen, and what to pack under its corners."""
     page.get_by_role("link", name="Plot").click()
-    page.locator(".small-section").first.wait_for()
-    page.get_by_label("Bags", exact=True).fill("12")
-    page.get_by_label("One bag holds").fill("1.5 cu ft")
-    page.get_by_label("Spread over").fill("4 x 8 ft")
-    page.locator(".bags-answer b").wait_for()
-    page.locator("h1").click()
+    page.locator(".plot-aisle").first.wait_for()
+    page.locator('[data-bed="brick_court 0"]').click()
+    page.get_by_text("pack under its corners").wait_for()
+
+
+def bed_named(page: Page, name: str) -> None:
+    """A bed cut open, reached by its tab."""
+    page.get_by_role("link", name=name, exact=True).click()
+    page.locator(".tally-volume").wait_for()
+    page.locator(".from-above").wait_for()
+
+
+def mound(page: Page) -> None:
+    """A mound in its shells."""
+    bed_named(page, "Windbreak mound")
+
+
+def spiral(page: Page) -> None:
+    """A spiral unrolled along its run, beside its plan."""
+    bed_named(page, "Stair coil")
 
 
 def haul(page: Page) -> None:
@@ -47,7 +61,7 @@ def shelf(page: Page) -> None:
 
 def history(page: Page) -> None:
     """A bed after three changes, one of them an undo."""
-    page.get_by_role("link", name="Section").click()
+    page.get_by_role("link", name="Long table", exact=True).click()
     for text in ("4 in", "5 in"):
         with page.expect_response(lambda answer: answer.request.method == "PUT" and "/beds/" in answer.url):
             page.get_by_label("Thickness of Compost").fill(text)
@@ -67,6 +81,8 @@ def signin(page: Page) -> None:
 
 PICTURES: dict[str, Callable[[Page], None]] = {
     "section": section,
+    "section-mound": mound,
+    "section-spiral": spiral,
     "plot": plot,
     "haul": haul,
     "shelf": shelf,

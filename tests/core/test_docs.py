@@ -11,6 +11,7 @@ import pytest
 
 from nolbet_core.findings.buying import BUYING_CODES
 from nolbet_core.findings.every import BED_FINDINGS
+from nolbet_core.findings.plot import PLOT_CODES
 from nolbet_core.plan.load import load_plan
 from nolbet_core.plan.schema import plan_schema
 from tests.core.ask import figures_of
@@ -64,7 +65,7 @@ def test_the_glossary_names_nothing_that_is_gone() -> None:
 def test_every_finding_is_described() -> None:
     text = (PROJECT / "docs" / "findings.md").read_text()
     described = set(re.findall(r"^\| `(\w+)` \|", text, re.M))
-    assert described == {finding.code for finding in BED_FINDINGS} | set(BUYING_CODES)
+    assert described == {finding.code for finding in BED_FINDINGS} | set(BUYING_CODES) | set(PLOT_CODES)
 
 
 def test_the_readmes_commands_are_there() -> None:
