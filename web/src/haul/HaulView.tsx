@@ -37,7 +37,9 @@ function Haul({ gardenId, materials, tallied, sources }: HaulProps) {
       <header className="haul-head">
         <h1 className="view-title">Haul</h1>
         <span>
-          {beds === 1 ? "1 bed" : `${beds} beds`}, after your own heaps; every volume is loose, as bought
+          {beds === 1 ? "1 bed" : `${beds} beds`}
+          {(figures.plot?.courses.length ?? 0) > 0 && " and the paths"}, after your own heaps; every volume is
+          loose, as bought
         </span>
       </header>
       <div className="haul-work">

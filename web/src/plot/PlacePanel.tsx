@@ -26,7 +26,7 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
     <MeasureField
       label={label}
       limit="place"
-      width="112px"
+      width="98px"
       shown={typedLength(place[key], units)}
       onMeaning={({ values: [value] }) => value !== undefined && onPut((now) => ({ ...now, [key]: value }))}
     />
@@ -41,7 +41,7 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
         <MeasureField
           label="Turned, °"
           limit="turn"
-          width="70px"
+          width="62px"
           shown={trimmed((((place.turn_deg ?? 0) % 360) + 360) % 360, 1)}
           onMeaning={({ values: [turn_deg = 0] }) => onPut((now) => ({ ...now, turn_deg }))}
         />

@@ -328,6 +328,9 @@ function BreakMark({ geometry }: { geometry: Geometry }) {
   );
 }
 
+/** Where a flat patch is broken its layers are full near the break [px]. */
+const FROM_BREAK = 38;
+
 function Handle(props: Props & { index: number; label: string }) {
   const { index, label, figures, geometry } = props;
   const { units } = useShowing();
@@ -337,7 +340,9 @@ function Handle(props: Props & { index: number; label: string }) {
   if (!layer) return null;
   const { breakAt } = geometry;
   const mound = figures.section.form === "mound";
-  const middle = breakAt === null ? xOf(geometry, layer.grip[0]) : (geometry.left + breakAt) / 2;
+  const beside =
+    figures.section.form === "flat" ? FROM_BREAK : (geometry.breakAt ?? 0) / 2 - geometry.left / 2;
+  const middle = breakAt === null ? xOf(geometry, layer.grip[0]) : breakAt - beside;
   // shells lie close together at the top: their grips stand side by side
   const x = mound ? middle + (index % 2 ? 19 : -19) : middle;
   const outline = layer.outlines[0];

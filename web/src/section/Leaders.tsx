@@ -13,7 +13,7 @@ type Props = {
 const CARD_ENTRY = 36;
 
 /** Where a layer's middle lies under others, its line runs over them. */
-const OVER = new Set(["mound", "spiral", "flat"]);
+const OVER = new Set(["mound", "spiral", "flat", "trench"]);
 
 /** A line from the middle of each layer to its card. */
 export function Leaders({ figures, geometry, cards, stage, selected }: Props) {

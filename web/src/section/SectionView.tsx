@@ -1,3 +1,4 @@
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Bed, BedFigures, FindingFigures, KeptBed, Material, TalliedFigures } from "../api/client";
 import { INCH_M } from "../quantities/format";
@@ -27,6 +28,9 @@ import { useSectionKeys } from "./useSectionKeys";
 import { useSession } from "./useSession";
 import { useSize } from "./useSize";
 import "./section.css";
+
+/** Where the page is one column, the section is so high and the page scrolls. */
+const NARROW_HEIGHT = 430;
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material> };
 
@@ -126,10 +130,13 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   };
   useSectionKeys(keys);
 
+  const narrow = useMediaQuery("(max-width: 1100px)", { noSsr: true });
   const geometry = useMemo(
     () =>
-      figures && size.width > 0 ? fitSection(figures, size.width, size.height - aboveHeight(figures)) : null,
-    [figures, size],
+      figures && size.width > 0
+        ? fitSection(figures, size.width, narrow ? NARROW_HEIGHT : size.height - aboveHeight(figures))
+        : null,
+    [figures, size, narrow],
   );
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
 

@@ -29,6 +29,8 @@ export type Geometry = {
 export const BREAK_GAP = 22;
 const MARGIN = { left: 66, right: 58, top: 64, bottom: 44 };
 const WIDEST_BREAK = 3.4;
+/** A bed that nearly fits is drawn whole and a little smaller, rather than broken. */
+const NEARLY_WHOLE = 0.6;
 const LARGEST_SCALE = 1500;
 const LEAST_DEPTH = 90;
 const MOST_STRETCH = 5;
@@ -75,7 +77,8 @@ export function fitSection(figures: BedFigures, width: number, height: number): 
 function scaleOf(figures: BedFigures, toFit: number, toFill: number, top_m: number): number {
   const { form, hollow } = figures.section;
   if (form === "spiral") return Math.min(toFill, toFit * MOST_STRETCH, LARGEST_SCALE);
-  const whole = form === "mound" || hollow.length > 1 || (hollow[0]?.length ?? 0) > 8;
+  const odd = form === "mound" || hollow.length > 1 || (hollow[0]?.length ?? 0) > 8;
+  const whole = odd || toFit > toFill * NEARLY_WHOLE;
   const widest = whole ? toFit : Math.max(toFit * WIDEST_BREAK, LEAST_DEPTH / top_m);
   return Math.min(toFill, widest, LARGEST_SCALE);
 }
