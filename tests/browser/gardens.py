@@ -38,9 +38,12 @@ BRANCHY = zoo.bed(
 )
 
 
-def keep(gardener: User, *beds: dict[str, Any], units: str = "metric", **changes: Any) -> Garden:
-    """A garden of beds with one supplier."""
-    document = zoo.plan(suppliers=STORES, garden={"name": "Test ground", "units": units}, **changes)
+def keep(
+    gardener: User, *beds: dict[str, Any], units: str = "metric", ground: dict[str, Any] | None = None, **changes: Any
+) -> Garden:
+    """A garden of beds with one supplier, on a plot where one is given."""
+    head = {"name": "Test ground", "units": units} | ({"plot": ground} if ground else {})
+    document = zoo.plan(suppliers=STORES, garden=head, **changes)
     plan, _ = read_plan(document | {"beds": list(beds)})
     return store_plan(gardener.pk, plan)
 

@@ -17,7 +17,7 @@ pytestmark = pytest.mark.browser
 
 AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 VIEWS = {
-    "plot": ".small-section",
+    "plot": ".bed-on-plot",
     "section/bed/branchy": ".tally-volume",
     "new": ".tape-drawing",
     "haul": ".haul-lines",
@@ -25,6 +25,13 @@ VIEWS = {
     "section/bed/branchy/history": ".history-list .small-section",
     "/gardens": ".garden-new",
     "/sign-in": ".door-form",
+}
+LAID = {"places": [{"x_m": 5.0, "y_m": 4.0, "turn_deg": 10.0}]}
+GROUND = {
+    "corners_m": [[0, 0], [12, 0], [12, 8], [0, 8]],
+    "fixed": [{"kind": "tree", "name": "Pear", "at_m": [9, 6]}],
+    "courses": [{"material": "wood_chips", "thickness_m": 0.05}],
+    "spots": [{"at_m": [0, 0], "height_m": 0.3}, {"at_m": [12, 0], "height_m": 0.2}, {"at_m": [6, 8], "height_m": 0}],
 }
 OWN = [{"key": "own_compost", "like": "compost", "name": "Heap compost", "bulk_density_kg_m3": 640}]
 
@@ -51,19 +58,24 @@ def violations(app: Page) -> list[str]:
 @pytest.mark.parametrize("scheme", ["light", "dark"])
 @pytest.mark.parametrize("view", VIEWS)
 def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: str, scheme: Any) -> None:
-    garden = keep(gardener, BRANCHY, materials=OWN)
+    garden = keep(gardener, BRANCHY | LAID, materials=OWN, ground=GROUND)
     app.emulate_media(color_scheme=scheme)
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()
     if view == "section/bed/branchy":
         app.locator(".layer-card", has_text="Branches").locator(".layer-name").click()
         app.get_by_role("button", name="More measures").click()
+    if view == "plot":
+        app.locator(".bed-on-plot").click()
+        app.get_by_text("its place").click()
+    if view == "new":
+        app.get_by_role("radio", name="Corners as measured").click()
     assert violations(app) == []
 
 
 @pytest.mark.parametrize("view", VIEWS)
 def test_nothing_runs_off_a_phone(app: Page, home: str, gardener: User, view: str) -> None:
-    garden = keep(gardener, BRANCHY, zoo.bed(name="Plain"), materials=OWN)
+    garden = keep(gardener, BRANCHY | LAID, zoo.bed(name="Plain"), materials=OWN, ground=GROUND)
     app.set_viewport_size({"width": 390, "height": 844})
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()

@@ -1,5 +1,6 @@
 import { api, Refused, type Place, type Plot, type PlotFigures } from "../api/client";
 import type { BedSession } from "../section/session";
+import * as drafts from "./plotDrafts";
 
 export type PlotState = {
   plot: Plot;
@@ -40,6 +41,11 @@ export class PlotSession {
     this.revision = revision;
     this.onKept = onKept;
     this.state = { plot, places: {}, figures: null, problem: null, save: { state: "kept" } };
+    const waiting = drafts.read(gardenId);
+    if (waiting?.revision === revision) {
+      this.update({ plot: waiting.plot, save: { state: "unsaved" } });
+      this.saveSoon(SAVE_AFTER_MS);
+    }
     void this.work();
   }
 
@@ -55,6 +61,7 @@ export class PlotSession {
     const plot = change(this.state.plot);
     if (plot === this.state.plot) return;
     this.update({ plot, save: this.own.state === "changed" ? this.own : { state: "unsaved" } });
+    drafts.keep(this.gardenId, { revision: this.revision, plot });
     this.saveSoon(SAVE_AFTER_MS);
     void this.work();
   }
@@ -121,6 +128,8 @@ export class PlotSession {
     try {
       const kept = await api.savePlot(this.gardenId, this.revision, plot);
       this.revision = kept.plot_revision;
+      if (this.state.plot === plot) drafts.forget(this.gardenId);
+      else drafts.keep(this.gardenId, { revision: this.revision, plot: this.state.plot });
       this.onKept(plot, kept.plot_revision);
       this.update({ save: { state: this.state.plot === plot ? "kept" : "unsaved" } });
     } catch (error) {
