@@ -13,11 +13,10 @@ from hypothesis import strategies as st
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.shapes.hollow import Hollow, ShapeProblem
+from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.mound import Shells
 from nolbet_core.shapes.round import ellipse_perimeter
 from nolbet_core.shapes.spiral import HerbSpiral
-from nolbet_core.shapes.survey import corners_from_sides
 from nolbet_core.shapes.vessel import Vessel
 from tests.core import zoo
 from tests.core.ask import bed_of
@@ -404,25 +403,3 @@ def test_sheets_in_and_under_every_form() -> None:
     skirted = [{"material": "weed_mat", "skirt_m": 0.5}]
     crates = {"key": "c", "shape": shape("crates"), "layers": skirted}
     assert bed_of(crates).layers[0].sheet_area_m2 == pytest.approx(1.44 + (2.8 * 1.8 - 1.8 * 0.8))
-
-
-def test_corners_from_sides_and_diagonals() -> None:
-    corners = corners_from_sides([4, 3, 4, 3], [5])
-    assert [pytest.approx(corner) for corner in corners] == [(0, 0), (4, 0), (4, 3), (0, 3)]
-    with pytest.raises(ShapeProblem, match=r"corners 1, 2 and 3 don't close: side 2–3 is 3 m .* between 4 and 12 m"):
-        corners_from_sides([4, 3, 4, 3], [8])
-    with pytest.raises(ShapeProblem, match="4 sides need 1 diagonals"):
-        corners_from_sides([4, 3, 4, 3], [])
-
-
-@given(st.lists(st.tuples(st.floats(1, 3), st.floats(0.3, 1)), min_size=3, max_size=8))
-def test_a_measured_fan_comes_out_as_it_was(spokes: list[tuple[float, float]]) -> None:
-    turn, points = 0.0, [(0.0, 0.0)]
-    for reach, angle in spokes:
-        points.append((reach * math.cos(turn), reach * math.sin(turn)))
-        turn += angle / 3
-    sides = [math.dist(points[i], points[(i + 1) % len(points)]) for i in range(len(points))]
-    diagonals = [math.dist(points[0], points[i]) for i in range(2, len(points) - 1)]
-    found = corners_from_sides(sides, diagonals)
-    for one, two in zip(found, points, strict=True):
-        assert one == pytest.approx(two, abs=1e-6)

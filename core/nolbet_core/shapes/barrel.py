@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shapes.hollow import Hollow, Ring, ShapeProblem
-from nolbet_core.shapes.invert import invert_rising
+from nolbet_core.shapes.invert import standing_height
 from nolbet_core.shapes.outline import Span, left_between
 from nolbet_core.shapes.vessel import Measured, Vessel
 
@@ -46,11 +46,7 @@ class BarrelHollow:
 
     def height_for_volume(self, base_m: float, volume_m3: float) -> float:
         """Height [m] at which a volume [m3] poured in from a base height [m] stands."""
-        wanted = self._volume_to(base_m) + volume_m3
-        over = wanted - self._volume_to(self.rim_m)
-        if over >= 0:
-            return self.rim_m + over / self.area_at(self.rim_m)
-        return invert_rising(self._volume_to, 0.0, self.rim_m, wanted)
+        return standing_height(self._volume_to, self.rim_m, self.area_at(self.rim_m), base_m, volume_m3)
 
     def _volume_to(self, height_m: float) -> float:
         radius, rim = self.radius_m, self.rim_m

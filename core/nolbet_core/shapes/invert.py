@@ -36,3 +36,17 @@ def invert_rising(rising: Callable[[float], float], low: float, high: float, wan
             at_high = at_high / 2 if side < 0 else at_high
             side = -1
     return (low + high) / 2
+
+
+def standing_height(
+    volume_to: Callable[[float], float], rim_m: float, rim_m2: float, base_m: float, volume_m3: float
+) -> float:
+    """Height [m] at which a volume [m3] poured in from a base height [m] stands; over the rim on the rim's area.
+
+    volume_to: volume under a height [m3], rising up to the rim. rim_m: height of the rim [m]. rim_m2: its area [m2].
+    """
+    wanted = volume_to(base_m) + volume_m3
+    over = wanted - volume_to(rim_m)
+    if over >= 0:
+        return rim_m + over / rim_m2
+    return invert_rising(volume_to, 0.0, rim_m, wanted)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from nolbet_core.shapes.invert import invert_rising
+from nolbet_core.shapes.invert import standing_height
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,11 +50,7 @@ class Prismatoid:
         """Height [m] at which a volume [m3] poured in from a base height [m] stands."""
         if self.is_straight:
             return base_m + volume_m3 / self.floor_m2
-        wanted = self._volume_to(base_m) + volume_m3
-        over = wanted - self._volume_to(self.rim_m)
-        if over >= 0:
-            return self.rim_m + over / self.rim_m2
-        return invert_rising(self._volume_to, 0.0, self.rim_m, wanted)
+        return standing_height(self._volume_to, self.rim_m, self.rim_m2, base_m, volume_m3)
 
     @property
     def _slopes(self) -> tuple[float, float]:

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from nolbet_core.shapes.hollow import LEAST_INSIDE_M, Point, Ring, ShapeProblem
-from nolbet_core.shapes.invert import invert_rising
+from nolbet_core.shapes.invert import invert_rising, standing_height
 from nolbet_core.shapes.outline import Span, ring_centroid, ring_perimeter
 from nolbet_core.shapes.quadrature import Floats, integral
 from nolbet_core.shapes.vessel import Form, Vessel
@@ -141,11 +141,8 @@ class SpiralHollow:
 
     def height_for_volume(self, base_m: float, volume_m3: float) -> float:
         """Height [m] at which a volume [m3] laid level from a base height [m] stands."""
-        wanted = self._volume_to(base_m) + volume_m3
-        over = wanted - self._volume_to(self.rim_m)
-        if over >= 0:
-            return self.rim_m + over / self.run.swept_m2(self.run.radius_m, 0.0)
-        return invert_rising(self._volume_to, 0.0, self.rim_m, wanted)
+        whole_m2 = self.run.swept_m2(self.run.radius_m, 0.0)
+        return standing_height(self._volume_to, self.rim_m, whole_m2, base_m, volume_m3)
 
     def _volume_to(self, height_m: float) -> float:
         """Volume under the surface and under a level [m3]: the lesser of both heights over the swept area."""
