@@ -188,6 +188,9 @@ def test_sizing_from_boards_a_liner_and_pots(app: Page, home: str, gardener: Use
     app.get_by_label("One bag holds").fill("40 L")
     # 34.8 L placed in a tub of 40 to 55 cm across
     expect(app.locator(".bags-answer")).to_contain_text("23 cm deep")
+    app.get_by_role("button", name="loose").click()
+    app.get_by_label("Loose volume").fill("0.04 m3")
+    expect(app.locator(".bags-answer")).to_contain_text("23 cm deep")
     app.get_by_role("button", name="Boards").click()
     for label, text in (("Boards, one course", "4"), ("One is long", "2.4 m"), ("and thick", "38 mm"),
                         ("Bed wide, outside", "1.2 m")):  # fmt: skip

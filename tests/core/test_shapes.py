@@ -109,6 +109,13 @@ def test_a_keyhole_is_a_disc_less_path_and_basket() -> None:
     assert keyhole.centroid_m[0] - 1.1 == pytest.approx(cut.centroid.x, rel=1e-5)
 
 
+def test_a_path_inside_a_bed_saves_fill() -> None:
+    figures = bed_of({"key": "k", "shape": shape("keyhole"), "layers": []})
+    round_bed = bed_of({"key": "c", "shape": shape("circle", diameter_m=2.2, depth_m=0.6), "layers": []})
+    assert figures.path_saves_m3 == pytest.approx(round_bed.fill_volume_m3 - figures.fill_volume_m3)
+    assert round_bed.path_saves_m3 == 0
+
+
 def test_round_an_ellipse() -> None:
     steps = 200_000
     turns = [(i + 0.5) * 2 * math.pi / steps for i in range(steps)]

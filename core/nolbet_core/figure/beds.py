@@ -9,6 +9,7 @@ from nolbet_core.figure.figures import BedFigures, LayerFigures, SpiralFigures
 from nolbet_core.figure.judged import judged_bed
 from nolbet_core.findings.pattern import View
 from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
@@ -81,6 +82,7 @@ def bed_figures(view: View) -> BedFigures:
         plan=plan_figures(vessel),
         spiral=_spiral(vessel),
         spoil_m3=spoil_volume(inside_m3) if vessel.form == "trench" else 0.0,
+        path_saves_m3=inside.path_m2 * line_m if isinstance(inside, Keyhole) else 0.0,
         layers=layers,
         over_m=filled.over_m,
         over_m3=filled.over_m3,

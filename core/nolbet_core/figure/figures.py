@@ -101,7 +101,10 @@ class SpiralFigures:
 
 @dataclass(frozen=True, slots=True)
 class BedFigures:
-    """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose."""
+    """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
+
+    path_saves_m3: fill that a path and a basket inside the bed save.
+    """
 
     key: str
     name: str
@@ -121,6 +124,7 @@ class BedFigures:
     plan: PlanFigures
     spiral: SpiralFigures | None
     spoil_m3: float
+    path_saves_m3: float
     layers: list[LayerFigures]
     over_m: float
     over_m3: float

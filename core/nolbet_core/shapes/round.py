@@ -191,6 +191,11 @@ class Keyhole:
         path = self._strip(self.diameter_m / 2) - self._strip(self.basket_diameter_m / 2)
         return math.pi * (self.diameter_m**2 - self.basket_diameter_m**2) / 4 - path
 
+    @property
+    def path_m2(self) -> float:
+        """What path and basket take of the disc [m2]."""
+        return math.pi * self.diameter_m**2 / 4 - self.area_m2
+
     def _strip(self, radius_m: float) -> float:
         """Area of the path from the middle of a disc to its edge [m2]."""
         half = self.path_width_m / 2

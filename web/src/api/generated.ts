@@ -955,6 +955,8 @@ export interface components {
         /**
          * BedFigures
          * @description Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
+         *
+         *     path_saves_m3: fill that a path and a basket inside the bed save.
          */
         BedFigures: {
             /** C To N */
@@ -999,6 +1001,8 @@ export interface components {
             over_m: number;
             /** Over M3 */
             over_m3: number;
+            /** Path Saves M3 */
+            path_saves_m3: number;
             /** Placed M3 */
             placed_m3: number;
             plan: components["schemas"]["PlanFigures"];

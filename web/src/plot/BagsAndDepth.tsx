@@ -9,6 +9,11 @@ import { MaterialFinder } from "../shelf/MaterialFinder";
 
 type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material> };
 type Asked = "depth" | "area" | "bed";
+type Sold = "bags" | "loose";
+const SOLD = [
+  ["bags", "in bags"],
+  ["loose", "loose"],
+] as const;
 const ASKED = [
   ["depth", "How deep?"],
   ["area", "How much area?"],
@@ -22,22 +27,22 @@ export function BagsAndDepth({ garden, materials }: Props) {
   const ft = units === "ft_in";
   const [material, setMaterial] = useState<Material | null>(materials.get("compost") ?? null);
   const [asked, setAsked] = useState<Asked>("depth");
+  const [sold, setSold] = useState<Sold>("bags");
   const [bags, setBags] = useState<number>();
   const [bag_m3, setBag] = useState<number>();
+  const [loose_m3, setLoose] = useState<number>();
   const [over_m, setOver] = useState<number[]>();
   const [depth_m, setDepth] = useState<number>();
   const [bedKey, setBedKey] = useState(garden.beds[0]?.key ?? "");
   const bed = garden.beds.find(({ key }) => key === bedKey)?.bed;
   const given = { depth: { over_m }, area: { depth_m }, bed: { bed } }[asked];
-  const ready = material && bags && bag_m3 && { depth: over_m, area: depth_m, bed }[asked];
+  const amount = sold === "bags" ? { bags, bag_m3 } : { volume_m3: loose_m3 };
+  const ready =
+    material && (sold === "bags" ? bags && bag_m3 : loose_m3) && { depth: over_m, area: depth_m, bed }[asked];
   const answer = useQuery({
-    queryKey: ["spread", gardenId, material?.key, bags, bag_m3, asked, given],
+    queryKey: ["spread", gardenId, material?.key, amount, asked, given],
     queryFn: ({ signal }) =>
-      api.spread(
-        gardenId,
-        { material: material?.key ?? "", bags: bags ?? 0, bag_m3: bag_m3 ?? 0, ...given },
-        signal,
-      ),
+      api.spread(gardenId, { material: material?.key ?? "", ...amount, ...given }, signal),
     enabled: Boolean(ready),
   });
   return (
@@ -50,26 +55,40 @@ export function BagsAndDepth({ garden, materials }: Props) {
         onChoose={setMaterial}
         suits={(each) => !each.is_sheet}
       />
-      <div className="bags-row">
+      <Choice label="Bought" options={SOLD} value={sold} onChoose={setSold} />
+      {sold === "bags" ? (
+        <div className="bags-row">
+          <MeasureField
+            label="Bags"
+            limit="count"
+            width="90px"
+            eager
+            shown=""
+            placeholder="10"
+            onMeaning={({ values: [v] }) => setBags(v)}
+          />
+          <MeasureField
+            label="One bag holds"
+            limit="bag"
+            width="150px"
+            eager
+            shown=""
+            placeholder={ft ? "1.5 cu ft" : "40 L"}
+            onMeaning={({ values: [v] }) => setBag(v)}
+          />
+        </div>
+      ) : (
         <MeasureField
-          label="Bags"
-          limit="count"
-          width="90px"
-          eager
-          shown=""
-          placeholder="10"
-          onMeaning={({ values: [v] }) => setBags(v)}
-        />
-        <MeasureField
-          label="One bag holds"
-          limit="bag"
+          key="loose"
+          label="Loose volume"
+          limit="bulk"
           width="150px"
           eager
           shown=""
-          placeholder={ft ? "1.5 cu ft" : "40 L"}
-          onMeaning={({ values: [v] }) => setBag(v)}
+          placeholder={ft ? "2 yd" : "1.5 m3"}
+          onMeaning={({ values: [v] }) => setLoose(v)}
         />
-      </div>
+      )}
       {asked === "bed" && (
         <label>
           <span className="measure-label">Into the empty bed</span>
@@ -133,7 +152,7 @@ export function BagsAndDepth({ garden, materials }: Props) {
         ) : answer.error instanceof Refused ? (
           answer.error.problem.detail
         ) : (
-          "Type bags, what one holds, and the " + { depth: "area.", area: "depth.", bed: "bed." }[asked]
+          `Type ${sold === "bags" ? "bags, what one holds," : "the volume"} and the ${asked === "depth" ? "area" : asked === "area" ? "depth" : "bed"}.`
         )}
       </p>
     </div>

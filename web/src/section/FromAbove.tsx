@@ -87,6 +87,16 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
             of face.
           </>
         )}
+        {figures.path_saves_m3 > 0 && (
+          <>
+            {" "}
+            Path and basket save{" "}
+            <b>
+              <Quantity kind="volume" value={figures.path_saves_m3} />
+            </b>{" "}
+            of fill.
+          </>
+        )}
         {figures.spoil_m3 > 0 && (
           <Spoil gardenId={gardenId} spoil_m3={figures.spoil_m3} count={figures.count} />
         )}
