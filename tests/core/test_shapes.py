@@ -109,6 +109,17 @@ def test_a_keyhole_is_a_disc_less_path_and_basket() -> None:
     assert keyhole.centroid_m[0] - 1.1 == pytest.approx(cut.centroid.x, rel=1e-5)
 
 
+@pytest.mark.parametrize("kind", KINDS)
+def test_walls_take_ground_only_where_there_are_walls(kind: str) -> None:
+    bare = built(kind)
+    if kind == "herb_spiral":
+        assert bare.wall_loss_share == pytest.approx(1 - bare.top_area_m2 / bare.footprint_m2)
+        return
+    assert bare.wall_loss_share == pytest.approx(0, abs=1e-12)
+    if kind in WALLED:
+        assert 0.02 < built(kind, {"wall_m": 0.03}).wall_loss_share < 0.5
+
+
 def test_a_path_inside_a_bed_saves_fill() -> None:
     figures = bed_of({"key": "k", "shape": shape("keyhole"), "layers": []})
     round_bed = bed_of({"key": "c", "shape": shape("circle", diameter_m=2.2, depth_m=0.6), "layers": []})

@@ -112,7 +112,7 @@ def plot_figures(
         ground_m2=laid.site.ground.area,
         beds_m2=footprint_m2,
         growing_m2=growing_m2,
-        walls_m2=max(footprint_m2 - growing_m2, 0.0),
+        walls_m2=sum(each.vessel.footprint_m2 * each.vessel.wall_loss_share for each in laid.placed),
         path_m2=laid.path_m2,
         placed=[_placed(each, surface) for each in laid.placed],
         aisles=[_aisle(each) for each in laid.aisles if not each.between_pots],

@@ -261,6 +261,11 @@ class HerbSpiral(Vessel):
         return self.hollow.run.swept_m2(self.hollow.run.radius_m, 0.0)
 
     @property
+    def wall_loss_share(self) -> float:
+        """Share of the ground that the wall takes from the band [0-1]."""
+        return 1 - self.top_area_m2 / self.footprint_m2
+
+    @property
     def wall_face_m2(self) -> float:
         """Face of the wall [m2]: its height along the run, which rises evenly."""
         return self.hollow.run.length_m * (self.hollow.outer_height_m + self.hollow.centre_height_m) / 2

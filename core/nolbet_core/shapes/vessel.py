@@ -54,7 +54,7 @@ class Vessel(ABC):
     @property
     def wall_loss_share(self) -> float:
         """Share of the footprint that the walls take from growing [0-1]."""
-        return max(1 - self.top_area_m2 / self.footprint_m2, 0.0)
+        return max(1 - self.inside.area_m2 / self.footprint_m2, 0.0)
 
     def height_of(self, level_m: float) -> float:
         """Height above the floor [m] of the highest point that a layer reaching up to a level [m] has."""

@@ -31,7 +31,7 @@ type Props = {
   bedPath: (key: string) => string;
 };
 
-const CARD_WIDTH = 250;
+const CARD_WIDTH = 228;
 const CARD_HEIGHT = 120;
 const MOST_HEIGHT = 620;
 

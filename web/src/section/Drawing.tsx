@@ -228,8 +228,9 @@ const LEAST_WALL = 5;
 
 /** A wall cut through; a thin one is drawn as thick as can be seen. */
 function Wall({ points }: { points: readonly Point[] }) {
-  const [inner, outer] = [points[0]?.[0] ?? 0, points[1]?.[0] ?? 0];
-  const thick = points.length > 4 ? LEAST_WALL : Math.abs(outer - inner);
+  const [first, second, last] = [points[0], points[1], points.at(-1)];
+  const across = points.length > 4 ? last : second;
+  const thick = first && across ? Math.hypot(across[0] - first[0], across[1] - first[1]) : 0;
   return (
     <path
       className="drawing-wall"
