@@ -95,6 +95,27 @@ def test_a_move_is_a_step_of_the_beds_own_history(app: Page, home: str, gardener
     expect(app.get_by_label("Along", exact=True)).to_have_value("3 m")
 
 
+def test_moves_and_changes_of_the_ground_are_undone_in_turn(app: Page, home: str, gardener: User) -> None:
+    garden = keep(gardener, ONE, ground=GROUND)
+    open_plot(app, home, garden)
+    app.locator('[data-bed="one 0"]').focus()
+    app.keyboard.press("Shift+ArrowUp")
+    expect(app.get_by_label("Up", exact=True)).to_have_value("3.5 m")
+    add_course(app, "wood chips")
+    app.locator('[data-bed="one 0"]').focus()
+    app.keyboard.press("Control+z")
+    expect(app.get_by_label(re.compile("^Thickness of Wood chips"))).to_have_count(0)
+    expect(app.get_by_label("Up", exact=True)).to_have_value("3.5 m")
+    app.keyboard.press("Control+z")
+    expect(app.get_by_label("Up", exact=True)).to_have_value("3 m")
+    app.keyboard.press("Control+Shift+Z")
+    app.keyboard.press("Control+Shift+Z")
+    expect(app.get_by_label(re.compile("^Thickness of Wood chips"))).to_be_visible()
+    kept(app)
+    assert courses(garden) == ["wood_chips"]
+    assert Bed.objects.get(key="one").cut["places"][0]["y_m"] == 3.5
+
+
 def test_a_bed_is_turned_by_its_handle_taken_off_and_put_back(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, ONE, ground=GROUND)
     open_plot(app, home, garden)

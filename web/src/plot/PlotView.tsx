@@ -22,6 +22,7 @@ import { SmallSection, smallScale } from "./SmallSection";
 import { Things, type Placing } from "./Things";
 import { Unplaced } from "./Unplaced";
 import { usePlot } from "./usePlot";
+import { useUndoKeys } from "./useUndoKeys";
 import "./plot.css";
 import "./plot-sheet.css";
 
@@ -67,6 +68,7 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
   const [room, setRoom] = useState<RoomShown>(null);
   const [stage, size] = useSize<HTMLDivElement>();
   useSaveState(state.save);
+  useUndoKeys(work.undo, work.redo);
   const bed = chosen ? beds.find((each) => each.key === chosen.key) : undefined;
   const place = chosen ? work.placesOf(chosen.key)[chosen.index] : undefined;
   const show = useCallback((key: string) => setChosen({ key, index: 0 }), []);

@@ -14,6 +14,9 @@ export type PlotState = {
 /** How the plot is kept; like a bed, but a stale plot is looked at anew, since there is no draft of it to settle. */
 export type PlotSave = { state: "kept" | "saving" | "unsaved" | "offline" | "changed" };
 
+/** What undo takes back: a change of the ground, or a bed's move, which is a step of the bed's own history too. */
+type Step = { before: Plot; after: Plot } | { key: string; bed: BedSession };
+
 const SAVE_AFTER_MS = 600;
 const RETRY_MS = 3000;
 
@@ -24,6 +27,8 @@ export class PlotSession {
   private saveTimer = 0;
   private asking = false;
   private saving = false;
+  private past: Step[] = [];
+  private future: Step[] = [];
   private asked: readonly unknown[] = [];
   private beds = new Set<BedSession>();
   private own: PlotSave = { state: "kept" };
@@ -58,8 +63,45 @@ export class PlotSession {
 
   /** Change the ground, its things, courses or levels. */
   edit(change: (plot: Plot) => Plot): void {
-    const plot = change(this.state.plot);
-    if (plot === this.state.plot) return;
+    const before = this.state.plot;
+    const after = change(before);
+    if (after === before) return;
+    this.did({ before, after });
+    this.draw(after);
+  }
+
+  /** Remember that a bed was moved, so that undo finds it. */
+  didMove(key: string, bed: BedSession): void {
+    this.did({ key, bed });
+  }
+
+  undo(): void {
+    const step = this.past.pop();
+    if (!step) return;
+    this.future.push(step);
+    if ("bed" in step) this.bringBack(step, () => step.bed.undo());
+    else this.draw(step.before);
+  }
+
+  redo(): void {
+    const step = this.future.pop();
+    if (!step) return;
+    this.past.push(step);
+    if ("bed" in step) this.bringBack(step, () => step.bed.redo());
+    else this.draw(step.after);
+  }
+
+  private did(step: Step): void {
+    this.past.push(step);
+    this.future = [];
+  }
+
+  private bringBack({ key, bed }: { key: string; bed: BedSession }, move: () => void): void {
+    move();
+    this.move(key, bed.snapshot().bed.places ?? []);
+  }
+
+  private draw(plot: Plot): void {
     this.update({ plot, save: this.own.state === "changed" ? this.own : { state: "unsaved" } });
     drafts.keep(this.gardenId, { revision: this.revision, plot });
     this.saveSoon(SAVE_AFTER_MS);

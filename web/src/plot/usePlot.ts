@@ -12,6 +12,8 @@ export type PlotWork = {
   /** Put one of the beds somewhere. */
   put: (key: string, index: number, place: Place | ((now: Place) => Place)) => void;
   takeOff: (key: string, index: number) => void;
+  undo: () => void;
+  redo: () => void;
   /** Change a bed itself, by its own session. */
   editBed: (key: string, change: (bed: Bed) => Bed) => void;
 };
@@ -54,6 +56,7 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
       const changed = change(bed.snapshot().bed);
       session.move(key, changed.places ?? []);
       session.followBed(bed);
+      session.didMove(key, bed);
       bed.edit(changed, null);
     },
     [garden, session, queries],
@@ -66,6 +69,8 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
   return {
     state,
     placesOf,
+    undo: useCallback(() => session.undo(), [session]),
+    redo: useCallback(() => session.redo(), [session]),
     edit: useCallback((next) => session.edit(next), [session]),
     editBed,
     put: useCallback((key, index, place) => change(key, at(index, place)), [change]),
