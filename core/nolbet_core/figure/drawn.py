@@ -10,12 +10,12 @@ from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.vessel import Vessel
 
 DRAWN_DIGITS = 5
-Drawn = list[tuple[float, float]]
+Drawn = tuple[tuple[float, float], ...]
 
 
 def drawn_ring(ring: Iterable[Point]) -> Drawn:
     """An outline [m, m] as it is drawn."""
-    return [(round(x, DRAWN_DIGITS), round(y, DRAWN_DIGITS)) for x, y in ring]
+    return tuple([(round(x, DRAWN_DIGITS), round(y, DRAWN_DIGITS)) for x, y in ring])
 
 
 def drawn_rings(rings: Sequence[Ring]) -> list[Drawn]:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 Level = Literal["stop", "caution", "advice", "note"]
-Line = list[tuple[float, float]]
+Line = tuple[tuple[float, float], ...]
 """Points to draw [m, m]."""
 
 
