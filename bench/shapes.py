@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from functools import partial
 from typing import Any
 
 from bench.api import EIGHT_LAYERS, kept_garden
@@ -38,7 +39,7 @@ def measure_shapes() -> list[Measure]:
         compare(
             f"api_figure_{kind}_to_box",
             SLOW_LIMIT if kind in SLOW else LIMIT,
-            lambda body=body: post(body),  # type: ignore[misc]  # bound as it is now
+            partial(post, body),
             lambda: post(bodies["box"]),
             ROUNDS,
         )

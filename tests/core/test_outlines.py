@@ -103,6 +103,12 @@ def test_a_keyholes_wall_follows_path_and_basket() -> None:
     assert inside.exterior.distance(outside.exterior) == pytest.approx(0.05, abs=1e-3)
 
 
+def test_a_path_that_its_walls_fill_is_named_as_that() -> None:
+    with pytest.raises(ShapeProblem, match=r"a path of 0\.45 m leaves nothing between two walls of 0\.25 m") as refused:
+        OUTLINES["keyhole"].moved(0.25)
+    assert refused.value.key == "path_width_m"
+
+
 @given(st.floats(0.3, 5), st.floats(0.3, 5), st.floats(-0.1, 0.3))
 def test_out_and_back_again_is_where_it_was(length: float, width: float, out_m: float) -> None:
     shapes: list[Outline] = [

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from nolbet_core.shapes.hollow import Point, Ring, ShapeProblem
+from nolbet_core.shapes.hollow import LEAST_INSIDE_M, Point, Ring, ShapeProblem
 from nolbet_core.shapes.outline import ARC_STEPS, Span, arc, left_between, middle_span
 
 
@@ -233,8 +233,11 @@ class Keyhole:
     def moved(self, out_m: float) -> Keyhole:
         """The keyhole with its edges moved outwards [m], into path and basket too. Raises ShapeProblem."""
         diameter_m = left_between("diameter_m", self.diameter_m, out_m)
-        basket_m = left_between("basket_diameter_m", self.basket_diameter_m, -out_m)
-        return Keyhole(diameter_m, left_between("path_width_m", self.path_width_m, -out_m), basket_m)
+        path_m, basket_m = self.path_width_m - 2 * out_m, self.basket_diameter_m - 2 * out_m
+        if path_m < LEAST_INSIDE_M:
+            said = f"a path of {self.path_width_m:g} m leaves nothing between two walls of {out_m:g} m"
+            raise ShapeProblem("path_width_m", said)
+        return Keyhole(diameter_m, path_m, basket_m)
 
     def rings(self) -> tuple[Ring, ...]:
         """Corners that stand for it [m], the path coming in from the right."""

@@ -128,13 +128,16 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
               ×
             </button>
             <details className="plot-points">
-              <summary>{thing.line_m ? `${thing.line_m.length} points` : "its place"}</summary>
+              <summary>
+                {thing.line_m ? `its ${thing.line_m.length} points, along and up` : "its place, along and up"}
+              </summary>
               {(thing.line_m ?? [thing.at_m ?? [0, 0]]).map((point, corner) => (
                 <div className="corner-row" key={corner}>
                   {([0, 1] as const).map((axis) => (
                     <MeasureField
                       key={axis}
-                      label={axis ? "Up" : "Along"}
+                      label={`${thing.name ?? NAMES[thing.kind]} ${corner + 1}, ${axis ? "up" : "along"}`}
+                      hideLabel
                       limit="place"
                       width="96px"
                       shown={typedLength(point[axis] ?? 0, units)}
