@@ -6,6 +6,7 @@ from ninja import NinjaAPI
 from ninja.security import SessionAuth
 
 from nolbet.account.router import router as account_router
+from nolbet.figure.forecast import router as forecast_router
 from nolbet.figure.plot import router as plot_router
 from nolbet.figure.router import router as figure_router
 from nolbet.figure.sizing import router as sizing_router
@@ -24,6 +25,7 @@ api.add_router("/gardens", files_router)
 api.add_router("/gardens", gardens_router)
 api.add_router("/gardens", beds_router)
 api.add_router("/gardens", figure_router)
+api.add_router("/gardens", forecast_router)
 api.add_router("/gardens", plot_router)
 api.add_router("/gardens", sizing_router)
 api.add_router("/gardens", haul_router)

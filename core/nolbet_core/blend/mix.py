@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from nolbet_core.shelf.material import Grain, Material, Property
+from nolbet_core.shelf.material import Grain, Material, PartShare, Property
 
 FALL_IN = 0.5
 """Share of the room between coarse grains that fines fall into on mixing (estimate; a bucket test replaces it)."""
@@ -64,6 +64,10 @@ def blend(key: str, name: str, parts: Sequence[Part]) -> Mix:
         "moisture": (1 - dry / moist if moist else 0.0, "share of moist mass"),
         "loose_factor": (loose_factor, "loose volume per placed volume"),
     }
+    held = _held(parts, total, made / loose_factor)
+    for element in ("carbon", "nitrogen"):
+        mass = sum(each.dry_density_kg_m3 * getattr(each.material, element) for each in held)
+        figures[element] = (mass * made / loose_factor / dry if dry else 0.0, "share of dry mass")
     traits = frozenset[str]().union(*(part.material.traits for part in parts))
     material = Material(
         key,
@@ -73,8 +77,22 @@ def blend(key: str, name: str, parts: Sequence[Part]) -> Mix:
         (),
         traits,
         {figure: Property(value, unit, value, value, SOURCE) for figure, (value, unit) in figures.items()},
+        parts=held,
     )
     recipe: dict[str, float] = {}
     for part in parts:
         recipe[part.material.key] = recipe.get(part.material.key, 0.0) + part.parts / made
     return Mix(material, recipe)
+
+
+def _held(parts: Sequence[Part], total: float, placed: float) -> tuple[PartShare, ...]:
+    """The plain materials in a placed volume that parts (loose, `total` in all) make, mixes among them broken down."""
+    held: list[PartShare] = []
+    for part in parts:
+        material, share = part.material, part.parts / total
+        in_part = part.parts / material.loose_factor / placed
+        within = material.parts or (PartShare(material, 1.0, material.dry_density_kg_m3),)
+        held += [
+            PartShare(each.material, share * each.volume_share, in_part * each.dry_density_kg_m3) for each in within
+        ]
+    return tuple(held)

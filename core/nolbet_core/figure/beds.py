@@ -4,17 +4,27 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
+from nolbet_core.climate.year import spring_months
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures
-from nolbet_core.figure.figures import BedFigures, LayerFigures, SpiralFigures
+from nolbet_core.figure.figures import (
+    BedFigures,
+    LayerFigures,
+    ReadyFigures,
+    ScatteredFigures,
+    SowingFigures,
+    SpiralFigures,
+)
 from nolbet_core.figure.judged import judged_bed
 from nolbet_core.findings.pattern import View
+from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.planting.roots import LEAST_DEPTH_M
 from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, fill_bed
-from nolbet_core.stack.layers import Asked, Bulk, By, Infill, Sheet, Standing
+from nolbet_core.stack.layers import Amendment, Asked, Bulk, By, Infill, Sheet, Standing
 from nolbet_core.stack.spoil import spoil_volume
 
 DEFAULT_LAP_M = 0.15
@@ -35,10 +45,18 @@ def _asked(layer: Layer, materials: Mapping[str, Material]) -> Asked:
             layer.up_sides_m or 0.0,
             layer.skirt_m or 0.0,
             (layer.piece_m[0], layer.piece_m[1]) if layer.piece_m else None,
+            layer.roll_width_m,
+            layer.on_hand,
+            _scattered(layer, materials),
         )
     by, amount = _amount(layer)
     infill = Infill(materials[layer.infill.material], layer.infill.share) if layer.infill else None
-    return Bulk(material, by, amount, infill, layer.lifts or 1)
+    return Bulk(material, by, amount, infill, layer.lifts or 1, _scattered(layer, materials))
+
+
+def _scattered(layer: Layer, materials: Mapping[str, Material]) -> Amendment | None:
+    fed = layer.amendment
+    return Amendment(materials[fed.material], fed.mass_kg) if fed else None
 
 
 def _amount(layer: Layer) -> tuple[By, float]:
@@ -61,7 +79,7 @@ def bed_figures(view: View) -> BedFigures:
     bed, vessel, filled = view.bed, view.vessel, view.filled
     hollow, inside, outside = vessel.hollow, vessel.inside, vessel.outside
     line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
-    layers = [layer_figures(layer, vessel) for layer in filled.layers]
+    layers = [layer_figures(layer, vessel, season) for layer, season in zip(filled.layers, view.ledger, strict=True)]
     inside_m3 = hollow.volume_between(0.0, hollow.rim_m)
     return BedFigures(
         key=bed.key,
@@ -94,11 +112,21 @@ def bed_figures(view: View) -> BedFigures:
         mass_dry_kg=filled.mass_dry_kg,
         mass_moist_kg=filled.mass_moist_kg,
         mass_saturated_kg=filled.mass_saturated_kg,
-        c_to_n=None,
-        nitrogen_gap_kg=None,
-        surface_m=None,
+        c_to_n=carbon_to_nitrogen(filled.layers),
+        nitrogen_gap_kg=view.gap_kg,
+        root_zone_c_to_n=view.root_zone_c_to_n,
+        surface_m=view.surface_m,
+        spring_months=spring_months(view.built, view.year),
+        ready=ready_figures(view),
         findings=judged_bed(view),
     )
+
+
+def _scattered_figures(layer: Standing, lifts: int) -> ScatteredFigures | None:
+    fed = layer.asked.amendment
+    if fed is None:
+        return None
+    return ScatteredFigures(fed.material.key, fed.material.name, fed.mass_kg, fed.mass_kg / lifts)
 
 
 def _spiral(vessel: Vessel) -> SpiralFigures | None:
@@ -108,8 +136,24 @@ def _spiral(vessel: Vessel) -> SpiralFigures | None:
     return SpiralFigures(run_length_m=run.length_m, turns=run.turns, wall_face_m2=vessel.wall_face_m2)
 
 
-def layer_figures(layer: Standing, vessel: Vessel) -> LayerFigures:
-    """A standing layer in figures, as it lies in the bed."""
+def ready_figures(view: View) -> ReadyFigures:
+    """From when a bed can be sown, in figures."""
+    ready = view.ready
+    return ReadyFigures(
+        depth_m=ready.depth_m,
+        built_on=view.built,
+        waits=[wait.because for wait in ready.waits],
+        sowings=[
+            SowingFigures(each.roots, LEAST_DEPTH_M[each.roots], each.years, each.from_day, each.because)
+            for each in ready.sowings
+        ],
+        harvest_days=ready.harvest_days,
+        harvest_days_above=ready.harvest_days_above,
+    )
+
+
+def layer_figures(layer: Standing, vessel: Vessel, season: LayerNitrogen) -> LayerFigures:
+    """A standing layer in figures, as it lies in the bed. season: its first season's nitrogen."""
     lower_m, upper_m = layer.bottom_m, layer.top_m
     anchor, grip = vessel.anchor(lower_m, upper_m), vessel.grip(upper_m)
     lifts = layer.asked.lifts if isinstance(layer.asked, Bulk) else 1
@@ -142,4 +186,9 @@ def layer_figures(layer: Standing, vessel: Vessel) -> LayerFigures:
         grip=(round(grip[0], DRAWN_DIGITS), round(grip[1], DRAWN_DIGITS)),
         zones=drawn_rings(vessel.plan_zone(lower_m, upper_m)),
         run_m=vessel.zone(lower_m, upper_m) if isinstance(vessel, HerbSpiral) else None,
+        roll_m=layer.roll_m,
+        bare_m2=layer.bare_m2,
+        scattered=_scattered_figures(layer, lifts),
+        nitrogen_kg=season.net_kg + season.fed_kg,
+        contact=season.contact,
     )

@@ -7,6 +7,7 @@ Plain dataclasses: the core makes them by their types, so nothing has to be chec
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import date
 from decimal import Decimal
 from typing import Annotated, Literal
 
@@ -15,10 +16,21 @@ from pydantic import PlainSerializer
 from nolbet_core.figure.found import FindingFigures, Line
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.fields import written_unit_price
+from nolbet_core.planting.roots import Roots
 
 MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
 
 UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
+
+
+@dataclass(frozen=True, slots=True)
+class ScatteredFigures:
+    """A meal scattered on a layer: all of it, and for each lift."""
+
+    material: str
+    name: str
+    mass_kg: float
+    lift_kg: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,7 +39,9 @@ class LayerFigures:
 
     bottom_m, top_m: heights above the floor, in a mound those of its highest point. thickness_m: as laid, in a mound
     square to its surface. outlines: its cut to draw; anchor: where a line to its caption starts; grip: where its top
-    is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run.
+    is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run. roll_m: length off a
+    roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
+    negative) in the first season where it lies; contact: how much of that counts for plants.
     """
 
     material: str
@@ -58,6 +72,11 @@ class LayerFigures:
     grip: tuple[float, float]
     zones: list[Line]
     run_m: tuple[float, float] | None
+    roll_m: float | None
+    bare_m2: float
+    scattered: ScatteredFigures | None
+    nitrogen_kg: float
+    contact: float
 
 
 Form = Literal["vessel", "trench", "mound", "spiral", "flat"]
@@ -100,10 +119,38 @@ class SpiralFigures:
 
 
 @dataclass(frozen=True, slots=True)
+class SowingFigures:
+    """From when a class of crops can be sown: the day where it is known, and years until roots find their depth."""
+
+    roots: Roots
+    least_m: float
+    years: float | None
+    from_day: date | None
+    because: str
+
+
+@dataclass(frozen=True, slots=True)
+class ReadyFigures:
+    """From when what may be sown. depth_m: rootable at once. waits: why not sooner. built_on: the day reckoned from.
+
+    harvest_days, harvest_days_above: to the first harvest after raw manure, of what touches soil and what doesn't.
+    """
+
+    depth_m: float
+    built_on: date | None
+    waits: list[str]
+    sowings: list[SowingFigures]
+    harvest_days: int | None
+    harvest_days_above: int | None
+
+
+@dataclass(frozen=True, slots=True)
 class BedFigures:
     """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
 
-    path_saves_m3: fill that a path and a basket inside the bed save.
+    path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
+    top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. ready: from when
+    what may be sown.
     """
 
     key: str
@@ -137,8 +184,11 @@ class BedFigures:
     mass_moist_kg: float
     mass_saturated_kg: float
     c_to_n: float | None
-    nitrogen_gap_kg: float | None
-    surface_m: list[float] | None
+    nitrogen_gap_kg: float
+    root_zone_c_to_n: float | None
+    surface_m: list[float]
+    spring_months: list[int]
+    ready: ReadyFigures
     findings: list[FindingFigures]
 
 

@@ -22,7 +22,8 @@ class MendFigures:
 class FindingFigures:
     """A judgement: what is so, with the figure that shows it, why it matters, and what to do.
 
-    bought: whether it rests on what is bought, so that a bed's figures alone don't have it.
+    bought: whether it rests on what is bought, so that a bed's figures alone don't have it. sides: what each school
+    says, where they differ.
     """
 
     code: str
@@ -34,3 +35,4 @@ class FindingFigures:
     mend: MendFigures | None
     seen: str | None
     bought: bool
+    sides: list[str]

@@ -54,6 +54,7 @@ def finding_figures(bed: Bed, code: str, found: Found) -> FindingFigures:
         mend=mend,
         seen=seen,
         bought=code in BUYING_CODES,
+        sides=list(found.sides),
     )
 
 

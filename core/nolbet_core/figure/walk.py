@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from datetime import date
 
+from nolbet_core.climate.year import garden_year
 from nolbet_core.figure.beds import bed_figures, filled_bed
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures, supplier_of
 from nolbet_core.figure.figures import BedFigures, Figures
@@ -43,21 +45,26 @@ class _Figured:
     placed: tuple[PlacedBed, ...]
 
 
-def figure_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed") -> BedFigures:
+def figure_bed(
+    bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed", today: date | None = None
+) -> BedFigures:
     """Figures of one bed, needs and buying left out: what a draft asks for while a boundary is dragged.
 
-    garden: for the units that judgements are said in, and the ground. supplies: what layers may name. path: how the
-    bed is called in an error.
+    garden: for the units that judgements are said in, its year and the ground. supplies: what layers may name. path:
+    how the bed is called in an error. today: stands in for a day of filling that isn't given.
 
     Raises PlanProblem where the bed doesn't hold together.
     """
     check_bed(bed, supplies.materials, path)
-    return bed_figures(_viewed(bed, garden, _site(garden), supplies, path))
+    return bed_figures(viewed_bed(bed, garden, _site(garden), supplies, path, today))
 
 
-def figure_plan(plan: Plan, supplies: Supplies) -> Figures:
-    """Figures of a whole plan that has been checked: every bed, the plot, the needs of all, and the haul."""
-    figured, laid, needs = _beds_and_needs(plan, supplies)
+def figure_plan(plan: Plan, supplies: Supplies, today: date | None = None) -> Figures:
+    """Figures of a whole plan that has been checked: every bed, the plot, the needs of all, and the haul.
+
+    today: stands in for days of filling that aren't given.
+    """
+    figured, laid, needs = _beds_and_needs(plan, supplies, today)
     suppliers = [supplier_of(entry) for entry in plan.suppliers]
     chosen = chosen_haul(needs, suppliers)
     system = System(plan.garden.units)
@@ -99,7 +106,7 @@ def figure_plot(plan: Plan, supplies: Supplies) -> PlotFigures:
     for index, bed in enumerate(plan.beds):
         if not bed.places:
             continue
-        view = _viewed(bed, plan.garden, site, supplies, f"beds[{index}]")
+        view = viewed_bed(bed, plan.garden, site, supplies, f"beds[{index}]")
         own += found_in_place(view)
         placed += view.placed
     beds = {bed.key: bed for bed in plan.beds}
@@ -118,12 +125,14 @@ def figure_room(plan: Plan, length_m: float, width_m: float) -> RoomFigures:
     return room_figures(plot, [place for places in built for place in places], length_m, width_m)
 
 
-def _beds_and_needs(plan: Plan, supplies: Supplies) -> tuple[list[_Figured], Laid | None, tuple[Need, ...]]:
+def _beds_and_needs(
+    plan: Plan, supplies: Supplies, today: date | None = None
+) -> tuple[list[_Figured], Laid | None, tuple[Need, ...]]:
     figured: list[_Figured] = []
     sums = NeedSums()
     site = _site(plan.garden)
     for index, bed in enumerate(plan.beds):
-        view = _viewed(bed, plan.garden, site, supplies, f"beds[{index}]")
+        view = viewed_bed(bed, plan.garden, site, supplies, f"beds[{index}]", today)
         layers = view.filled.layers
         sums.add(bed.count, layers)
         figured.append(_Figured(bed, bed_figures(view), bought_keys(layers, supplies.mixes), view.placed))
@@ -175,7 +184,12 @@ def _site(garden: Garden) -> Site | None:
     return site_of(garden.plot) if garden.plot else None
 
 
-def _viewed(bed: Bed, garden: Garden, site: Site | None, supplies: Supplies, path: str) -> View:
+def viewed_bed(
+    bed: Bed, garden: Garden, site: Site | None, supplies: Supplies, path: str, today: date | None = None
+) -> View:
+    """A bed built and filled, as findings and forecasts look at it. path: how it is called in an error."""
     vessel = built_bed(bed, path)
     filled = filled_bed(bed, vessel, supplies.materials)
-    return View(bed, vessel, filled, System(garden.units), site, placed_beds(bed, vessel))
+    year = garden_year(garden.mean_temp_c, garden.last_frost, garden.first_frost, garden.latitude_deg, today)
+    placed = placed_beds(bed, vessel)
+    return View(bed, vessel, filled, System(garden.units), site, placed, year, garden.handful_kg)

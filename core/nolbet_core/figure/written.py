@@ -2,20 +2,28 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, get_args
 
 from pydantic import TypeAdapter
 
 from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.tally import TalliedFigures
 
-Written = BedFigures | Figures | PlotFigures | TalliedFigures
+Written = (
+    BedFigures
+    | ComparedFigures
+    | Figures
+    | ForecastFigures
+    | OfferedSchools
+    | PlotFigures
+    | SunkenFigures
+    | TalliedFigures
+)
 
 
-_ADAPTERS: dict[type, TypeAdapter[Any]] = {
-    kind: TypeAdapter(kind) for kind in (BedFigures, Figures, PlotFigures, TalliedFigures)
-}
+_ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in get_args(Written)}
 
 
 def written_json(figures: Written, indent: int | None = None) -> str:

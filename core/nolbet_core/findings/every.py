@@ -2,11 +2,22 @@
 
 from __future__ import annotations
 
+from nolbet_core.findings.between import AbruptInterface, FabricUnderMound, SheetBare
+from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RootZoneCarbon
 from nolbet_core.findings.fit import HeadspaceSmall, OverRim, TooWide
 from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
+from nolbet_core.findings.health import (
+    GroundUntested,
+    HerbicideCarryover,
+    NotFoodGrade,
+    RawManure,
+    TapeAndPrint,
+)
 from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWood, VoidsOpen
 from nolbet_core.findings.pattern import LEVELS, Finding, Found, View
 from nolbet_core.findings.safety import Dust
+from nolbet_core.findings.sinking import SinksMuch
+from nolbet_core.findings.wood import AllelopathicWood, HeavyLogs, RotproofWoodFill, SoftWoodAndAnts
 
 PLACE_FINDINGS: tuple[Finding, ...] = (BuriedServices(), NearHouse(), NearTree(), NotLevel())
 """Those that look at where the bed lies."""
@@ -17,11 +28,29 @@ BED_FINDINGS: tuple[Finding, ...] = (
     VoidsOpen(),
     SoilThinOverWood(),
     TooWide(),
+    NitrogenShort(),
+    Overfed(),
+    RootZoneCarbon(),
+    CompostShare(),
+    AllelopathicWood(),
+    RotproofWoodFill(),
+    SoftWoodAndAnts(),
+    RawManure(),
     LapSmall(),
+    SheetBare(),
+    FabricUnderMound(),
+    NotFoodGrade(),
+    SinksMuch(),
     HeadspaceSmall(),
     SteepSlope(),
     Trench(),
     *PLACE_FINDINGS,
+    AbruptInterface(),
+    TapeAndPrint(),
+    HeavyLogs(),
+    HerbicideCarryover(),
+    GroundUntested(),
+    PetsAndMeals(),
     Dust(),
 )
 

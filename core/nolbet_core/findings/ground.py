@@ -81,7 +81,7 @@ class BuriedServices(Finding):
         """Every trench; graver where a known service runs within a metre of it."""
         if view.vessel.form != "trench":
             return
-        near = _nearest(view, "service")
+        near = nearest(view, "service")
         if near is not None and near[0] < SERVICE_NEAR_M:
             yield Found(
                 "stop",
@@ -98,8 +98,8 @@ class BuriedServices(Finding):
         )
 
 
-def _nearest(view: View, kind: str) -> tuple[float, FixedThing] | None:
-    """The nearest fixed thing of a kind to any of the beds alike, with its distance [m]."""
+def nearest(view: View, kind: str) -> tuple[float, FixedThing] | None:
+    """The nearest fixed thing of a kind to any of the beds alike, with its distance [m]; None where none is known."""
     if view.site is None:
         return None
     found = [(bed.outline.distance(thing.outline), thing) for bed in view.placed for thing in view.site.of_kind(kind)]
@@ -117,7 +117,7 @@ class NearHouse(Finding):
 
     def look(self, view: View) -> Iterator[Found]:
         """A bed nearer than 15 cm to a house wall, or one with wood in it nearer than a metre."""
-        near = _nearest(view, "house")
+        near = nearest(view, "house")
         if near is None:
             return
         distance_m, house = near

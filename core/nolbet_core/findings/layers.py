@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from nolbet_core.findings.pattern import Finding, Found, Level, Mend, View, layers_with, with_thickness, written
 from nolbet_core.plan.bed import Infill, Layer
+from nolbet_core.planting.roots import LEAST_DEPTH_M
 from nolbet_core.quantities.show import show_length, show_volume
 from nolbet_core.stack.fill import surface_drop
 from nolbet_core.stack.layers import Sheet, Standing
@@ -66,7 +67,10 @@ class SoilThinOverWood(Finding):
     code = "soil_thin_over_wood"
 
     def look(self, view: View) -> Iterator[Found]:
-        """Less than 200 mm of soil over the highest wood that has soil over it at all; under 100 mm graver."""
+        """Less soil than 200 mm, or than the crop's roots want, over the highest wood that has any soil over it.
+
+        Under 100 mm, and under the crop's depth, it is graver.
+        """
         layers = view.filled.layers
         wood = next(
             (i for i in reversed(range(len(layers))) if _is_wood(layers[i]) and _soil_over(layers, i) > 0), None
@@ -74,19 +78,27 @@ class SoilThinOverWood(Finding):
         if wood is None:
             return
         soil_m = _soil_over(layers, wood)
-        if soil_m >= SOIL_ADVISED_M - TOLERANCE:
+        wanted_m = wanted_soil(view)
+        if soil_m >= wanted_m - TOLERANCE:
             return
-        level: Level = "advice" if soil_m >= SOIL_LEAST_M - TOLERANCE else "caution"
+        grave = soil_m < SOIL_LEAST_M - TOLERANCE or wanted_m > SOIL_ADVISED_M
+        level: Level = "caution" if grave else "advice"
         name = layers[wood].material.name.lower()
-        wanted = show_length(SOIL_ADVISED_M, view.system)
+        wanted = show_length(wanted_m, view.system)
+        for_crop = f" for {view.bed.roots}-rooted crops" if view.bed.roots else ""
         yield Found(
             level,
             f"Only {show_length(soil_m, view.system)} of soil lies over the {name}.",
             "Rotting wood takes nitrogen from the soil that touches it, and leaves little room for roots.",
-            f"Lay at least {wanted} of soil over raw wood, or sow shallow-rooted crops first.",
+            f"Lay at least {wanted} of soil over raw wood{for_crop}, or sow shallow-rooted crops first.",
             layer=wood,
-            mend=_more_soil(view, wood, SOIL_ADVISED_M - soil_m),
+            mend=_more_soil(view, wood, wanted_m - soil_m),
         )
+
+
+def wanted_soil(view: View) -> float:
+    """Soil wanted over raw wood [m]: 200 mm, more where deeper roots are planned."""
+    return max(SOIL_ADVISED_M, LEAST_DEPTH_M[view.bed.roots]) if view.bed.roots else SOIL_ADVISED_M
 
 
 def _is_wood(layer: Standing) -> bool:

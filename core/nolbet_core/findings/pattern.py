@@ -4,19 +4,36 @@ from __future__ import annotations
 
 from abc import ABC, abstractmethod
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+from datetime import date
 from functools import cached_property
 from typing import Any, ClassVar, Literal
 
+from nolbet_core.climate.year import Year
+from nolbet_core.nutrients.dose import Dose, dose_for, fed_nitrogen
+from nolbet_core.nutrients.ledger import (
+    LayerNitrogen,
+    nitrogen_gap,
+    nitrogen_ledger,
+    weighted_carbon_to_nitrogen,
+)
 from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.planting.ready import Readiness, readiness
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.plot.site import Site
 from nolbet_core.quantities.units import System
+from nolbet_core.settling.curve import decay_factor
+from nolbet_core.settling.surface import surface_by_month
 from nolbet_core.shapes.vessel import Vessel
+from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled
+from nolbet_core.stack.zone import contacts, zone_shares
 
 Level = Literal["stop", "caution", "advice", "note"]
 LEVELS: tuple[Level, ...] = ("stop", "caution", "advice", "note")
+
+CLOSED_BELOW = frozenset({"round_tub", "trough", "lying_barrel", "crates"})
+"""Shapes that have a bottom of their own."""
 
 DEFER = "Local rules and licensed practice come first."
 """How every safety finding ends."""
@@ -26,7 +43,7 @@ DEFER = "Local rules and licensed practice come first."
 class View:
     """What a finding looks at: the bed as planned, as built and as filled, and the units it is told in.
 
-    site, placed: the ground, and where on it the beds alike lie, where that is known.
+    site, placed: the ground, and where on it the beds alike lie, where that is known. year: the garden's.
     """
 
     bed: Bed
@@ -35,6 +52,73 @@ class View:
     system: System
     site: Site | None = None
     placed: tuple[PlacedBed, ...] = ()
+    year: Year = field(default_factory=Year)
+    handful_kg: float | None = None
+
+    @cached_property
+    def decay_factor(self) -> float:
+        """Factor on decay rates over the whole year."""
+        return decay_factor(self.year.mean_temp_c, self.bed.dampness)
+
+    @cached_property
+    def season_factor(self) -> float:
+        """Factor on decay rates in the growing season."""
+        return decay_factor(self.year.season_temp_c, self.bed.dampness)
+
+    @cached_property
+    def ledger(self) -> tuple[LayerNitrogen, ...]:
+        """The first season's nitrogen, layer by layer."""
+        layers = self.filled.layers
+        return nitrogen_ledger(layers, contacts(self.filled, self.vessel.hollow), self.season_factor)
+
+    @cached_property
+    def gap_kg(self) -> float:
+        """Nitrogen that plants go short of in the first season [kg]."""
+        return nitrogen_gap(self.ledger)
+
+    @cached_property
+    def fed_kg_m2(self) -> float:
+        """Nitrogen scattered on all layers together [kg/m2]."""
+        fed = [layer.asked.amendment for layer in self.filled.layers if layer.asked.amendment]
+        return sum(fed_nitrogen(each.material, each.mass_kg) for each in fed) / self.vessel.top_area_m2
+
+    def dose(self, material: Material) -> Dose | None:
+        """The dose of a meal that closes the gap, None where there is none or it doesn't help."""
+        area_m2 = self.vessel.top_area_m2
+        return dose_for(material, self.ledger, area_m2, self.season_factor, self.fed_kg_m2, self.handful_kg)
+
+    @cached_property
+    def zone_shares(self) -> list[float]:
+        """Share of each layer's volume in the root zone [0-1]."""
+        return zone_shares(self.filled, self.vessel.hollow)
+
+    @cached_property
+    def root_zone_c_to_n(self) -> float | None:
+        """C:N of the root zone."""
+        return weighted_carbon_to_nitrogen(zip(self.filled.layers, self.zone_shares, strict=True))
+
+    @cached_property
+    def surface_m(self) -> list[float]:
+        """Height of the surface above the floor by month [m]."""
+        surface: list[float] = surface_by_month(self.vessel, self.filled, self.decay_factor).tolist()
+        return surface
+
+    @cached_property
+    def built(self) -> date | None:
+        """The day of filling: as given, else today where that is known."""
+        return date.fromisoformat(self.bed.built_on) if self.bed.built_on else self.year.today
+
+    @property
+    def open_below(self) -> bool:
+        """Whether the bed lies on open ground that roots can go into."""
+        return self.bed.shape.kind not in CLOSED_BELOW
+
+    @cached_property
+    def ready(self) -> Readiness:
+        """From when what may be sown."""
+        gap_kg_m2 = self.gap_kg / self.vessel.top_area_m2
+        layers, factor = self.filled.layers, self.decay_factor
+        return readiness(layers, self.bed.school, gap_kg_m2, self.open_below, factor, self.built, self.year)
 
     @cached_property
     def written_layers(self) -> tuple[dict[str, Any], ...]:
@@ -52,7 +136,10 @@ class Mend:
 
 @dataclass(frozen=True, slots=True)
 class Found:
-    """A judgement that holds: how grave, one sentence with its figure, why it matters, what to do, which layer."""
+    """A judgement that holds: how grave, one sentence with its figure, why it matters, what to do, which layer.
+
+    sides: what each school says, where they differ.
+    """
 
     level: Level
     message: str
@@ -60,6 +147,7 @@ class Found:
     advice: str
     layer: int | None = None
     mend: Mend | None = None
+    sides: tuple[str, ...] = ()
 
 
 class Finding(ABC):

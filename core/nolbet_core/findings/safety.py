@@ -19,15 +19,18 @@ class Dust(Finding):
         materials = _materials(view)
         dusty = [material.name.lower() for material in materials if "dusty" in material.traits]
         breathed = [material.name.lower() for material in materials if "legionella" in material.traits]
-        names = list(dict.fromkeys([*dusty, *breathed]))
+        mouldy = [material.name.lower() for material in materials if "spores" in material.traits]
+        names = list(dict.fromkeys([*dusty, *breathed, *mouldy]))
         if not names:
             return
         why = "Mineral and plant dust harms lungs and eyes."
+        if mouldy:
+            why = "Mould spores from litter, hay and compost, and dust, harm lungs and eyes."
         if breathed:
             why = "Dust of composts and potting mixes can carry legionella and mould spores; stone dust harms lungs."
         yield Found(
             "note",
-            f"{_counted(names)} can dust when tipped: {_listed(names)}.",
+            f"{counted(names)} can dust when tipped: {listed(names)}.",
             why,
             "Open bags away from the face, damp the fill down, wear a mask and eye protection in the dry, wash hands. "
             + DEFER,
@@ -43,9 +46,11 @@ def _materials(view: View) -> list[Material]:
     return list(found.values())
 
 
-def _counted(names: list[str]) -> str:
+def counted(names: list[str]) -> str:
+    """How many materials there are, in words."""
     return "1 material" if len(names) == 1 else f"{len(names)} materials"
 
 
-def _listed(names: list[str]) -> str:
+def listed(names: list[str]) -> str:
+    """Names one after the other, the last with "and"."""
     return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"

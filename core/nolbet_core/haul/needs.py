@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from nolbet_core.blend.mix import Mix
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.layers import Bulk, Standing
+from nolbet_core.stack.layers import Amendment, Bulk, Standing
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +73,17 @@ def _add_layer(sums: dict[str, _Sum], count: int, layer: Standing) -> None:
         fines.placed_m3 += count * layer.infill_m3
         fines.loose_m3 += count * layer.infill_loose_m3
         fines.mass_kg += count * layer.infill_mass_moist_kg
+    if layer.asked.amendment is not None:
+        _add_scattered(sums, count, layer.asked.amendment)
+
+
+def _add_scattered(sums: dict[str, _Sum], count: int, scattered: Amendment) -> None:
+    material = scattered.material
+    each = sums.setdefault(material.key, _Sum())
+    placed_m3 = count * scattered.mass_kg / material.bulk_density_kg_m3
+    each.placed_m3 += placed_m3
+    each.loose_m3 += placed_m3 * material.loose_factor
+    each.mass_kg += count * scattered.mass_kg
 
 
 def _outermost_first(mixes: Mapping[str, Mix]) -> list[str]:

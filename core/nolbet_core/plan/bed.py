@@ -8,6 +8,7 @@ from pydantic import Field
 
 from nolbet_core.plan.fields import (
     Count,
+    Day,
     DepthM,
     HeapM3,
     Key,
@@ -40,6 +41,13 @@ class Infill(Model):
     share: Share = 1.0
 
 
+class Amendment(Model):
+    """A meal or the like scattered on a layer, over all its lifts together."""
+
+    material: Key
+    mass_kg: Annotated[float, Field(gt=0, le=1000)]
+
+
 class Layer(Model):
     """A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead."""
 
@@ -55,6 +63,9 @@ class Layer(Model):
     up_sides_m: OffsetM | None = None
     skirt_m: OffsetM | None = None
     piece_m: Annotated[list[LengthM], Field(min_length=2, max_length=2)] | None = None
+    roll_width_m: LengthM | None = None
+    on_hand: Annotated[int, Field(ge=0, le=1000)] | None = None
+    amendment: Amendment | None = None
 
 
 class Pipe(Model):
@@ -117,10 +128,26 @@ class Seen(Model):
     reason: Annotated[str, Field(min_length=1, max_length=500)]
 
 
+Layers = Annotated[list[Layer], Field(max_length=60)]
+
+MOST_SET_ASIDE = 3
+"""How many other ways of filling a bed can be kept beside its own."""
+
+
+class SetAside(Model):
+    """Another way of filling the same bed, kept to compare."""
+
+    name: Name
+    school: School | None = None
+    layers: Layers
+
+
 class Bed(Model):
     """A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
 
-    places: where it lies on the plot, one for each of those that are alike.
+    places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. dampness:
+    how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
+    spring. set_aside: other ways of filling it.
     """
 
     key: Key
@@ -134,11 +161,16 @@ class Bed(Model):
     corner_depths_m: Annotated[list[DepthM], Field(min_length=4, max_length=4)] | None = None
     reach_m: ReachM = 0.6
     worked_from: Literal["one_side", "both_sides"] = "both_sides"
-    layers: Annotated[list[Layer], Field(max_length=60)]
+    layers: Layers
     buried: Annotated[list[Buried], Field(max_length=30)] = Field(default_factory=list)
     places: Annotated[list[Place], Field(max_length=100)] = Field(default_factory=list)
     reservoir: Reservoir | None = None
     seen: list[Seen] = Field(default_factory=list)
+    built_on: Day | None = None
+    dampness: Literal["dry", "moist", "waterlogged"] = "moist"
+    roots: Literal["shallow", "medium", "deep"] | None = None
+    top_up: Key = "compost"
+    set_aside: Annotated[list[SetAside], Field(max_length=MOST_SET_ASIDE)] = Field(default_factory=list)
 
     @property
     def title(self) -> str:
@@ -151,3 +183,8 @@ class Bed(Model):
         if self.headspace_m is not None:
             return self.headspace_m
         return 0.0 if self.shape.kind in ON_THE_GROUND else HEADSPACE_M
+
+
+def filled_with(bed: Bed, aside: SetAside) -> Bed:
+    """The bed filled in a way that was set aside."""
+    return bed.model_copy(update={"school": aside.school, "layers": aside.layers})

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 
 from nolbet_core.blend.mix import Mix, Part, blend
-from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.plan.bed import Bed, Layer, filled_with
 from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.check_plot import check_plot
 from nolbet_core.plan.garden import OwnMaterial, Plan, PlanMix, PlanSupplier, Stock
@@ -14,7 +14,7 @@ from nolbet_core.shelf.library import nearest_keys, standard_shelf
 from nolbet_core.shelf.material import Material, own_material
 
 AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
-SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m")
+SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_m", "on_hand")
 BULK_KEYS = (*AMOUNTS, "infill", "lifts")
 
 
@@ -128,10 +128,21 @@ def _check_twice(path: str, keys: list[str]) -> None:
 def check_bed(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
     """Raise PlanProblem for the first thing of a bed that doesn't hold together: its layers, shape and places."""
     check_layers(bed, materials, path)
+    for index, aside in enumerate(bed.set_aside):
+        check_layers(filled_with(bed, aside), materials, f"{path}.set_aside[{index}]")
+    _check_top_up(bed, materials, path)
     built_bed(bed, path)
     if len(bed.places) > bed.count:
         alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"
         raise PlanProblem(f"{path}.places[{bed.count}]", f"is one place more than there are beds ({alike})")
+
+
+def _check_top_up(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
+    material = materials.get(bed.top_up)
+    if material is None:
+        raise unknown_key(f"{path}.top_up", bed.top_up, materials)
+    if material.is_sheet:
+        raise PlanProblem(f"{path}.top_up", f"{bed.top_up} is a sheet; name what is laid on each spring, as compost")
 
 
 def check_layers(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
@@ -144,6 +155,8 @@ def check_layers(bed: Bed, materials: Mapping[str, Material], path: str) -> None
             raise unknown_key(f"{here}.material", layer.material, materials)
         if material.is_sheet:
             _refuse_keys(layer, BULK_KEYS, here, f"{layer.material} is a sheet and has no such key")
+            _check_sheet(layer, here)
+            _check_amendment(layer, materials, here)
             continue
         _refuse_keys(layer, SHEET_KEYS, here, f"only sheets have it, and {layer.material} is none")
         _check_amount(layer, here)
@@ -154,6 +167,25 @@ def check_layers(bed: Bed, materials: Mapping[str, Material], path: str) -> None
             raise PlanProblem(f"{here}.fill", f"layers[{filling}] fills the rest already; only one layer can")
         filling = index if layer.fill else filling
         _check_infill(layer, materials, here)
+        _check_amendment(layer, materials, here)
+
+
+def _check_sheet(layer: Layer, path: str) -> None:
+    if layer.roll_width_m is not None and layer.piece_m is not None:
+        raise PlanProblem(f"{path}.roll_width_m", "stands beside piece_m; a sheet comes in pieces or from a roll")
+    if layer.on_hand is not None and layer.piece_m is None:
+        raise PlanProblem(f"{path}.on_hand", "counts pieces, so piece_m has to say how large one is")
+
+
+def _check_amendment(layer: Layer, materials: Mapping[str, Material], path: str) -> None:
+    if layer.amendment is None:
+        return
+    key = layer.amendment.material
+    material = materials.get(key)
+    if material is None:
+        raise unknown_key(f"{path}.amendment.material", key, materials)
+    if material.is_sheet or material.grain != "fine":
+        raise PlanProblem(f"{path}.amendment.material", f"{key} can't be scattered; name a meal, pellets or compost")
 
 
 def _refuse_keys(layer: Layer, keys: Iterable[str], path: str, message: str) -> None:

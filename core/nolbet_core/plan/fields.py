@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from datetime import date
 from decimal import Decimal
 from typing import Annotated, Any
 
@@ -85,4 +86,15 @@ BulkM3 = Annotated[float, Field(ge=limits.BULK_M3.least, le=limits.BULK_M3.most)
 HeapM3 = Annotated[float, Field(ge=0, le=limits.STOCK_M3.most)]
 Share = Annotated[float, Field(ge=0, le=1)]
 Count = Annotated[int, Field(ge=1, le=int(limits.COUNT.most))]
+
+
+def _check_day(value: str) -> str:
+    try:
+        date.fromisoformat(value)
+    except ValueError as problem:
+        raise ValueError(f'{value} is no day; write it as in "2026-10-17"') from problem
+    return value
+
+
+Day = Annotated[str, Field(pattern=r"^\d{4}-\d{2}-\d{2}$", description="YYYY-MM-DD"), AfterValidator(_check_day)]
 MonthDay = Annotated[str, Field(pattern=r"^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$", description="MM-DD")]

@@ -14,7 +14,7 @@ FORMAT: Final = "nolbet-plan/1"
 
 
 class Garden(Model):
-    """The garden: its name, money, units, climate and plot."""
+    """The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs."""
 
     name: Name
     currency: Annotated[str, Field(pattern=r"^[A-Z]{3}$", description="ISO 4217 code")] = "USD"
@@ -23,6 +23,7 @@ class Garden(Model):
     mean_temp_c: Annotated[float, Field(ge=-30, le=45)] | None = None
     last_frost: MonthDay | None = None
     first_frost: MonthDay | None = None
+    handful_kg: Annotated[float, Field(ge=0.005, le=0.5)] | None = None
     plot: Plot | None = None
 
 
@@ -43,6 +44,12 @@ class OwnMaterial(Model):
     void_share: Share | None = None
     carbon: Share | None = None
     nitrogen: Share | None = None
+    settles_share: Share | None = None
+    stays_share: Share | None = None
+    decay_per_year: Annotated[float, Field(ge=0, le=20)] | None = None
+    label_n: Share | None = None
+    label_p2o5: Share | None = None
+    label_k2o: Share | None = None
     grain: Literal["fine", "coarse"] | None = None
     mass_per_area_kg_m2: Annotated[float, Field(gt=0, le=50)] | None = None
 

@@ -109,6 +109,14 @@ def show_mass(mass_kg: float, system: System) -> str:
     return f"{fixed(mass_kg, 1 if mass_kg < 10 else 0)} kg"
 
 
+def show_dose(mass_kg: float, system: System) -> str:
+    """A small mass [kg] as it is weighed out: in oz under a pound and g under a kilogram, else to a tenth of either."""
+    if system is System.FT_IN:
+        ounces = mass_kg / POUND_KG * 16
+        return f"{trimmed(ounces, 1)} oz" if ounces < 16 else f"{trimmed(ounces / 16, 1)} lb"
+    return f"{fixed(mass_kg * 1000, 0)} g" if mass_kg < 1 else f"{trimmed(mass_kg, 1)} kg"
+
+
 def show_money(amount: Decimal, currency: str) -> str:
     """An amount of money to the cent with its currency's sign, or its code where it has none here."""
     cents = amount.quantize(Decimal("0.01"), rounding=ROUND_HALF_UP)

@@ -29,11 +29,21 @@ class Property:
 
 
 @dataclass(frozen=True, slots=True)
+class PartShare:
+    """What a mix holds of one of its parts: share of its volume [0-1], and dry mass in a placed volume [kg/m3]."""
+
+    material: Material
+    volume_share: float
+    dry_density_kg_m3: float
+
+
+@dataclass(frozen=True, slots=True)
 class Material:
     """A material of the shelf or of the gardener.
 
     group: soil, organic, wood, mineral, meal or sheet. grain: fine runs into voids, coarse has them. traits: what
-    findings look for. like: key of the shelf material that an own one takes its figures from.
+    findings look for. like: key of the shelf material that an own one takes its figures from. parts: of a mix, down to
+    plain materials; nothing else has any.
     """
 
     key: str
@@ -44,6 +54,7 @@ class Material:
     traits: frozenset[str]
     properties: Mapping[str, Property]
     like: str | None = None
+    parts: tuple[PartShare, ...] = ()
 
     @property
     def is_sheet(self) -> bool:
@@ -91,6 +102,33 @@ class Material:
         return self._figure("mass_per_area_kg_m2", 0.0)
 
     @property
+    def carbon(self) -> float:
+        """Carbon as a share of dry mass [0-1]."""
+        return self._figure("carbon", 0.0)
+
+    @property
+    def nitrogen(self) -> float:
+        """Nitrogen as a share of dry mass [0-1]."""
+        return self._figure("nitrogen", 0.0)
+
+    @property
+    def decay_per_year(self) -> float:
+        """First-order decay at 12 degrees C, moist [1/year]."""
+        return self._figure("decay_per_year", 0.0)
+
+    @property
+    def settling(self) -> tuple[float, float, float]:
+        """Share lost by settling, share that stays [0-1], and decay [1/year]; what has none of them stays as it is."""
+        return self._figure("settles_share", 0.0), self._figure("stays_share", 1.0), self.decay_per_year
+
+    @property
+    def label(self) -> tuple[float, float, float] | None:
+        """N, P2O5 and K2O as the bag says [share of mass as sold]; None where no label is known."""
+        if "label_n" not in self.properties:
+            return None
+        return self._figure("label_n", 0.0), self._figure("label_p2o5", 0.0), self._figure("label_k2o", 0.0)
+
+    @property
     def runs_into_voids(self) -> bool:
         """Whether it trickles down into the voids of what lies below."""
         return self.grain == "fine" and not self.is_sheet
@@ -135,5 +173,11 @@ UNITS: dict[str, str] = {
     "carbon": "share of dry mass",
     "nitrogen": "share of dry mass",
     "mass_per_area_kg_m2": "kg/m2",
+    "settles_share": "share of volume",
+    "stays_share": "share of volume",
+    "decay_per_year": "1/year at 12 degrees C",
+    "label_n": "share of mass as sold",
+    "label_p2o5": "share of mass as sold",
+    "label_k2o": "share of mass as sold",
 }
 """Unit of each property a material may have."""

@@ -6,12 +6,12 @@ Heights here are those along which the layers lie: above the floor, and in a mou
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
-from nolbet_core.stack.sheets import piece_count, sheet_area
+from nolbet_core.stack.sheets import bare_area, piece_count, roll_length, sheet_area
 from nolbet_core.stack.solve import solve_heights
 from nolbet_core.stack.voids import packed_volume, vanishing_volumes, void_volume
 
@@ -38,18 +38,20 @@ class Filled:
 
     @property
     def mass_dry_kg(self) -> float:
-        """Dry mass of the fill with its infill [kg]."""
+        """Dry mass of the fill with its infill, what is scattered on it left out [kg]."""
         return sum(layer.mass_dry_kg + layer.infill_mass_dry_kg for layer in self.layers)
 
     @property
     def mass_moist_kg(self) -> float:
-        """Mass of the fill as delivered, with its infill [kg]."""
-        return sum(layer.mass_moist_kg + layer.infill_mass_moist_kg for layer in self.layers)
+        """Mass of the fill as delivered, with its infill and what is scattered on it [kg]."""
+        return sum(layer.mass_moist_kg + layer.infill_mass_moist_kg + layer.amendment_kg for layer in self.layers)
 
     @property
     def mass_saturated_kg(self) -> float:
-        """Mass of the fill wet through, with its infill [kg]."""
-        return sum(layer.mass_saturated_kg + layer.infill_mass_saturated_kg for layer in self.layers)
+        """Mass of the fill wet through, with its infill and what is scattered on it [kg]."""
+        return sum(
+            layer.mass_saturated_kg + layer.infill_mass_saturated_kg + layer.amendment_kg for layer in self.layers
+        )
 
 
 def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked]) -> Filled:
@@ -110,7 +112,8 @@ def bulk_standing(layer: Bulk, span: tuple[float, float], placed_m3: float, vani
 
 def _sheet(sheet: Sheet, height_m: float, vessel: Vessel) -> Standing:
     pieces = piece_count(sheet, height_m, vessel)
-    return sheet_standing(sheet, height_m, sheet_area(sheet, height_m, vessel), pieces)
+    standing = sheet_standing(sheet, height_m, sheet_area(sheet, height_m, vessel), pieces)
+    return replace(standing, roll_m=roll_length(sheet, height_m, vessel), bare_m2=bare_area(sheet, height_m, vessel))
 
 
 def sheet_standing(sheet: Sheet, height_m: float, area_m2: float, pieces: int | None) -> Standing:

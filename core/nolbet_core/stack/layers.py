@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Literal
 
@@ -19,6 +20,14 @@ class Infill:
 
 
 @dataclass(frozen=True, slots=True)
+class Amendment:
+    """A meal or the like scattered on a layer, over all its lifts together [kg as sold]."""
+
+    material: Material
+    mass_kg: float
+
+
+@dataclass(frozen=True, slots=True)
 class Bulk:
     """A layer with a thickness, as asked for.
 
@@ -31,6 +40,7 @@ class Bulk:
     amount: float = 0.0
     infill: Infill | None = None
     lifts: int = 1
+    amendment: Amendment | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,6 +49,7 @@ class Sheet:
 
     plies: how many lie on one another. lap_m: overlap of neighbouring pieces [m]. up_sides_m: run up the inside of
     the walls [m]. skirt_m: run out past the outer edge [m]. piece_m: width and length of one piece [m, m].
+    roll_width_m: width of the roll that it is cut from [m]. on_hand: pieces there are, where they may not do.
     """
 
     material: Material
@@ -47,6 +58,9 @@ class Sheet:
     up_sides_m: float = 0.0
     skirt_m: float = 0.0
     piece_m: tuple[float, float] | None = None
+    roll_width_m: float | None = None
+    on_hand: int | None = None
+    amendment: Amendment | None = None
 
 
 Asked = Bulk | Sheet
@@ -56,7 +70,8 @@ Asked = Bulk | Sheet
 class Standing:
     """A layer as it stands: heights above the floor [m], placed volume and infill [m3], masses [kg], sheets [m2].
 
-    Masses are those of the layer's own material; the infill's stand beside them.
+    Masses are those of the layer's own material; the infill's stand beside them. roll_m: length cut from a roll [m].
+    bare_m2: what the pieces on hand leave uncovered [m2].
     """
 
     asked: Asked
@@ -77,6 +92,13 @@ class Standing:
     infill_mass_saturated_kg: float = 0.0
     sheet_area_m2: float = 0.0
     pieces: int | None = None
+    roll_m: float | None = None
+    bare_m2: float = 0.0
+
+    @property
+    def amendment_kg(self) -> float:
+        """What is scattered on it [kg]."""
+        return self.asked.amendment.mass_kg if self.asked.amendment else 0.0
 
     @property
     def material(self) -> Material:
@@ -87,3 +109,12 @@ class Standing:
     def thickness_m(self) -> float:
         """How thick the layer is [m]."""
         return self.top_m - self.bottom_m
+
+
+def materials_in(layer: Standing) -> Iterator[Material]:
+    """What a layer is made of: its own material, what packs its voids, and what is scattered on it."""
+    yield layer.material
+    if isinstance(layer.asked, Bulk) and layer.asked.infill:
+        yield layer.asked.infill.material
+    if layer.asked.amendment:
+        yield layer.asked.amendment.material

@@ -28,6 +28,9 @@ def sheet_area(sheet: Sheet, level_m: float, vessel: Vessel) -> float:
     pieces = piece_count(sheet, level_m, vessel)
     if pieces is not None and sheet.piece_m is not None:
         return pieces * sheet.piece_m[0] * sheet.piece_m[1]
+    roll_m = roll_length(sheet, level_m, vessel)
+    if roll_m is not None and sheet.roll_width_m is not None:
+        return roll_m * sheet.roll_width_m
     run_up = vessel.sheet_perimeter_at(level_m) * sheet.up_sides_m
     return sheet.plies * (vessel.sheet_area_at(level_m) + run_up + vessel.skirt_area(sheet.skirt_m))
 
@@ -40,17 +43,48 @@ def piece_count(sheet: Sheet, level_m: float, vessel: Vessel) -> int | None:
     """
     if sheet.piece_m is None or sheet.material.is_liner:
         return None
-    if sheet.skirt_m:
-        length, width = vessel.outside.length_m + 2 * sheet.skirt_m, vessel.outside.width_m + 2 * sheet.skirt_m
-    else:
-        inner_length, inner_width = vessel.sheet_size_at(level_m)
-        length, width = inner_length + 2 * sheet.up_sides_m, inner_width + 2 * sheet.up_sides_m
+    length, width = _spread_size(sheet, level_m, vessel)
     ways = []
     for along, across in (sheet.piece_m, sheet.piece_m[::-1]):
         rows, columns = _in_a_row(length, along, sheet.lap_m), _in_a_row(width, across, sheet.lap_m)
         if rows and columns:
             ways.append(rows * columns)
     return min(ways) * sheet.plies if ways else None
+
+
+def _spread_size(sheet: Sheet, level_m: float, vessel: Vessel) -> tuple[float, float]:
+    """Length and width of the rectangle that a sheet covers with its runs [m, m]."""
+    if sheet.skirt_m:
+        return vessel.outside.length_m + 2 * sheet.skirt_m, vessel.outside.width_m + 2 * sheet.skirt_m
+    length, width = vessel.sheet_size_at(level_m)
+    return length + 2 * sheet.up_sides_m, width + 2 * sheet.up_sides_m
+
+
+def roll_length(sheet: Sheet, level_m: float, vessel: Vessel) -> float | None:
+    """Length cut from a roll [m] to cover the sheet's rectangle in all its plies, strips overlapping by the lap.
+
+    None where no roll is named, for liners, and where a roll is no wider than its lap. Strips run the way that takes
+    less.
+    """
+    if sheet.roll_width_m is None or sheet.material.is_liner:
+        return None
+    length, width = _spread_size(sheet, level_m, vessel)
+    ways = [
+        strips * along
+        for along, across in ((length, width), (width, length))
+        if (strips := _in_a_row(across, sheet.roll_width_m, sheet.lap_m))
+    ]
+    return min(ways) * sheet.plies if ways else None
+
+
+def bare_area(sheet: Sheet, level_m: float, vessel: Vessel) -> float:
+    """Ground that the pieces on hand leave uncovered [m2], laid as one ply with laps; 0 where they do."""
+    pieces = piece_count(sheet, level_m, vessel)
+    if pieces is None or sheet.on_hand is None:
+        return 0.0
+    in_one_ply = pieces / sheet.plies
+    length, width = _spread_size(sheet, level_m, vessel)
+    return length * width * max(1 - sheet.on_hand / in_one_ply, 0.0)
 
 
 def _in_a_row(span_m: float, piece_m: float, lap_m: float) -> int:

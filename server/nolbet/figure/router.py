@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 
+from nolbet.clock import today
 from nolbet.figure.written import written
 from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import garden_plan, garden_supplies, whole_plan
@@ -27,7 +28,7 @@ class Draft(Schema):
 def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
     """Figures of a draft, quick enough to follow a dragged boundary."""
     garden = own_garden(request, garden_id)
-    return written(figure_bed(draft.bed, garden_plan(garden), garden_supplies(garden)))
+    return written(figure_bed(draft.bed, garden_plan(garden), garden_supplies(garden), today=today()))
 
 
 @router.post("/{garden_id}/figure/buying", response=TalliedFigures)
@@ -38,7 +39,8 @@ def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> HttpRes
     check_bed(draft.bed, supplies.materials, "bed")
     # the paths of the plot are no part of what one bed takes
     head = plan.garden.model_copy(update={"plot": None})
-    return written(tallied(figure_plan(plan.model_copy(update={"beds": [draft.bed], "garden": head}), supplies)))
+    alone = plan.model_copy(update={"beds": [draft.bed], "garden": head})
+    return written(tallied(figure_plan(alone, supplies, today())))
 
 
 @router.get("/{garden_id}/figure", response=TalliedFigures)
@@ -46,4 +48,4 @@ def figure_garden(request: HttpRequest, garden_id: int) -> HttpResponse:
     """Figures of a whole garden as it is kept, needs and haul with it."""
     garden = own_garden(request, garden_id)
     plan, supplies = whole_plan(garden), garden_supplies(garden)
-    return written(tallied(figure_plan(plan, supplies)))
+    return written(tallied(figure_plan(plan, supplies, today())))

@@ -15,7 +15,7 @@ from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.plan.plot import Plot
 
-GARDEN_KEYS = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost")
+GARDEN_KEYS = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost", "handful_kg")
 COLUMNS = {"key", "name", "count"}
 
 

@@ -8,3 +8,5 @@ from nolbet.settings.base import DATABASES, PROJECT
 SECRET_KEY = "only for tests, never for a garden"  # noqa: S105 - no secret: it guards nothing
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 DATABASES["default"]["TEST"] = {"NAME": PROJECT / "var" / "test.sqlite3"}
+
+FIXED_DAY = "2026-10-20"

@@ -400,6 +400,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/compared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Side By Side
+         * @description A draft as it is, beside the ways of filling it that were set aside.
+         */
+        post: operations["nolbet_figure_forecast_figure_side_by_side"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/corners": {
         parameters: {
             query?: never;
@@ -414,6 +434,26 @@ export interface paths {
          * @description Corners of a bed or a plot from its sides and diagonals.
          */
         post: operations["nolbet_figure_sizing_figure_corners"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Coming Years
+         * @description A draft's coming years: the band of its surface, its springs and their top-ups, doses of meals.
+         */
+        post: operations["nolbet_figure_forecast_figure_coming_years"];
         delete?: never;
         options?: never;
         head?: never;
@@ -500,6 +540,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Offered Schools
+         * @description Every school for a draft's shape, with the stack that it would start with.
+         */
+        post: operations["nolbet_figure_forecast_figure_offered_schools"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/spread": {
         parameters: {
             query?: never;
@@ -514,6 +574,26 @@ export interface paths {
          * @description How deep bags lie over an area or in a bed, or how much they cover at a depth.
          */
         post: operations["nolbet_figure_sizing_figure_spread"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/sunken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure In Month
+         * @description A draft as it lies some months after filling, to draw.
+         */
+        post: operations["nolbet_figure_forecast_figure_in_month"];
         delete?: never;
         options?: never;
         head?: never;
@@ -851,6 +931,19 @@ export interface components {
             width_m: number;
         };
         /**
+         * Amendment
+         * @description A meal or the like scattered on a layer, over all its lifts together.
+         */
+        Amendment: {
+            /** Mass Kg */
+            mass_kg: number;
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+        };
+        /**
          * AskedRoom
          * @description A draft plot, and the outer size of beds to find room for.
          */
@@ -897,9 +990,13 @@ export interface components {
          * Bed
          * @description A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
          *
-         *     places: where it lies on the plot, one for each of those that are alike.
+         *     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. dampness:
+         *     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
+         *     spring. set_aside: other ways of filling it.
          */
         Bed: {
+            /** Built On */
+            built_on?: string | null;
             /** Buried */
             buried?: components["schemas"]["Buried"][];
             /** Corner Depths M */
@@ -909,6 +1006,12 @@ export interface components {
              * @default 1
              */
             count?: number;
+            /**
+             * Dampness
+             * @default moist
+             * @enum {string}
+             */
+            dampness?: "dry" | "moist" | "waterlogged";
             /** Headspace M */
             headspace_m?: number | null;
             /**
@@ -934,12 +1037,22 @@ export interface components {
              */
             reach_m?: number;
             reservoir?: components["schemas"]["Reservoir"] | null;
+            /** Roots */
+            roots?: ("shallow" | "medium" | "deep") | null;
             /** School */
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
             /** Seen */
             seen?: components["schemas"]["Seen"][];
+            /** Set Aside */
+            set_aside?: components["schemas"]["SetAside"][];
             /** Shape */
             shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["FlatAreaShape"];
+            /**
+             * Top Up
+             * @description lower-case letters, digits and _
+             * @default compost
+             */
+            top_up?: string;
             /**
              * Wall M
              * @default 0
@@ -956,7 +1069,9 @@ export interface components {
          * BedFigures
          * @description Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
          *
-         *     path_saves_m3: fill that a path and a basket inside the bed save.
+         *     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
+         *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. ready: from when
+         *     what may be sown.
          */
         BedFigures: {
             /** C To N */
@@ -992,7 +1107,7 @@ export interface components {
             /** Name */
             name: string;
             /** Nitrogen Gap Kg */
-            nitrogen_gap_kg: number | null;
+            nitrogen_gap_kg: number;
             /** Outer Length M */
             outer_length_m: number;
             /** Outer Width M */
@@ -1006,14 +1121,19 @@ export interface components {
             /** Placed M3 */
             placed_m3: number;
             plan: components["schemas"]["PlanFigures"];
+            ready: components["schemas"]["ReadyFigures"];
             /** Rim M */
             rim_m: number;
+            /** Root Zone C To N */
+            root_zone_c_to_n: number | null;
             section: components["schemas"]["SectionFigures"];
             spiral: components["schemas"]["SpiralFigures"] | null;
             /** Spoil M3 */
             spoil_m3: number;
+            /** Spring Months */
+            spring_months: number[];
             /** Surface M */
-            surface_m: number[] | null;
+            surface_m: number[];
             /** To Fill M */
             to_fill_m: number;
             /** Top Area M2 */
@@ -1204,6 +1324,14 @@ export interface components {
             other: string | null;
         };
         /**
+         * ComparedFigures
+         * @description The ways of filling a bed side by side, the bed as it is first.
+         */
+        ComparedFigures: {
+            /** Versions */
+            versions: components["schemas"]["VersionFigures"][];
+        };
+        /**
          * ContourFigures
          * @description Lines along which the ground has a height.
          */
@@ -1313,11 +1441,61 @@ export interface components {
             password: string;
         };
         /**
+         * DoseFigures
+         * @description A dose of a meal that closes the nitrogen gap, or as much of it as goes at once. By label and as elements.
+         */
+        DoseFigures: {
+            /** Changes */
+            changes: {
+                [key: string]: unknown;
+            };
+            /** Cups */
+            cups: number;
+            /** Handful Kg */
+            handful_kg: number;
+            /** Handfuls */
+            handfuls: number;
+            /** K2O Kg M2 */
+            k2o_kg_m2: number;
+            /** K Kg M2 */
+            k_kg_m2: number;
+            /** Label */
+            label: string;
+            /** Layers */
+            layers: [
+                number,
+                number
+            ][];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Material */
+            material: string;
+            /** N Kg M2 */
+            n_kg_m2: number;
+            /** Name */
+            name: string;
+            /** P2O5 Kg M2 */
+            p2o5_kg_m2: number;
+            /** P Kg M2 */
+            p_kg_m2: number;
+            /** Waits Kg */
+            waits_kg: number;
+        };
+        /**
          * Draft
          * @description A bed as it is being drawn, not kept yet.
          */
         Draft: {
             bed: components["schemas"]["Bed"];
+        };
+        /**
+         * DraftInMonth
+         * @description A draft, and how many months after filling it is asked about.
+         */
+        DraftInMonth: {
+            bed: components["schemas"]["Bed"];
+            /** Month */
+            month: number;
         };
         /**
          * DraftPlot
@@ -1363,7 +1541,8 @@ export interface components {
          * FindingFigures
          * @description A judgement: what is so, with the figure that shows it, why it matters, and what to do.
          *
-         *     bought: whether it rests on what is bought, so that a bed's figures alone don't have it.
+         *     bought: whether it rests on what is bought, so that a bed's figures alone don't have it. sides: what each school
+         *     says, where they differ.
          */
         FindingFigures: {
             /** Advice */
@@ -1384,6 +1563,8 @@ export interface components {
             message: string;
             /** Seen */
             seen: string | null;
+            /** Sides */
+            sides: string[];
             /** Why */
             why: string;
         };
@@ -1427,8 +1608,33 @@ export interface components {
             width_m: number;
         };
         /**
+         * ForecastFigures
+         * @description A bed's coming years. low_m, high_m: the band of its surface by month. ghosts: its surface after the first winter
+         *     and in the third spring, to draw. draws: how many the band rests on. top_up_loose_m3, top_up_total: over ten years.
+         */
+        ForecastFigures: {
+            /** Doses */
+            doses: components["schemas"]["DoseFigures"][];
+            /** Draws */
+            draws: number;
+            /** Ghosts */
+            ghosts: components["schemas"]["SunkenFigures"][];
+            /** High M */
+            high_m: number[];
+            /** Low M */
+            low_m: number[];
+            /** Springs */
+            springs: components["schemas"]["SpringFigures"][];
+            /** Top Up */
+            top_up: string;
+            /** Top Up Loose M3 */
+            top_up_loose_m3: number;
+            /** Top Up Total */
+            top_up_total: string | null;
+        };
+        /**
          * Garden
-         * @description The garden: its name, money, units, climate and plot.
+         * @description The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs.
          */
         Garden: {
             /**
@@ -1439,6 +1645,8 @@ export interface components {
             currency?: string;
             /** First Frost */
             first_frost?: string | null;
+            /** Handful Kg */
+            handful_kg?: number | null;
             /** Last Frost */
             last_frost?: string | null;
             /** Latitude Deg */
@@ -1670,10 +1878,18 @@ export interface components {
             width_m: number;
         };
         /**
+         * LaterDraft
+         * @description A bed as it is being drawn, not kept yet.
+         */
+        LaterDraft: {
+            bed: components["schemas"]["Bed"];
+        };
+        /**
          * Layer
          * @description A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead.
          */
         Layer: {
+            amendment?: components["schemas"]["Amendment"] | null;
             /** Fill */
             fill?: true | null;
             infill?: components["schemas"]["Infill"] | null;
@@ -1686,10 +1902,14 @@ export interface components {
              * @description lower-case letters, digits and _
              */
             material: string;
+            /** On Hand */
+            on_hand?: number | null;
             /** Piece M */
             piece_m?: number[] | null;
             /** Plies */
             plies?: number | null;
+            /** Roll Width M */
+            roll_width_m?: number | null;
             /** Share */
             share?: number | null;
             /** Skirt M */
@@ -1707,7 +1927,9 @@ export interface components {
          *
          *     bottom_m, top_m: heights above the floor, in a mound those of its highest point. thickness_m: as laid, in a mound
          *     square to its surface. outlines: its cut to draw; anchor: where a line to its caption starts; grip: where its top
-         *     is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run.
+         *     is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run. roll_m: length off a
+         *     roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
+         *     negative) in the first season where it lies; contact: how much of that counts for plants.
          */
         LayerFigures: {
             /** Anchor */
@@ -1715,8 +1937,12 @@ export interface components {
                 number,
                 number
             ];
+            /** Bare M2 */
+            bare_m2: number;
             /** Bottom M */
             bottom_m: number;
+            /** Contact */
+            contact: number;
             /** Grip */
             grip: [
                 number,
@@ -1746,6 +1972,8 @@ export interface components {
             material: string;
             /** Name */
             name: string;
+            /** Nitrogen Kg */
+            nitrogen_kg: number;
             /** Outlines */
             outlines: [
                 number,
@@ -1755,11 +1983,14 @@ export interface components {
             pieces: number | null;
             /** Placed M3 */
             placed_m3: number;
+            /** Roll M */
+            roll_m: number | null;
             /** Run M */
             run_m: [
                 number,
                 number
             ] | null;
+            scattered: components["schemas"]["ScatteredFigures"] | null;
             /** Sheet */
             sheet: boolean;
             /** Sheet Area M2 */
@@ -1957,6 +2188,14 @@ export interface components {
             old: string;
         };
         /**
+         * OfferedSchools
+         * @description The schools for a bed, those that suit first.
+         */
+        OfferedSchools: {
+            /** Schools */
+            schools: components["schemas"]["SchoolFigures"][];
+        };
+        /**
          * OwnMaterial
          * @description A gardener's own material, like one of the shelf save for the figures given here.
          */
@@ -1965,6 +2204,8 @@ export interface components {
             bulk_density_kg_m3?: number | null;
             /** Carbon */
             carbon?: number | null;
+            /** Decay Per Year */
+            decay_per_year?: number | null;
             /** Dry Density Kg M3 */
             dry_density_kg_m3?: number | null;
             /** Grain */
@@ -1974,6 +2215,12 @@ export interface components {
              * @description lower-case letters, digits and _
              */
             key: string;
+            /** Label K2O */
+            label_k2o?: number | null;
+            /** Label N */
+            label_n?: number | null;
+            /** Label P2O5 */
+            label_p2o5?: number | null;
             /**
              * Like
              * @description lower-case letters, digits and _
@@ -1991,6 +2238,10 @@ export interface components {
             nitrogen?: number | null;
             /** Saturated Density Kg M3 */
             saturated_density_kg_m3?: number | null;
+            /** Settles Share */
+            settles_share?: number | null;
+            /** Stays Share */
+            stays_share?: number | null;
             /** Void Share */
             void_share?: number | null;
         };
@@ -2266,6 +2517,26 @@ export interface components {
             typed: string;
         };
         /**
+         * ReadyFigures
+         * @description From when what may be sown. depth_m: rootable at once. waits: why not sooner. built_on: the day reckoned from.
+         *
+         *     harvest_days, harvest_days_above: to the first harvest after raw manure, of what touches soil and what doesn't.
+         */
+        ReadyFigures: {
+            /** Built On */
+            built_on: string | null;
+            /** Depth M */
+            depth_m: number;
+            /** Harvest Days */
+            harvest_days: number | null;
+            /** Harvest Days Above */
+            harvest_days_above: number | null;
+            /** Sowings */
+            sowings: components["schemas"]["SowingFigures"][];
+            /** Waits */
+            waits: string[];
+        };
+        /**
          * RegularPolygonShape
          * @description A bed of equal sides, measured across the flats (twice the inradius).
          */
@@ -2356,6 +2627,51 @@ export interface components {
             rim_diameter_m: number;
         };
         /**
+         * ScatteredFigures
+         * @description A meal scattered on a layer: all of it, and for each lift.
+         */
+        ScatteredFigures: {
+            /** Lift Kg */
+            lift_kg: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SchoolFigures
+         * @description A school for a bed: its words, and the stack it would start with, or why it doesn't suit.
+         */
+        SchoolFigures: {
+            /** Against */
+            against: string;
+            /** Cost */
+            cost: string;
+            /** Effort */
+            effort: string;
+            /** Feeds */
+            feeds: string;
+            figures: components["schemas"]["BedFigures"] | null;
+            /** Key */
+            key: string;
+            /** Layers */
+            layers: {
+                [key: string]: unknown;
+            }[];
+            /** Name */
+            name: string;
+            /** Planting */
+            planting: string;
+            /** Settling */
+            settling: string;
+            /** Summary */
+            summary: string;
+            /** Unsuited */
+            unsuited: string | null;
+        };
+        /**
          * SectionFigures
          * @description A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
          *
@@ -2405,6 +2721,18 @@ export interface components {
             reason: string;
         };
         /**
+         * SetAside
+         * @description Another way of filling the same bed, kept to compare.
+         */
+        SetAside: {
+            /** Layers */
+            layers: components["schemas"]["Layer"][];
+            /** Name */
+            name: string;
+            /** School */
+            school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
+        };
+        /**
          * SizeOut
          * @description Length and width of a bed.
          */
@@ -2423,6 +2751,25 @@ export interface components {
             stock: components["schemas"]["Stock"][];
             /** Suppliers */
             suppliers: components["schemas"]["PlanSupplier"][];
+        };
+        /**
+         * SowingFigures
+         * @description From when a class of crops can be sown: the day where it is known, and years until roots find their depth.
+         */
+        SowingFigures: {
+            /** Because */
+            because: string;
+            /** From Day */
+            from_day: string | null;
+            /** Least M */
+            least_m: number;
+            /**
+             * Roots
+             * @enum {string}
+             */
+            roots: "shallow" | "medium" | "deep";
+            /** Years */
+            years: number | null;
         };
         /**
          * SpiralFigures
@@ -2483,6 +2830,33 @@ export interface components {
             placed_m3: number;
         };
         /**
+         * SpringFigures
+         * @description One spring: the surface, not topped up before, with the band that four draws of five lie in; and the top-up.
+         *
+         *     top_up_m3: placed, for one bed. loose_m3: to bring for all that are alike. bags: that it comes in, 0 where it
+         *     comes loose. price: with its delivery, null where nobody offers it.
+         */
+        SpringFigures: {
+            /** Bags */
+            bags: number;
+            /** Day */
+            day: string | null;
+            /** High M */
+            high_m: number;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Low M */
+            low_m: number;
+            /** Month */
+            month: number;
+            /** Price */
+            price: string | null;
+            /** Surface M */
+            surface_m: number;
+            /** Top Up M3 */
+            top_up_m3: number;
+        };
+        /**
          * StadiumShape
          * @description A tank with round ends: length over all.
          */
@@ -2511,6 +2885,33 @@ export interface components {
             material: string;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * SunkenFigures
+         * @description A bed after some months.
+         */
+        SunkenFigures: {
+            /** Layers */
+            layers: components["schemas"]["SunkenLayer"][];
+            /** Month */
+            month: number;
+            /** Surface M */
+            surface_m: number;
+        };
+        /**
+         * SunkenLayer
+         * @description A layer where it lies by then, and its cut to draw.
+         */
+        SunkenLayer: {
+            /** Bottom M */
+            bottom_m: number;
+            /** Outlines */
+            outlines: [
+                number,
+                number
+            ][][];
+            /** Top M */
+            top_m: number;
         };
         /**
          * SupplierFigures
@@ -2661,6 +3062,42 @@ export interface components {
              * Format: date-time
              */
             saved_at: string;
+        };
+        /**
+         * VersionFigures
+         * @description One way of filling a bed, beside others. index: null for the bed as it is, else its place among those set aside.
+         *
+         *     cost: now, for all beds alike; cost_ten_years: with the top-ups. to_buy_m3: loose. hours: of shovelling, all beds.
+         *     best: names of the figures in which it is the best of all.
+         */
+        VersionFigures: {
+            /** Best */
+            best: string[];
+            /** Cost */
+            cost: string | null;
+            /** Cost Ten Years */
+            cost_ten_years: string | null;
+            figures: components["schemas"]["BedFigures"];
+            /** First Sowing */
+            first_sowing: string | null;
+            /** First Year M */
+            first_year_m: number;
+            /** Hours */
+            hours: number;
+            /** Index */
+            index: number | null;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Name */
+            name: string;
+            /** School */
+            school: string | null;
+            /** Three Years M */
+            three_years_m: number;
+            /** To Buy M3 */
+            to_buy_m3: number;
+            /** Wait Years */
+            wait_years: number | null;
         };
         /**
          * Wick
@@ -3227,6 +3664,32 @@ export interface operations {
             };
         };
     };
+    nolbet_figure_forecast_figure_side_by_side: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LaterDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedFigures"];
+                };
+            };
+        };
+    };
     nolbet_figure_sizing_figure_corners: {
         parameters: {
             query?: never;
@@ -3249,6 +3712,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CornersOut"];
+                };
+            };
+        };
+    };
+    nolbet_figure_forecast_figure_coming_years: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LaterDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForecastFigures"];
                 };
             };
         };
@@ -3353,6 +3842,32 @@ export interface operations {
             };
         };
     };
+    nolbet_figure_forecast_figure_offered_schools: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LaterDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedSchools"];
+                };
+            };
+        };
+    };
     nolbet_figure_sizing_figure_spread: {
         parameters: {
             query?: never;
@@ -3375,6 +3890,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpreadOut"];
+                };
+            };
+        };
+    };
+    nolbet_figure_forecast_figure_in_month: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftInMonth"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SunkenFigures"];
                 };
             };
         };

@@ -1,0 +1,1 @@
+"""The year a garden has: its temperature, its springs and winters."""

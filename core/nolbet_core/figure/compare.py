@@ -1,0 +1,138 @@
+"""Ways of filling one bed side by side, and the schools that it may follow."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import replace
+from datetime import date
+from decimal import Decimal
+
+from nolbet_core.figure.beds import bed_figures
+from nolbet_core.figure.forecast import figure_forecast
+from nolbet_core.figure.forecast_figures import ComparedFigures, OfferedSchools, SchoolFigures, VersionFigures
+from nolbet_core.figure.walk import figure_plan, viewed_bed
+from nolbet_core.plan.bed import Bed, Layer, filled_with
+from nolbet_core.plan.build import built_bed
+from nolbet_core.plan.check import Supplies
+from nolbet_core.plan.garden import Plan
+from nolbet_core.schools.school import School, all_schools, starting_layers, unsuited
+
+SHOVELLED_M3_AN_HOUR = 1.0
+"""What one person shovels [m3/h] (estimate)."""
+
+AS_IT_IS = "As it is"
+GRAVE = ("stop", "caution")
+
+BEST: dict[str, Callable[[VersionFigures], float | None]] = {
+    "cost": lambda each: _number(each.cost),
+    "cost_ten_years": lambda each: _number(each.cost_ten_years),
+    "to_buy_m3": lambda each: each.to_buy_m3,
+    "mass_saturated_kg": lambda each: each.figures.mass_saturated_kg,
+    "hours": lambda each: each.hours,
+    "first_year_m": lambda each: each.first_year_m,
+    "three_years_m": lambda each: each.three_years_m,
+    "nitrogen_gap_kg": lambda each: each.figures.nitrogen_gap_kg,
+    "first_sowing": lambda each: each.first_sowing.toordinal() if each.first_sowing else each.wait_years,
+    "findings": lambda each: sum(one.level in GRAVE for one in each.figures.findings),
+}
+"""Figures that are better the smaller they are."""
+
+
+def _number(amount: Decimal | None) -> float | None:
+    return None if amount is None else float(amount)
+
+
+def figure_compared(plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> ComparedFigures:
+    """The bed as it is and every way of filling it that was set aside, each with its figures.
+
+    plan: for stock and suppliers. today: stands in for a day of filling that isn't given.
+    """
+    ways: list[tuple[int | None, str, Bed]] = [(None, AS_IT_IS, bed)]
+    ways += [(index, aside.name, filled_with(bed, aside)) for index, aside in enumerate(bed.set_aside)]
+    versions = [_version(index, name, plan, way, supplies, today) for index, name, way in ways]
+    return ComparedFigures(versions=_with_best(versions))
+
+
+def _version(
+    index: int | None, name: str, plan: Plan, bed: Bed, supplies: Supplies, today: date | None
+) -> VersionFigures:
+    head = plan.garden.model_copy(update={"plot": None})
+    alone = plan.model_copy(update={"beds": [bed], "garden": head})
+    figures = figure_plan(alone, supplies, today)
+    forecast = figure_forecast(plan, bed, supplies, today)
+    (own,) = figures.beds
+    cost = figures.haul.total if figures.haul and not figures.haul.unmet else None
+    later = forecast.top_up_total
+    loose_m3 = own.loose_m3 * bed.count
+    surface = own.surface_m
+    return VersionFigures(
+        index=index,
+        name=name,
+        school=bed.school,
+        figures=own,
+        cost=cost,
+        cost_ten_years=None if cost is None or later is None else cost + later,
+        to_buy_m3=sum(need.to_buy_m3 for need in figures.needs),
+        loose_m3=loose_m3,
+        hours=loose_m3 / SHOVELLED_M3_AN_HOUR,
+        first_year_m=surface[0] - surface[12],
+        three_years_m=surface[0] - surface[36],
+        first_sowing=min((each.from_day for each in own.ready.sowings if each.from_day), default=None),
+        wait_years=min((each.years for each in own.ready.sowings if each.years is not None), default=None),
+        best=[],
+    )
+
+
+def _with_best(versions: Sequence[VersionFigures]) -> list[VersionFigures]:
+    """Each version with the names of the figures in which it is the best, where they differ."""
+    best: list[list[str]] = [[] for _ in versions]
+    for name, of in BEST.items():
+        values = [of(each) for each in versions]
+        known = [value for value in values if value is not None]
+        if len(known) < len(versions) or max(known) - min(known) <= 1e-9:
+            continue
+        for index, value in enumerate(values):
+            if value == min(known):
+                best[index].append(name)
+    return [replace(each, best=names) for each, names in zip(versions, best, strict=True)]
+
+
+def figure_schools(plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> OfferedSchools:
+    """Every school for a bed: those that suit with the stack they start it with and its figures, then the others."""
+    vessel = built_bed(bed.model_copy(update={"layers": []}), "bed")
+    depth_m = max(vessel.hollow.rim_m - bed.kept_empty_m, 0.0)
+    found = []
+    for school in all_schools().values():
+        why_not = unsuited(school, bed.shape.kind, depth_m)
+        layers = [] if why_not else starting_layers(school, bed.shape.kind, depth_m, vessel.top_area_m2)
+        found.append(_school_figures(school, why_not, layers, plan, bed, supplies, today))
+    return OfferedSchools(schools=sorted(found, key=lambda each: each.unsuited is not None))
+
+
+def _school_figures(
+    school: School,
+    why_not: str | None,
+    layers: list[dict[str, object]],
+    plan: Plan,
+    bed: Bed,
+    supplies: Supplies,
+    today: date | None,
+) -> SchoolFigures:
+    started = bed.model_copy(
+        update={"school": school.key, "layers": [Layer.model_validate(layer) for layer in layers], "seen": []}
+    )
+    figures = None if why_not else bed_figures(viewed_bed(started, plan.garden, None, supplies, "bed", today))
+    return SchoolFigures(
+        key=school.key,
+        name=school.name,
+        summary=school.summary,
+        cost=school.cost,
+        effort=school.effort,
+        settling=school.settling,
+        planting=school.planting,
+        feeds=school.feeds,
+        against=school.against,
+        unsuited=why_not,
+        layers=layers,
+        figures=figures,
+    )

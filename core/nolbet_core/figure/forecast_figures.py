@@ -1,0 +1,140 @@
+"""Figures of a bed's coming years: the band of its surface, its springs with their top-ups, and doses of meals."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+
+from nolbet_core.figure.figures import BedFigures, MoneyOut
+from nolbet_core.figure.found import Line
+
+
+@dataclass(frozen=True, slots=True)
+class SunkenLayer:
+    """A layer where it lies by then, and its cut to draw."""
+
+    bottom_m: float
+    top_m: float
+    outlines: list[Line]
+
+
+@dataclass(frozen=True, slots=True)
+class SunkenFigures:
+    """A bed after some months."""
+
+    month: int
+    layers: list[SunkenLayer]
+    surface_m: float
+
+
+@dataclass(frozen=True, slots=True)
+class SpringFigures:
+    """One spring: the surface, not topped up before, with the band that four draws of five lie in; and the top-up.
+
+    top_up_m3: placed, for one bed. loose_m3: to bring for all that are alike. bags: that it comes in, 0 where it
+    comes loose. price: with its delivery, null where nobody offers it.
+    """
+
+    month: int
+    day: date | None
+    surface_m: float
+    low_m: float
+    high_m: float
+    top_up_m3: float
+    loose_m3: float
+    bags: int
+    price: MoneyOut | None
+
+
+@dataclass(frozen=True, slots=True)
+class DoseFigures:
+    """A dose of a meal that closes the nitrogen gap, or as much of it as goes at once. By label and as elements."""
+
+    material: str
+    name: str
+    mass_kg: float
+    cups: float
+    handfuls: float
+    handful_kg: float
+    n_kg_m2: float
+    p2o5_kg_m2: float
+    k2o_kg_m2: float
+    p_kg_m2: float
+    k_kg_m2: float
+    waits_kg: float
+    label: str
+    layers: list[tuple[int, float]]
+    changes: dict[str, object]
+
+
+@dataclass(frozen=True, slots=True)
+class ForecastFigures:
+    """A bed's coming years. low_m, high_m: the band of its surface by month. ghosts: its surface after the first winter
+    and in the third spring, to draw. draws: how many the band rests on. top_up_loose_m3, top_up_total: over ten years.
+    """
+
+    low_m: list[float]
+    high_m: list[float]
+    draws: int
+    springs: list[SpringFigures]
+    ghosts: list[SunkenFigures]
+    top_up: str
+    top_up_loose_m3: float
+    top_up_total: MoneyOut | None
+    doses: list[DoseFigures]
+
+
+@dataclass(frozen=True, slots=True)
+class VersionFigures:
+    """One way of filling a bed, beside others. index: null for the bed as it is, else its place among those set aside.
+
+    cost: now, for all beds alike; cost_ten_years: with the top-ups. to_buy_m3: loose. hours: of shovelling, all beds.
+    best: names of the figures in which it is the best of all.
+    """
+
+    index: int | None
+    name: str
+    school: str | None
+    figures: BedFigures
+    cost: MoneyOut | None
+    cost_ten_years: MoneyOut | None
+    to_buy_m3: float
+    loose_m3: float
+    hours: float
+    first_year_m: float
+    three_years_m: float
+    first_sowing: date | None
+    wait_years: float | None
+    best: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class ComparedFigures:
+    """The ways of filling a bed side by side, the bed as it is first."""
+
+    versions: list[VersionFigures]
+
+
+@dataclass(frozen=True, slots=True)
+class SchoolFigures:
+    """A school for a bed: its words, and the stack it would start with, or why it doesn't suit."""
+
+    key: str
+    name: str
+    summary: str
+    cost: str
+    effort: str
+    settling: str
+    planting: str
+    feeds: str
+    against: str
+    unsuited: str | None
+    layers: list[dict[str, object]]
+    figures: BedFigures | None
+
+
+@dataclass(frozen=True, slots=True)
+class OfferedSchools:
+    """The schools for a bed, those that suit first."""
+
+    schools: list[SchoolFigures]

@@ -1,0 +1,206 @@
+"""What feeds and what starves: nitrogen, carbon, compost, meals."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from typing import Any
+
+from nolbet_core.findings.pattern import DEFER, Finding, Found, Level, Mend, View, written
+from nolbet_core.findings.safety import counted, listed
+from nolbet_core.nutrients.dose import MOST_AT_ONCE_KG_M2, Dose
+from nolbet_core.plan.bed import Amendment
+from nolbet_core.quantities.show import show_dose
+from nolbet_core.shelf.library import standard_shelf
+from nolbet_core.stack.layers import Standing, materials_in
+from nolbet_core.stack.zone import ROOT_ZONE_M
+
+GAP_ADVISED_KG_M2 = 0.005
+GAP_MOST_KG_M2 = 0.020
+SURPLUS_KG_M2 = 0.005
+CARBON_MOST = 30.0
+COMPOST_ADVISED = 0.5
+COMPOST_MOST = 0.7
+USUAL_MEAL = "blood_meal"
+SLACK = 1e-9
+
+
+def grams(kg_m2: float) -> str:
+    """A mass on an area [kg/m2] as g/m2."""
+    return f"{kg_m2 * 1000:.0f} g/m²"
+
+
+class NitrogenShort(Finding):
+    """Rotting takes more nitrogen than it gives where roots are."""
+
+    code = "nitrogen_short"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """A gap over 5 g/m2 in the first season, over 20 graver; the mend scatters a meal on the hungry layers."""
+        gap_kg_m2 = view.gap_kg / view.vessel.top_area_m2
+        if gap_kg_m2 <= GAP_ADVISED_KG_M2 + SLACK:
+            return
+        level: Level = "advice" if gap_kg_m2 <= GAP_MOST_KG_M2 + SLACK else "caution"
+        dose = view.dose(standard_shelf()[USUAL_MEAL])
+        yield Found(
+            level,
+            f"Nitrogen is short by {show_dose(view.gap_kg, view.system)} this season, {grams(gap_kg_m2)}.",
+            "What rots the wood and litter takes nitrogen before the plants get any.",
+            _advice(dose, view),
+            mend=scatter(view, dose) if dose else None,
+            sides=(
+                "Some feed at once, so that the first season isn't lost.",
+                "Others wait a winter, or sow beans and clover first, and let the wood find its own nitrogen.",
+            ),
+        )
+
+
+def _advice(dose: Dose | None, view: View) -> str:
+    waiting = "wait until autumn, keep the wood lower or on top as mulch, or feed again each year"
+    if dose is None:
+        return f"No more than {grams(MOST_AT_ONCE_KG_M2)} of nitrogen at once: {waiting}."
+    said = f"{show_dose(dose.mass_kg, view.system)} of {dose.material.name.lower()} ({dose.handfuls:.0f} handfuls)"
+    if dose.waits_kg > SLACK:
+        return f"{said} is as much as goes at once ({grams(MOST_AT_ONCE_KG_M2)}); for the rest {waiting}."
+    return f"{said}, split over the hungry layers, closes it."
+
+
+def scatter(view: View, dose: Dose) -> Mend | None:
+    """Scatter a dose on the layers that it is split over; a layer that is fed something else passes its part on."""
+    layers = [dict(layer) for layer in view.written_layers]
+    free = [i for i in range(len(layers)) if _takes(layers[i], dose)]
+    wanted = {i: dose.split_kg[i] for i in free if dose.split_kg[i] > 0}
+    if not wanted:
+        return None
+    for i, share in wanted.items():
+        had = layers[i].get("amendment", {}).get("mass_kg", 0.0)
+        mass_kg = had + dose.mass_kg * share / sum(wanted.values())
+        layers[i]["amendment"] = written_amendment(Amendment(material=dose.material.key, mass_kg=round(mass_kg, 3)))
+    label = f"Add {show_dose(dose.mass_kg, view.system)} of {dose.material.name.lower()}"
+    return Mend(label, {"layers": layers})
+
+
+def written_amendment(amendment: Amendment) -> dict[str, Any]:
+    """What is scattered in the plan file's words."""
+    return amendment.model_dump(mode="json")
+
+
+def _takes(layer: dict[str, Any], dose: Dose) -> bool:
+    fed = layer.get("amendment")
+    return fed is None or fed["material"] == dose.material.key
+
+
+class Overfed(Finding):
+    """More nitrogen is scattered than plants and microbes can take up."""
+
+    code = "overfed"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Over 20 g N/m2 at once, a caution; over 5 g/m2 more than is short, advice."""
+        at_once = view.fed_kg_m2
+        counted = sum(each.counted_kg - each.fed_kg for each in view.ledger)
+        surplus_kg = sum(each.fed_kg for each in view.ledger) - max(-counted, 0.0)
+        surplus = surplus_kg / view.vessel.top_area_m2
+        if at_once <= 0:
+            return
+        if at_once > MOST_AT_ONCE_KG_M2 * 1.001:
+            level: Level = "caution"
+            message = f"What is scattered brings {grams(at_once)} of nitrogen at once."
+        elif surplus > SURPLUS_KG_M2 + SLACK:
+            level = "advice"
+            message = f"What is scattered brings {grams(surplus)} of nitrogen more than is short."
+        else:
+            return
+        yield Found(
+            level,
+            message,
+            "What nobody takes up burns roots, brings leaf instead of fruit, and washes into wells and streams.",
+            f"Keep to {grams(MOST_AT_ONCE_KG_M2)} at once, and to what is short.",
+            mend=Mend("Scatter nothing", {"layers": [written_without(layer) for layer in view.bed.layers]}),
+        )
+
+
+def written_without(layer: Any) -> dict[str, Any]:
+    """A layer in the plan file's words, with nothing scattered on it."""
+    return written(layer.model_copy(update={"amendment": None}))
+
+
+class RootZoneCarbon(Finding):
+    """Roots stand in stuff too rich in carbon."""
+
+    code = "root_zone_carbon"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """C:N of the root zone over 30."""
+        ratio = view.root_zone_c_to_n
+        if ratio is None or ratio <= CARBON_MOST + SLACK:
+            return
+        yield Found(
+            "advice",
+            f"The root zone has {ratio:.0f} parts of carbon to one of nitrogen; over {CARBON_MOST:.0f} it starves.",
+            "The more carbon lies among the roots, the longer rotting holds the nitrogen.",
+            "Lay more soil or compost on top, or keep straw and wood further down.",
+        )
+
+
+class CompostShare(Finding):
+    """Too much of what is grown in is compost."""
+
+    code = "compost_share"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Compost and manure over half of the root zone, over 70 % graver; open ground below counts as soil."""
+        share = _compost_share(view)
+        if share <= COMPOST_ADVISED + SLACK:
+            return
+        yield Found(
+            "advice" if share <= COMPOST_MOST + SLACK else "caution",
+            f"{share * 100:.0f} % of the root zone is compost.",
+            "Compost alone is rich in salts and phosphorus, shrinks every year and dries out from the top.",
+            "Keep it to half or less, with soil for the rest.",
+            sides=(
+                "No-dig growers: crops do well in pure compost over living ground, year after year.",
+                "Growers who test their soil: salts and phosphorus build up; keep compost to a third or half.",
+            ),
+        )
+
+
+def _compost_share(view: View) -> float:
+    layers = view.filled.layers
+    zone = [share * layer.placed_m3 for layer, share in zip(layers, view.zone_shares, strict=True)]
+    if sum(zone) <= 0:
+        return 0.0
+    rich = sum(volume * _compost_in(layer) for layer, volume in zip(layers, zone, strict=True))
+    ground = max(ROOT_ZONE_M - view.filled.top_m, 0.0) * view.vessel.top_area_m2 if view.open_below else 0.0
+    return rich / (sum(zone) + ground)
+
+
+def _compost_in(layer: Standing) -> float:
+    parts = layer.material.parts
+    if not parts:
+        return 1.0 if "compost" in layer.material.traits else 0.0
+    return sum(each.volume_share for each in parts if "compost" in each.material.traits)
+
+
+class PetsAndMeals(Finding):
+    """Blood and bone draw dogs, foxes and rats."""
+
+    code = "pets_and_meals"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """One note for all such meals in or on the fill."""
+        names = list(dict.fromkeys(_drawing_pets(view.filled.layers)))
+        if not names:
+            return
+        yield Found(
+            "note",
+            f"{counted(names)} dogs and foxes dig for: {listed(names)}.",
+            "A pet that eats its fill of meal falls ill, and the bed is turned over.",
+            "Work it in under 50 mm of soil, keep the bag shut, keep pets off for two weeks. " + DEFER,
+        )
+
+
+def _drawing_pets(layers: Sequence[Standing]) -> Iterator[str]:
+    for layer in layers:
+        for material in materials_in(layer):
+            if "pets" in material.traits:
+                yield material.name.lower()

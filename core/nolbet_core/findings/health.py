@@ -1,0 +1,125 @@
+"""What can harm those who eat from the bed, or what grows in it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.findings.pattern import DEFER, Finding, Found, Mend, View, layers_with
+from nolbet_core.findings.safety import counted, listed
+from nolbet_core.planting.ready import RAW_MANURE_DAYS, RAW_MANURE_DAYS_ABOVE
+from nolbet_core.quantities.show import show_length
+from nolbet_core.stack.layers import materials_in
+
+GROUND_FORMS = frozenset({"trench", "mound", "flat"})
+ROOTS_PASS_M = 0.30
+
+
+def names_with(view: View, trait: str) -> list[str]:
+    """Names of the materials in and on the fill that have a trait, each once."""
+    found = [material for layer in view.filled.layers for material in materials_in(layer) if trait in material.traits]
+    parts = [each.material for material in found for each in material.parts if trait in each.material.traits]
+    plain = [material for material in found if not material.parts]
+    return list(dict.fromkeys(material.name.lower() for material in (*plain, *parts)))
+
+
+class RawManure(Finding):
+    """Raw manure needs months before a harvest."""
+
+    code = "raw_manure"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Any raw manure in or on the fill."""
+        names = names_with(view, "raw_manure")
+        if not names:
+            return
+        yield Found(
+            "caution",
+            f"{names[0].capitalize()} is raw: no harvest for {RAW_MANURE_DAYS} days where the crop touches soil, "
+            f"{RAW_MANURE_DAYS_ABOVE} where it doesn't.",
+            "Raw manure carries germs that make people ill, and burns young roots (waits of 7 CFR 205.203).",
+            "Compost it first, or fill in autumn and sow in spring. " + DEFER,
+        )
+
+
+class HerbicideCarryover(Finding):
+    """Weedkiller that lasts comes in with manure, hay, straw and compost."""
+
+    code = "herbicide_carryover"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """One note for all that may carry it."""
+        names = names_with(view, "herbicide")
+        if not names:
+            return
+        yield Found(
+            "note",
+            f"{counted(names)} may carry weedkiller that lasts: {listed(names)}.",
+            "Some sprays on hay fields pass through animals and heap, and cripple beans and tomatoes for years.",
+            "Ask where it comes from, and sow beans in a pot of it first: curled leaves tell within three weeks.",
+        )
+
+
+class GroundUntested(Finding):
+    """Roots go into ground that nobody has tested."""
+
+    code = "ground_untested"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Trenches, mounds and patches, and low beds open below; a liner, or fabric under all, keeps roots out."""
+        layers = view.filled.layers
+        low = view.vessel.form == "vessel" and view.open_below and view.filled.top_m < ROOTS_PASS_M
+        if not layers or not (view.vessel.form in GROUND_FORMS or low):
+            return
+        if layers[0].material.is_sheet and "rots" not in layers[0].material.traits:
+            return
+        if any(layer.material.is_liner for layer in layers):
+            return
+        reach = show_length(ROOTS_PASS_M, view.system)
+        yield Found(
+            "note",
+            f"Roots go {reach} and more down, into your own ground.",
+            "Near old houses, roads and yards the ground can hold lead, oil or other poisons.",
+            "Have it tested before you grow food in it, or build higher over a barrier. " + DEFER,
+        )
+
+
+class TapeAndPrint(Finding):
+    """Cardboard and paper bring more than fibre."""
+
+    code = "tape_and_print"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """One note where cardboard or newspaper lies in the bed."""
+        names = names_with(view, "printed")
+        if not names:
+            return
+        yield Found(
+            "note",
+            f"{counted(names)} to clean of tape, staples and glossy print: {listed(names)}.",
+            "Tape and staples stay in the bed for good; glossy coatings keep water out.",
+            "Pull tape and staples, leave glossy and coloured sheets out, wet the rest as you lay it.",
+        )
+
+
+class NotFoodGrade(Finding):
+    """A liner that isn't made for food."""
+
+    code = "not_food_grade"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Each such liner in the stack."""
+        for index, layer in enumerate(view.filled.layers):
+            if "not_food_grade" not in layer.material.traits:
+                continue
+            yield Found(
+                "advice",
+                f"Layer {index + 1}, {layer.material.name.lower()}, may not be made for food.",
+                "Some liners hold softeners or algae poison that wander into the water.",
+                "Use one sold for drinking water or fish, or a food-grade film.",
+                layer=index,
+                mend=Mend("Use food-grade film", layers_with(view, index, material="food_film")),
+                sides=(
+                    "Some hold that a liner sold as safe for fish is safe for lettuce.",
+                    "Others want food grade wherever water stands for weeks.",
+                ),
+            )

@@ -1,0 +1,1 @@
+"""Does the bed suit the crop, and from when?"""

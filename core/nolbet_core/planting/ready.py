@@ -1,0 +1,189 @@
+"""From when a fresh bed can be sown: what it waits for, and what the season allows."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from nolbet_core.climate.year import Year, first_spring, next_day
+from nolbet_core.planting.roots import LEAST_DEPTH_M, Roots, rootable_depth, years_to_depth
+from nolbet_core.stack.layers import Standing, materials_in
+from nolbet_core.stack.zone import mulch_begins, root_surface
+
+FRESH_WOOD_DAYS = 165
+"""Wait for fresh wood that takes nitrogen: five to six months [days]."""
+
+UNROTTED_DAYS = 120
+"""Wait for fresh greens and browns with too little finished compost or soil on top [days] (estimate)."""
+
+FINISHED_COVER_M = 0.100
+"""Finished compost or soil over cardboard or litter that can be sown at once [m]."""
+
+RAW_MANURE_DAYS = 120
+"""From raw manure to a harvest that touches the soil [days] (7 CFR 205.203)."""
+
+RAW_MANURE_DAYS_ABOVE = 90
+"""From raw manure to a harvest that doesn't [days] (7 CFR 205.203)."""
+
+SMALL_GAP_KG_M2 = 0.005
+"""A nitrogen gap that fresh sowings get over [kg/m2]."""
+
+HARDY_BEFORE_DAYS = 56
+"""Hardy crops go out so long before the last frost [days] (estimate)."""
+
+HARDY_LAST_DAYS = 42
+"""The last sowing that still makes a crop, before the first frost [days] (estimate)."""
+
+WINTERS = ("wood_mound", "wood_in_a_trench")
+"""Schools whose fill lies through one winter first."""
+
+RESTING = ("dug_bed",)
+"""Schools whose ground is covered till spring."""
+
+
+@dataclass(frozen=True, slots=True)
+class Wait:
+    """A reason to wait. days: after filling; None for until spring."""
+
+    days: int | None
+    because: str
+
+
+@dataclass(frozen=True, slots=True)
+class Sowing:
+    """From when a class of crops can be sown. years: after filling until roots find their depth, None for never.
+
+    from_day: the first day, where it is known when the bed is filled. because: what decides it.
+    """
+
+    roots: Roots
+    years: float | None
+    from_day: date | None
+    because: str
+
+
+@dataclass(frozen=True, slots=True)
+class Readiness:
+    """From when what may be sown. depth_m: rootable at once [m]. waits: why not sooner.
+
+    harvest_days, harvest_days_above: from filling to the first harvest, where raw manure is in it: of what touches the
+    soil, and of what doesn't [days].
+    """
+
+    depth_m: float
+    waits: tuple[Wait, ...]
+    sowings: tuple[Sowing, ...]
+    harvest_days: int | None
+    harvest_days_above: int | None
+
+
+def waits_of(layers: Sequence[Standing], school: str | None, gap_kg_m2: float) -> tuple[Wait, ...]:
+    """What a fresh fill waits for. school: which it is filled by. gap_kg_m2: nitrogen it goes short of [kg/m2]."""
+    standing = tuple(layers)
+    below = standing[: mulch_begins(standing)]
+    waits = []
+    woody = any("raw_wood" in layer.material.traits and layer.thickness_m > 0 for layer in below)
+    if school in WINTERS and woody:
+        waits.append(Wait(None, "a mound or trench of wood settles through one winter first"))
+    if school in RESTING:
+        waits.append(Wait(None, "dug ground rests under its cover till spring"))
+    if woody and gap_kg_m2 > SMALL_GAP_KG_M2:
+        waits.append(Wait(FRESH_WOOD_DAYS, "fresh wood takes nitrogen for five to six months, unless it is fed"))
+    elif _unrotted(below) and _cover(standing) < FINISHED_COVER_M - 1e-9:
+        waits.append(Wait(UNROTTED_DAYS, "less than 100 mm of finished compost or soil lies over fresh litter"))
+    return tuple(waits)
+
+
+def _unrotted(layers: Sequence[Standing]) -> bool:
+    return any(layer.material.group == "organic" and layer.thickness_m > 0 for layer in layers)
+
+
+def _cover(layers: tuple[Standing, ...]) -> float:
+    """Depth of soil and finished compost from the surface down to what isn't either [m]."""
+    depth_m = 0.0
+    for layer in reversed(layers[: mulch_begins(layers)]):
+        if layer.material.group != "soil":
+            break
+        depth_m += layer.thickness_m
+    return depth_m
+
+
+def holds_raw_manure(layers: Sequence[Standing]) -> bool:
+    """Whether raw manure lies anywhere in the fill."""
+    return any("raw_manure" in material.traits for layer in layers for material in materials_in(layer))
+
+
+def readiness(
+    layers: Sequence[Standing],
+    school: str | None,
+    gap_kg_m2: float,
+    open_below: bool,
+    factor: float,
+    built: date | None,
+    year: Year,
+) -> Readiness:
+    """From when what may be sown.
+
+    layers: as they stand, bottom to top. school: which they follow. gap_kg_m2: nitrogen the first season goes short of
+    [kg/m2]. open_below: whether roots can go on into the ground. factor: on decay rates. built: the day of filling,
+    where it is known. year: the garden's frosts.
+    """
+    standing = tuple(layers)
+    waits = waits_of(standing, school, gap_kg_m2)
+    manure = holds_raw_manure(standing)
+    surface = root_surface(standing)
+    sowings = (
+        [_sowing(roots, standing, waits, open_below, factor, built, year) for roots in LEAST_DEPTH_M]
+        if surface > 0
+        else []
+    )
+    return Readiness(
+        depth_m=rootable_depth(standing, open_below, factor, 0.0),
+        waits=waits,
+        sowings=tuple(sowings),
+        harvest_days=RAW_MANURE_DAYS if manure else None,
+        harvest_days_above=RAW_MANURE_DAYS_ABOVE if manure else None,
+    )
+
+
+def _sowing(
+    roots: Roots,
+    layers: tuple[Standing, ...],
+    waits: tuple[Wait, ...],
+    open_below: bool,
+    factor: float,
+    built: date | None,
+    year: Year,
+) -> Sowing:
+    years = years_to_depth(layers, open_below, factor, LEAST_DEPTH_M[roots])
+    if years is None:
+        return Sowing(roots, None, None, "the fill is too shallow for such roots")
+    longest = max((wait.days or 0 for wait in waits), default=0)
+    because = waits[0].because if waits else "nothing in the fill has to rot first"
+    if years * 365.25 > longest and years > 0:
+        because = "what lies below has to rot first, until roots can go through"
+    if built is None:
+        return Sowing(roots, max(years, longest / 365.25), None, because)
+    ready = built + timedelta(days=round(max(years * 365.25, longest)))
+    if any(wait.days is None for wait in waits):
+        ready = max(ready, first_spring(built, year))
+    from_day = sowing_day(ready, year)
+    if from_day > ready and (from_day - ready).days > 1:
+        because = f"{because}; then winter is over" if waits or years > 0 else "winter has to be over"
+    return Sowing(roots, years, from_day, because)
+
+
+def sowing_day(ready: date, year: Year) -> date:
+    """The first day on or after one on which hardy crops can be sown: from eight weeks before the last frost until six
+    weeks before the first."""
+    opens = next_day(ready, year.last_frost) - timedelta(days=HARDY_BEFORE_DAYS)
+    closes = next_day(ready, year.first_frost) - timedelta(days=HARDY_LAST_DAYS)
+    if opens <= ready:
+        return ready
+    frost = next_day(ready, year.first_frost)
+    spring = next_day(ready, year.last_frost)
+    growing = frost < spring
+    if growing and ready <= closes:
+        return ready
+    return opens

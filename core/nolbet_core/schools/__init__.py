@@ -1,0 +1,1 @@
+"""The schools of filling: ready starting stacks that scale to the bed, with what speaks for and against each."""

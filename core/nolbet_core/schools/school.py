@@ -1,0 +1,164 @@
+"""A school of filling as its data file tells it, and the stack it starts a bed with."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+from typing import Any
+
+LayerWords = dict[str, Any]
+"""A layer in the plan file's words."""
+
+BY_AREA = "mass_kg_m2"
+
+
+@dataclass(frozen=True, slots=True)
+class Course:
+    """One layer of a school: its words in the plan file, and how its depth scales.
+
+    share: of the bed's depth. least_m, most_m: between which that stays [m]. fills: takes the rest. drops_under_m: left
+    out of beds that are shallower [m]. repeats: laid in turns with the others that do, as often as there is room.
+    instead: another material for some shapes.
+    """
+
+    words: Mapping[str, Any]
+    share: float
+    least_m: float
+    most_m: float
+    fills: bool
+    drops_under_m: float
+    repeats: bool
+    instead: Mapping[str, str]
+
+
+@dataclass(frozen=True, slots=True)
+class School:
+    """A school: what it is, the shapes and depths it suits, its courses bottom to top, its trade-offs in words."""
+
+    key: str
+    name: str
+    summary: str
+    shapes: frozenset[str]
+    least_m: float
+    most_m: float
+    courses: tuple[Course, ...]
+    cost: str
+    effort: str
+    settling: str
+    planting: str
+    feeds: str
+    against: str
+
+
+@cache
+def all_schools() -> Mapping[str, School]:
+    """Every school by its key, in the order of the data file."""
+    text = files("nolbet_core.schools").joinpath("schools.json").read_text(encoding="utf-8")
+    return {row["key"]: _school(row) for row in json.loads(text)}
+
+
+def _school(row: dict[str, Any]) -> School:
+    return School(
+        row["key"],
+        row["name"],
+        row["summary"],
+        frozenset(row["shapes"]),
+        row["depth_m"][0],
+        row["depth_m"][1],
+        tuple(_course(each) for each in row["courses"]),
+        row["cost"],
+        row["effort"],
+        row["settling"],
+        row["planting"],
+        row["feeds"],
+        row["against"],
+    )
+
+
+SCALING = ("share", "between_m", "fills", "drops_under_m", "repeats", "instead")
+
+
+def _course(row: dict[str, Any]) -> Course:
+    least_m, most_m = row.get("between_m", (0.0, 3.0))
+    words = {key: value for key, value in row.items() if key not in SCALING}
+    return Course(
+        words,
+        row.get("share", 0.0),
+        least_m,
+        most_m,
+        row.get("fills", False),
+        row.get("drops_under_m", 0.0),
+        row.get("repeats", False),
+        row.get("instead", {}),
+    )
+
+
+def unsuited(school: School, shape_kind: str, depth_m: float) -> str | None:
+    """Why a school doesn't suit a bed, in words; None where it does. depth_m: that the fill may take [m]."""
+    if shape_kind not in school.shapes:
+        return f"{school.name} isn't laid in a {shape_kind.replace('_', ' ')}."
+    if shape_kind == "flat_area":
+        return None
+    if depth_m < school.least_m - 1e-9:
+        return f"{school.name} wants a depth of {school.least_m * 1000:.0f} mm or more."
+    if depth_m > school.most_m + 1e-9:
+        return f"{school.name} is for depths up to {school.most_m * 1000:.0f} mm."
+    return None
+
+
+def starting_layers(school: School, shape_kind: str, depth_m: float, area_m2: float) -> list[LayerWords]:
+    """The stack that a school starts a bed with, bottom to top, in the plan file's words.
+
+    shape_kind: of the bed. depth_m: that the fill may take, square to the surface in mounds [m]. area_m2: growing area,
+    for what is scattered by area [m2].
+
+    Every course takes its share of the depth between its least and most; those that a shallow bed has no room for are
+    left out, and one fills the rest. On flat ground, which has no rim to fill to, each takes what it takes at least.
+    """
+    courses = [course for course in school.courses if depth_m >= course.drops_under_m]
+    if shape_kind == "flat_area":
+        return [_words(course, shape_kind, max(course.least_m, 0.02), area_m2) for course in courses]
+    courses = _repeated(courses, depth_m)
+    return [
+        _words(course, shape_kind, None if course.fills else _thickness(course, depth_m), area_m2) for course in courses
+    ]
+
+
+def _repeated(courses: list[Course], depth_m: float) -> list[Course]:
+    """Courses with those that repeat laid in turns, as often as there is room for."""
+    turns = [course for course in courses if course.repeats]
+    if not turns:
+        return courses
+    once_m = sum(_thickness(course, depth_m) for course in turns)
+    others_m = sum(course.least_m if course.fills else _thickness(course, depth_m) for course in courses) - once_m
+    times = max(int((depth_m - others_m) / once_m + 1e-9), 1)
+    first = courses.index(turns[0])
+    rest = [course for course in courses[first:] if not course.repeats]
+    return [*courses[:first], *(turns * times), *rest]
+
+
+def _thickness(course: Course, depth_m: float) -> float:
+    if course.fills or _is_sheet(course):
+        return 0.0
+    return min(max(course.share * depth_m, course.least_m), course.most_m)
+
+
+def _is_sheet(course: Course) -> bool:
+    return course.least_m == 0.0 and course.share == 0.0 and not course.fills
+
+
+def _words(course: Course, shape_kind: str, thickness_m: float | None, area_m2: float) -> LayerWords:
+    """A course in the plan file's words; without a thickness it fills the rest."""
+    words: LayerWords = dict(course.words)
+    words["material"] = course.instead.get(shape_kind, words["material"])
+    fed = words.get("amendment")
+    if fed is not None:
+        words["amendment"] = {"material": fed["material"], "mass_kg": round(fed[BY_AREA] * area_m2, 3)}
+    if _is_sheet(course):
+        return words
+    if thickness_m is None:
+        return words | {"fill": True}
+    return words | {"thickness_m": round(thickness_m, 3)}

@@ -1,0 +1,97 @@
+"""How sure a forecast is: many draws of each material's figures over their ranges, and the band they lie in."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.settling.curve import MONTHS, Shares, settled_share
+from nolbet_core.shelf.material import Material
+
+Figures = NDArray[np.float64]
+
+DRAWS = 500
+SEED = 20260
+"""The same draws every time, so that the band doesn't flicker while a bed is drawn."""
+
+LOW, HIGH = 0.10, 0.90
+"""The band holds four draws of five."""
+
+
+@dataclass(frozen=True, slots=True)
+class Drawn:
+    """Figures drawn for materials: share lost by settling, share that stays, decay [1/year]; materials x draws."""
+
+    settles: Figures
+    stays: Figures
+    decay_per_year: Figures
+
+
+def plain_materials(materials: Sequence[Material]) -> tuple[list[Material], Figures]:
+    """The plain materials among some, mixes broken down, and what share of each is which: materials x plain ones."""
+    plain: dict[str, Material] = {}
+    for material in materials:
+        for each in material.parts:
+            plain.setdefault(each.material.key, each.material)
+        if not material.parts:
+            plain.setdefault(material.key, material)
+    keys = list(plain)
+    shares = np.zeros((len(materials), len(keys)))
+    for row, material in enumerate(materials):
+        if not material.parts:
+            shares[row, keys.index(material.key)] = 1.0
+        for each in material.parts:
+            shares[row, keys.index(each.material.key)] += each.volume_share
+    return list(plain.values()), shares
+
+
+def drawn_figures(materials: Sequence[Material], draws: int = DRAWS, seed: int = SEED) -> Drawn:
+    """Draw each material's figures over their ranges, most often near their value (triangular), by a seed."""
+    chance = np.random.default_rng(seed).random((3, len(materials), draws))
+    names = ("settles_share", "stays_share", "decay_per_year")
+    ranges = np.array([[_range(material, name) for material in materials] for name in names])
+    return Drawn(*(_triangular(chance[i], ranges[i]) for i in range(3)))
+
+
+def _range(material: Material, name: str) -> tuple[float, float, float]:
+    found = material.properties.get(name)
+    if found is None:
+        return (1.0, 1.0, 1.0) if name == "stays_share" else (0.0, 0.0, 0.0)
+    return min(found.low, found.value), found.value, max(found.high, found.value)
+
+
+def _triangular(chance: Figures, ranges: Figures) -> Figures:
+    """Values of triangular distributions by their cumulative chance [0-1]. ranges: rows of low, most likely, high."""
+    low, mode, high = (ranges[:, i : i + 1] for i in range(3))
+    wide = np.maximum(high - low, 1e-300)
+    rising = low + np.sqrt(chance * wide * (mode - low))
+    falling = high - np.sqrt((1 - chance) * wide * (high - mode))
+    return np.where(chance * wide < mode - low, rising, falling)
+
+
+def drawn_remaining(drawn: Drawn, factor: float, months: int = MONTHS) -> Shares:
+    """What is left of each material by draw and month: materials x draws x months.
+
+    The rotting part is a running product of one monthly factor. factor: on decay rates, as decay_factor gives it.
+    """
+    rotting = np.empty((*drawn.decay_per_year.shape, months + 1))
+    rotting[..., 0] = 1 - drawn.stays
+    rotting[..., 1:] = np.exp(-drawn.decay_per_year * factor / 12)[..., np.newaxis]
+    np.multiply.accumulate(rotting, axis=-1, out=rotting)
+    rotting += drawn.stays[..., np.newaxis]
+    rotting *= settled_share(drawn.settles[..., np.newaxis], np.arange(months + 1) / 12)
+    return rotting
+
+
+def band_of(amounts: Figures, remaining: Shares) -> tuple[Figures, Figures]:
+    """The lower and upper edge of what draws come to, by month, for one bed.
+
+    amounts: of each plain material [m3, or m]. remaining: materials x draws x months. A band's edge is one of the
+    draws, so that it can be turned from volume into height afterwards.
+    """
+    sums = np.sort(np.tensordot(amounts, remaining, axes=1), axis=0)
+    draws = len(sums)
+    return sums[int(LOW * (draws - 1))], sums[int(np.ceil(HIGH * (draws - 1)))]

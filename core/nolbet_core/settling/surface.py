@@ -1,0 +1,67 @@
+"""The surface of a bed as it sinks, and its layers where they lie by then."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.settling.curve import MONTHS, Shares, remaining_shares
+from nolbet_core.shapes.hollow import Hollow
+from nolbet_core.shapes.prismatoid import Prismatoid
+from nolbet_core.shapes.vessel import Vessel
+from nolbet_core.stack.fill import Filled
+
+Amounts = NDArray[np.float64]
+
+
+def sinks_in_place(vessel: Vessel) -> bool:
+    """Whether layers sink straight down where they lie: in mounds, spirals and patches."""
+    return vessel.form in ("mound", "flat", "spiral")
+
+
+def sinking_amounts(vessel: Vessel, filled: Filled) -> Amounts:
+    """What of each layer sinks: its volume [m3], or where layers sink in place its thickness over the middle [m]."""
+    if not sinks_in_place(vessel):
+        return np.array([layer.placed_m3 for layer in filled.layers])
+    heights = [vessel.height_of(layer.top_m) - vessel.height_of(layer.bottom_m) for layer in filled.layers]
+    return np.array(heights)
+
+
+def surface_heights(vessel: Vessel, amounts: Amounts) -> Amounts:
+    """Height of the surface above the floor [m] where all layers come to amounts, as sinking_amounts gives them."""
+    if sinks_in_place(vessel):
+        return amounts
+    hollow = vessel.hollow
+    if isinstance(hollow, Prismatoid) and hollow.is_straight:
+        return amounts / hollow.floor_m2
+    return np.array([vessel.height_of(hollow.height_for_volume(0.0, amount)) for amount in amounts.tolist()])
+
+
+def remaining_of_layers(filled: Filled, factor: float) -> Shares:
+    """What is left of each layer's volume by month: one row a layer, months 0 to 120."""
+    if not filled.layers:
+        return np.ones((0, MONTHS + 1))
+    return np.array([remaining_shares(layer.material, factor) for layer in filled.layers])
+
+
+def surface_by_month(vessel: Vessel, filled: Filled, factor: float) -> Amounts:
+    """Height of the surface above the floor [m] for months 0 to 120.
+
+    In vessels the layers settle by volume, in mounds, spirals and patches straight down where they lie. factor: on
+    decay rates, as decay_factor gives it.
+    """
+    amounts = sinking_amounts(vessel, filled)
+    sums: Amounts = amounts @ remaining_of_layers(filled, factor)
+    return surface_heights(vessel, sums)
+
+
+def sunken_spans(hollow: Hollow, volumes_m3: Sequence[float]) -> list[tuple[float, float]]:
+    """Bottom and top of layers of volumes [m3] that stand on one another in a hollow, from its floor up [m]."""
+    height_m = 0.0
+    spans = []
+    for volume_m3 in volumes_m3:
+        bottom_m, height_m = height_m, hollow.height_for_volume(height_m, volume_m3)
+        spans.append((bottom_m, height_m))
+    return spans
