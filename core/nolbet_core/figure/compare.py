@@ -24,8 +24,8 @@ AS_IT_IS = "As it is"
 GRAVE = ("stop", "caution")
 
 BEST: dict[str, Callable[[VersionFigures], float | None]] = {
-    "cost": lambda each: _number(each.cost),
-    "cost_ten_years": lambda each: _number(each.cost_ten_years),
+    "cost": lambda each: _whole(each.cost, each),
+    "cost_ten_years": lambda each: _whole(each.cost_ten_years, each),
     "to_buy_m3": lambda each: each.to_buy_m3,
     "mass_saturated_kg": lambda each: each.figures.mass_saturated_kg,
     "hours": lambda each: each.hours,
@@ -38,8 +38,9 @@ BEST: dict[str, Callable[[VersionFigures], float | None]] = {
 """Figures that are better the smaller they are."""
 
 
-def _number(amount: Decimal | None) -> float | None:
-    return None if amount is None else float(amount)
+def _whole(amount: Decimal | None, version: VersionFigures) -> float | None:
+    """An amount that leaves nothing out, so that it can be held against others."""
+    return None if amount is None or version.unmet else float(amount)
 
 
 def figure_compared(plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> ComparedFigures:
@@ -61,7 +62,7 @@ def _version(
     figures = figure_plan(alone, supplies, today)
     forecast = figure_forecast(plan, bed, supplies, today)
     (own,) = figures.beds
-    cost = figures.haul.total if figures.haul and not figures.haul.unmet else None
+    cost = figures.haul.total if figures.haul else None
     later = forecast.top_up_total
     loose_m3 = own.loose_m3 * bed.count
     surface = own.surface_m
@@ -72,6 +73,7 @@ def _version(
         figures=own,
         cost=cost,
         cost_ten_years=None if cost is None or later is None else cost + later,
+        unmet=[supplies.materials[key].name for key in figures.haul.unmet] if figures.haul else [],
         to_buy_m3=sum(need.to_buy_m3 for need in figures.needs),
         loose_m3=loose_m3,
         hours=loose_m3 / SHOVELLED_M3_AN_HOUR,

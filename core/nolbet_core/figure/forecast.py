@@ -11,7 +11,7 @@ import numpy as np
 from nolbet_core.climate.year import day_after_months, spring_months
 from nolbet_core.figure.buying import supplier_of
 from nolbet_core.figure.forecast_figures import DoseFigures, ForecastFigures, SpringFigures, SunkenFigures
-from nolbet_core.figure.sunken import sunken_figures
+from nolbet_core.figure.sunken import ghost_figures, sunken_figures
 from nolbet_core.figure.walk import viewed_bed
 from nolbet_core.findings.feeding import scatter
 from nolbet_core.findings.pattern import View
@@ -45,7 +45,7 @@ def figure_forecast(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
         high_m=high,
         draws=DRAWS,
         springs=springs,
-        ghosts=[sunken_figures(view, months[at]) for at in (0, THIRD_SPRING)],
+        ghosts=[ghost_figures(view, months[at]) for at in (0, THIRD_SPRING)],
         top_up=supplies.materials[bed.top_up].name,
         top_up_loose_m3=sum(spring.loose_m3 for spring in springs),
         top_up_total=whole,

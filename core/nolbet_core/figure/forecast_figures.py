@@ -11,10 +11,11 @@ from nolbet_core.figure.found import Line
 
 @dataclass(frozen=True, slots=True)
 class SunkenLayer:
-    """A layer where it lies by then, and its cut to draw."""
+    """A layer where it lies by then, its cut to draw, and where a line to its caption starts."""
 
     bottom_m: float
     top_m: float
+    anchor: tuple[float, float]
     outlines: list[Line]
 
 
@@ -25,6 +26,15 @@ class SunkenFigures:
     month: int
     layers: list[SunkenLayer]
     surface_m: float
+
+
+@dataclass(frozen=True, slots=True)
+class GhostFigures:
+    """The line of a bed's surface after some months, to draw over the bed as it is."""
+
+    month: int
+    surface_m: float
+    lines: list[Line]
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,7 +87,7 @@ class ForecastFigures:
     high_m: list[float]
     draws: int
     springs: list[SpringFigures]
-    ghosts: list[SunkenFigures]
+    ghosts: list[GhostFigures]
     top_up: str
     top_up_loose_m3: float
     top_up_total: MoneyOut | None
@@ -88,8 +98,8 @@ class ForecastFigures:
 class VersionFigures:
     """One way of filling a bed, beside others. index: null for the bed as it is, else its place among those set aside.
 
-    cost: now, for all beds alike; cost_ten_years: with the top-ups. to_buy_m3: loose. hours: of shovelling, all beds.
-    best: names of the figures in which it is the best of all.
+    cost: now, for all beds alike; cost_ten_years: with the top-ups; unmet: left out of both. to_buy_m3: loose. hours:
+    of shovelling, all beds. best: names of the figures in which it is the best of all.
     """
 
     index: int | None
@@ -98,6 +108,7 @@ class VersionFigures:
     figures: BedFigures
     cost: MoneyOut | None
     cost_ten_years: MoneyOut | None
+    unmet: list[str]
     to_buy_m3: float
     loose_m3: float
     hours: float

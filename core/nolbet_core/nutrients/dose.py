@@ -19,6 +19,9 @@ CUP_M3 = 2.365882365e-4
 HANDFUL_M3 = 6.0e-5
 """A handful until the gardener weighs one [m3] (estimate; about 40 g of meal)."""
 
+LEAST_DOSE_KG = 0.005
+"""Nobody weighs out less [kg]."""
+
 LEAST_SPLIT = 0.05
 """A share of a dose smaller than this isn't worth a layer of its own."""
 
@@ -85,7 +88,7 @@ def dose_for(
     fed_kg_m2: float = 0.0,
     handful_kg: float | None = None,
 ) -> Dose | None:
-    """The dose of a meal that closes the gap of a ledger; None where there is no gap, or the meal is no help.
+    """The dose of a meal that closes the gap of a ledger; None where there is none to give.
 
     area_m2: the growing area [m2]. factor: on decay at the growing season's temperature. fed_kg_m2: nitrogen that is
     scattered already [kg/m2]. handful_kg: what the gardener's handful weighs [kg], where it was weighed.
@@ -101,7 +104,7 @@ def dose_for(
         return None
     most_kg = max(MOST_AT_ONCE_KG_M2 - fed_kg_m2, 0.0) * area_m2 / label[0]
     mass_kg = min(gap_kg / net, most_kg)
-    if mass_kg <= 0:
+    if mass_kg < LEAST_DOSE_KG:
         return None
     n, p2o5, k2o = (mass_kg * share / area_m2 for share in label)
     return Dose(

@@ -38,6 +38,10 @@ LimitName = Literal[
     "density",
     "factor",
     "sheet_mass",
+    "decay",
+    "temperature",
+    "meal",
+    "handful",
 ]
 
 

@@ -15,6 +15,14 @@ export type DraftPlot = Schemas["DraftPlot"];
 export type Layer = Schemas["Layer"];
 export type BedFigures = Schemas["BedFigures"];
 export type LayerFigures = Schemas["LayerFigures"];
+export type ForecastFigures = Schemas["ForecastFigures"];
+export type SpringFigures = Schemas["SpringFigures"];
+export type DoseFigures = Schemas["DoseFigures"];
+export type SunkenFigures = Schemas["SunkenFigures"];
+export type VersionFigures = Schemas["VersionFigures"];
+export type SchoolFigures = Schemas["SchoolFigures"];
+export type SetAside = Schemas["SetAside"];
+export type School = NonNullable<Bed["school"]>;
 export type FindingFigures = Schemas["FindingFigures"];
 export type Figures = Schemas["Figures"];
 export type TalliedFigures = Schemas["TalliedFigures"];
@@ -217,6 +225,42 @@ export const api = {
   figureBuying: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
     figured<TalliedFigures>(
       await client.POST("/api/gardens/{garden_id}/figure/buying", {
+        params: { path: { garden_id } },
+        body: { bed },
+        signal,
+      }),
+    ),
+
+  figureForecast: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
+    figured<ForecastFigures>(
+      await client.POST("/api/gardens/{garden_id}/figure/forecast", {
+        params: { path: { garden_id } },
+        body: { bed },
+        signal,
+      }),
+    ),
+
+  figureSunken: async (garden_id: number, bed: Bed, month: number, signal?: AbortSignal) =>
+    figured<SunkenFigures>(
+      await client.POST("/api/gardens/{garden_id}/figure/sunken", {
+        params: { path: { garden_id } },
+        body: { bed, month },
+        signal,
+      }),
+    ),
+
+  figureCompared: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
+    figured<{ versions: VersionFigures[] }>(
+      await client.POST("/api/gardens/{garden_id}/figure/compared", {
+        params: { path: { garden_id } },
+        body: { bed },
+        signal,
+      }),
+    ),
+
+  figureSchools: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
+    figured<{ schools: SchoolFigures[] }>(
+      await client.POST("/api/gardens/{garden_id}/figure/schools", {
         params: { path: { garden_id } },
         body: { bed },
         signal,

@@ -1618,7 +1618,7 @@ export interface components {
             /** Draws */
             draws: number;
             /** Ghosts */
-            ghosts: components["schemas"]["SunkenFigures"][];
+            ghosts: components["schemas"]["GhostFigures"][];
             /** High M */
             high_m: number[];
             /** Low M */
@@ -1676,6 +1676,21 @@ export interface components {
             id: number;
             /** Name */
             name: string;
+        };
+        /**
+         * GhostFigures
+         * @description The line of a bed's surface after some months, to draw over the bed as it is.
+         */
+        GhostFigures: {
+            /** Lines */
+            lines: [
+                number,
+                number
+            ][][];
+            /** Month */
+            month: number;
+            /** Surface M */
+            surface_m: number;
         };
         /**
          * HaulFigures
@@ -2900,9 +2915,14 @@ export interface components {
         };
         /**
          * SunkenLayer
-         * @description A layer where it lies by then, and its cut to draw.
+         * @description A layer where it lies by then, its cut to draw, and where a line to its caption starts.
          */
         SunkenLayer: {
+            /** Anchor */
+            anchor: [
+                number,
+                number
+            ];
             /** Bottom M */
             bottom_m: number;
             /** Outlines */
@@ -3038,7 +3058,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass";
+            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful";
             /** Typed */
             typed: string;
             /**
@@ -3067,7 +3087,7 @@ export interface components {
          * VersionFigures
          * @description One way of filling a bed, beside others. index: null for the bed as it is, else its place among those set aside.
          *
-         *     cost: now, for all beds alike; cost_ten_years: with the top-ups. to_buy_m3: loose. hours: of shovelling, all beds.
+         *     cost: now, for all beds alike; cost_ten_years: with the top-ups; both without what is unmet. to_buy_m3: loose. hours: of shovelling, all beds.
          *     best: names of the figures in which it is the best of all.
          */
         VersionFigures: {
@@ -3096,6 +3116,8 @@ export interface components {
             three_years_m: number;
             /** To Buy M3 */
             to_buy_m3: number;
+            /** Unmet */
+            unmet: string[];
             /** Wait Years */
             wait_years: number | null;
         };

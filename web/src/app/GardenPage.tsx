@@ -7,6 +7,8 @@ import { NewBed } from "../plot/NewBed";
 import { PlotView } from "../plot/PlotView";
 import type { Units } from "../quantities/format";
 import { ShowingProvider } from "../quantities/UnitsContext";
+import { CompareView } from "../schools/CompareView";
+import { SchoolsView } from "../schools/SchoolsView";
 import { HistoryView } from "../section/HistoryView";
 import { SectionView } from "../section/SectionView";
 import { ShelfView } from "../shelf/ShelfView";
@@ -72,7 +74,9 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
         <div className="page-body">
           <Routes>
             <Route path="section/bed/:bedKey" element={<ChosenBed {...shown} />} />
-            <Route path="section/bed/:bedKey/history" element={<ChosenBed {...shown} history />} />
+            <Route path="section/bed/:bedKey/history" element={<ChosenBed {...shown} view="history" />} />
+            <Route path="section/bed/:bedKey/schools" element={<ChosenBed {...shown} view="schools" />} />
+            <Route path="section/bed/:bedKey/compare" element={<ChosenBed {...shown} view="compare" />} />
             <Route
               path="plot"
               element={<PlotView garden={garden} materials={materials} bedPath={bedPath} />}
@@ -97,14 +101,18 @@ type ChosenProps = {
   garden: KeptGarden;
   materials: ReadonlyMap<string, Material>;
   bedPath: (key: string) => string;
-  history?: boolean;
+  view?: keyof typeof BESIDE;
 };
 
-function ChosenBed({ garden, materials, bedPath, history }: ChosenProps) {
+/** Views of one bed beside its section. */
+const BESIDE = { history: HistoryView, schools: SchoolsView, compare: CompareView };
+
+function ChosenBed({ garden, materials, bedPath, view }: ChosenProps) {
   const { bedKey } = useParams();
   const kept = garden.beds.find((bed) => bed.key === bedKey);
   if (!kept) return <p className="page-note">There is no bed called “{bedKey}” in this garden.</p>;
   const props = { gardenId: garden.id, kept, materials };
-  if (history) return <HistoryView key={kept.key} {...props} back={bedPath(kept.key)} />;
+  const Beside = view && BESIDE[view];
+  if (Beside) return <Beside key={kept.key} {...props} back={bedPath(kept.key)} />;
   return <SectionView key={kept.key} {...props} />;
 }

@@ -4,6 +4,7 @@ import { Link, useNavigate } from "react-router";
 import { AccountSection } from "../account/AccountView";
 import { api, saidOf, type GardenHead, type PlanGarden } from "../api/client";
 import { Choice } from "../quantities/Choice";
+import { GardenYear } from "../climate/GardenYear";
 import { PlanImport } from "./PlanImport";
 import "./gardens.css";
 
@@ -72,6 +73,7 @@ function GardenCard({ garden }: { garden: GardenHead }) {
     <li className="garden-panel">
       <RenameField key={garden.name} name={garden.name} onName={(name) => rename.mutate(name)} />
       <p>{garden.beds === 1 ? "1 bed" : `${garden.beds} beds`}</p>
+      <GardenYear gardenId={garden.id} />
       <p className="garden-actions">
         <Link className="main-button" to={`/garden/${garden.id}/plot`}>
           Open

@@ -69,6 +69,8 @@ export const HATCHES: Record<string, Hatch> = {
   conifer_logs: hatch("logs", "#c79a63", "#7a4d24", 0.8),
   broadleaf_logs: hatch("logs", "#b98a5a", "#5d4026"),
   durable_logs: hatch("logs", "#9b7048", "#452c17", 1.25),
+  walnut_logs: hatch("logs", "#7d5940", "#36231a", 1.1),
+  cedar_logs: hatch("logs", "#b9704a", "#5f2f1c", 0.9),
   branches: hatch("twigs", "#a3825c", "#5b3f27"),
   brush: hatch("twigs", "#c2ab86", "#6b5233", 1.4, 35),
   pea_gravel: hatch("pebbles", "#cfc6b4", "#7c7464", 0.9),

@@ -1,4 +1,13 @@
-import { otherUnits, showArea, showBulkVolume, showLength, showMass, showVolume, type Units } from "./format";
+import {
+  otherUnits,
+  showArea,
+  showBulkVolume,
+  showDose,
+  showLength,
+  showMass,
+  showVolume,
+  type Units,
+} from "./format";
 import { useShowing } from "./UnitsContext";
 
 const SHOW = {
@@ -7,6 +16,7 @@ const SHOW = {
   bulk: showBulkVolume,
   area: showArea,
   mass: showMass,
+  dose: showDose,
 } satisfies Record<string, (value: number, units: Units) => string>;
 
 /** A figure in the garden's units; the other system's on hover. */

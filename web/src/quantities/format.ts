@@ -81,6 +81,23 @@ export function showMass(mass_kg: number, units: Units): string {
   return `${fixed(mass_kg, mass_kg < 10 ? 1 : 0)} kg`;
 }
 
+/** A small mass as it is weighed out: in oz under a pound and g under a kilogram, else to a tenth of either. */
+export function showDose(mass_kg: number, units: Units): string {
+  if (units === "ft_in") {
+    const ounces = (mass_kg / POUND_KG) * 16;
+    return ounces < 16 ? `${trimmed(ounces, 1)} oz` : `${trimmed(ounces / 16, 1)} lb`;
+  }
+  return mass_kg < 1 ? `${fixed(mass_kg * 1000, 0)} g` : `${trimmed(mass_kg, 1)} kg`;
+}
+
+/** A day as it is written on a calendar. */
+export function showDay(day: string): string {
+  const [year = 0, month = 1, date = 1] = day.split("-").map(Number);
+  return `${date} ${MONTHS[month - 1]} ${year}`;
+}
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+
 /** An amount as the API gives it, a decimal string to the cent, with its currency's sign. */
 export function showMoney(amount: string, currency: string): string {
   const [whole = "0", cents = "00"] = amount.split(".");

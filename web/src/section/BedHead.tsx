@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from "react";
+import { Link } from "react-router";
 import type { Bed, BedFigures } from "../api/client";
 import { Choice, TAPE_LAY } from "../quantities/Choice";
 import { trimmed, typedLength, type Units } from "../quantities/format";
@@ -8,6 +9,8 @@ import { Corners } from "../shapes/Corners";
 import { kindOf, shapeLike, valueOf, withMeasure, withShape, type Measure } from "../shapes/kinds";
 import { ShapePicker } from "../shapes/ShapePicker";
 import { ShapeSign } from "../shapes/ShapeSign";
+import { asideOf, schoolName } from "../schools/ways";
+import { Future } from "./Future";
 import { BedActions } from "./BedActions";
 import { Buried } from "./Buried";
 import type { BedSession } from "./session";
@@ -20,23 +23,24 @@ type HeadProps = Props & {
   undoable: { canUndo: boolean; canRedo: boolean };
 };
 
-const SCHOOLS: Record<string, string> = {
-  straight_fill: "Straight fill",
-  wood_in_a_box: "Wood in a box",
-  sheet_layers: "Sheet layers",
-  no_dig_compost: "No-dig with compost",
-};
-
 /** The bed's name and its measures as the tape gives them. */
 export function BedHead({ gardenId, bed, figures, onEdit, session, undoable }: HeadProps) {
   const [open, setOpen] = useState(false);
-  const school = bed.school ? SCHOOLS[bed.school] : null;
+  const here = `/garden/${gardenId}/section/bed/${bed.key}`;
+  const aside = asideOf(bed).length;
   return (
     <header className="bed-head">
       <BedName key={bed.name} bed={bed} onEdit={onEdit} />
       <div className="bed-measures">
         <ShapeMeasures bed={bed} onEdit={onEdit} />
-        {school && <span className="chip bed-chip">{school}</span>}
+        <Link className="chip bed-chip" to={`${here}/schools`} title="Ways to fill it">
+          {schoolName(bed.school) ?? "Choose a school"}
+        </Link>
+        {aside > 0 && (
+          <Link className="chip bed-chip" to={`${here}/compare`}>
+            Compare {aside + 1}
+          </Link>
+        )}
         {figures.count > 1 && <span className="chip bed-chip">{figures.count} alike</span>}
         <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? "Fewer" : "More"}
@@ -263,6 +267,7 @@ function MoreMeasures({
         shown={typedLength(bed.reach_m ?? 0.6, units)}
         onMeaning={({ values: [reach_m = 0.6] }) => onEdit((bed) => ({ ...bed, reach_m }))}
       />
+      <Future gardenId={gardenId} bed={bed} onEdit={onEdit} />
       {upright && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
       <p className="more-note">
         Inside {typedLength(figures.inside_length_m, units)} × {typedLength(figures.inside_width_m, units)},

@@ -1,8 +1,9 @@
 import { useId, useRef, type KeyboardEvent, type PointerEvent } from "react";
-import type { Bed, BedFigures, LayerFigures, Material } from "../api/client";
+import type { Bed, BedFigures, ForecastFigures, LayerFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
+import { Ghosts } from "../settling/Ghosts";
 import { canMoveBoundary } from "./edits";
 import {
   BREAK_GAP,
@@ -25,6 +26,9 @@ type Props = {
   geometry: Geometry;
   materials: ReadonlyMap<string, Material>;
   selected: number | null;
+  /** Drawn as it will lie once, so that nothing can be moved. */
+  still: boolean;
+  ghosts: ForecastFigures["ghosts"];
   onSelect: (index: number) => void;
   onDrag: (index: number, height_m: number) => void;
   onNudge: (index: number, steps: number) => void;
@@ -33,7 +37,7 @@ type Props = {
 
 /** The bed cut open across its width, to scale, with boundaries to drag. */
 export function Drawing(props: Props) {
-  const { bed, figures, geometry, materials, selected } = props;
+  const { bed, figures, geometry, materials, selected, still, ghosts } = props;
   const { form, walls, solids, hollow } = figures.section;
   const sheetsBelow = (index: number) => figures.layers.slice(0, index).filter((layer) => layer.sheet).length;
   const hatch = (layer: LayerFigures) => hatchKey(layer.material, materials.get(layer.material)?.like);
@@ -105,6 +109,7 @@ export function Drawing(props: Props) {
           y2={geometry.rim}
         />
       )}
+      {ghosts.length > 0 && <Ghosts geometry={geometry} ghosts={ghosts} />}
       <BreakMark geometry={geometry} />
       <WidthMeasure geometry={geometry} width_m={widthOf(figures)} along={form === "spiral"} />
       <DepthRuler geometry={geometry} rim_m={figures.section.top_m} caption={DOWN_FROM[form]} />
@@ -115,7 +120,7 @@ export function Drawing(props: Props) {
         </text>
       )}
       {figures.layers.map((layer, index) =>
-        canMoveBoundary(bed, index, figures.layers) ? (
+        !still && canMoveBoundary(bed, index, figures.layers) ? (
           <Handle key={index} index={index} label={`Top of ${layer.name}`} {...props} />
         ) : null,
       )}

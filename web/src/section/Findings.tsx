@@ -58,6 +58,14 @@ export function OneFinding({ finding, onMend, onSelectLayer, onSeen }: OneProps)
         <p className="finding-message">{glued(finding.message)}</p>
         <p className="finding-why">{finding.why}</p>
         <p>{glued(finding.advice)}</p>
+        {finding.sides.length > 0 && (
+          <details className="finding-sides">
+            <summary>Where schools differ</summary>
+            {finding.sides.map((side) => (
+              <p key={side}>{side}</p>
+            ))}
+          </details>
+        )}
         <div className="finding-row">
           {finding.mend && (
             <button type="button" className="finding-mend" onClick={() => onMend(finding)}>

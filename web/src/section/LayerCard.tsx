@@ -59,7 +59,17 @@ export function LayerCard(props: Props) {
               )}
             </b>
             <span>
-              {figured.sheet ? piecesNote(figured) : figures.count > 1 ? "placed, each bed" : "placed"}
+              {figured.roll_m != null ? (
+                <>
+                  <Quantity kind="length" value={figured.roll_m} /> of roll
+                </>
+              ) : figured.sheet ? (
+                piecesNote(figured)
+              ) : figures.count > 1 ? (
+                "placed, each bed"
+              ) : (
+                "placed"
+              )}
             </span>
           </div>
         </div>
@@ -74,6 +84,17 @@ export function LayerCard(props: Props) {
             <BulkHow {...props} layer={layer} figured={figured} onEdit={onEdit} />
           )}
         </div>
+        {figured.scattered && (
+          <p className="layer-scattered">
+            + <Quantity kind="dose" value={figured.scattered.mass_kg} />{" "}
+            {figured.scattered.name.toLowerCase()}
+            {figured.lifts > 1 && (
+              <>
+                , <Quantity kind="dose" value={figured.scattered.lift_kg} /> a lift
+              </>
+            )}
+          </p>
+        )}
         {!figured.sheet && (
           <div className="layer-bar" aria-hidden="true">
             <div

@@ -5,6 +5,7 @@ import { Quantity } from "../quantities/Quantity";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
+import { ScatterTools } from "./ScatterTools";
 import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from "./edits";
 
 /** An edit of the layer, told to whatever the bed has become meanwhile and wherever the layer is in it now. */
@@ -45,6 +46,7 @@ export function LayerTools(props: Props) {
         onChoose={(chosen) => onEdit((bed, index) => changeMaterial(bed, index, chosen, figured.thickness_m))}
       />
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
+      <ScatterTools gardenId={gardenId} layer={layer} materials={props.materials} onEdit={onEdit} />
       <div className="layer-actions">
         <button type="button" onClick={() => props.onMove(1)} disabled={index === bed.layers.length - 1}>
           Up
@@ -218,8 +220,27 @@ function SheetTools({ layer, material, onEdit }: Props) {
             width="130px"
             placeholder="not known"
             shown={piece}
-            onMeaning={({ values }) => change({ piece_m: values.slice(0, 2) })}
+            onMeaning={({ values }) => change({ piece_m: values.slice(0, 2), roll_width_m: null })}
           />
+          {piece ? (
+            <MeasureField
+              label="Pieces there are"
+              limit="count"
+              width="74px"
+              placeholder="enough"
+              shown={layer.on_hand == null ? "" : String(layer.on_hand)}
+              onMeaning={({ values: [on_hand] }) => change({ on_hand })}
+            />
+          ) : (
+            <MeasureField
+              label="Or a roll so wide"
+              limit="length"
+              width="92px"
+              placeholder="no roll"
+              shown={layer.roll_width_m == null ? "" : typedLength(layer.roll_width_m, units)}
+              onMeaning={({ values: [roll_width_m] }) => change({ roll_width_m })}
+            />
+          )}
         </>
       )}
     </div>

@@ -4,6 +4,8 @@ import type { Bed, BedFigures, FindingFigures, KeptBed, Material, TalliedFigures
 import { INCH_M } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSaveState } from "../app/SaveStateContext";
+import { useSunken, withSunken } from "../settling/useSunken";
+import { Years, YEARS_HEIGHT } from "../settling/Years";
 import { AddLayer } from "./AddLayer";
 import { BedHead } from "./BedHead";
 import { Drawing } from "./Drawing";
@@ -22,6 +24,7 @@ import { aboveHeight, FromAbove } from "./FromAbove";
 import { fitSection } from "./geometry";
 import { LayerCard } from "./LayerCard";
 import { Leaders } from "./Leaders";
+import { Prospects } from "./Prospects";
 import { StaleNotice } from "./StaleNotice";
 import { Tally } from "./Tally";
 import { useSectionKeys } from "./useSectionKeys";
@@ -37,10 +40,12 @@ type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, M
 /** The heart: one bed cut open, its layers on cards, what it takes and what is worth a look. */
 export function SectionView({ gardenId, kept, materials }: Props) {
   const [state, session] = useSession(gardenId, kept);
-  const { bed, layerIds, figures, figuredBed, buying, problem, save } = state;
+  const { bed, layerIds, figures, figuredBed, buying, forecast, problem, save } = state;
   const { units } = useShowing();
   const [selected, setSelected] = useState<number | null>(null);
   const [adding, setAdding] = useState(false);
+  const [month, setMonth] = useState<number | null>(null);
+  const sunken = useSunken(gardenId, figuredBed, month);
   const stage = useRef<HTMLDivElement>(null);
   const [stageRef, stageSize] = useSize<HTMLDivElement>();
   const cards = useRef(new Map<number, HTMLElement>());
@@ -134,7 +139,11 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   const geometry = useMemo(
     () =>
       figures && size.width > 0
-        ? fitSection(figures, size.width, narrow ? NARROW_HEIGHT : size.height - aboveHeight(figures))
+        ? fitSection(
+            figures,
+            size.width,
+            narrow ? NARROW_HEIGHT : size.height - aboveHeight(figures) - YEARS_HEIGHT,
+          )
         : null,
     [figures, size, narrow],
   );
@@ -143,6 +152,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   if (!figures) {
     return <main className="section-wait">{problem ? problem.detail : "Measuring the bed ..."}</main>;
   }
+  const shown = sunken && inStep ? withSunken(figures, sunken) : figures;
   return (
     <main className="section-view">
       <div className="section-work">
@@ -170,17 +180,19 @@ export function SectionView({ gardenId, kept, materials }: Props) {
         )}
         <div className="section-stage" ref={bothRefs}>
           {geometry && inStep && (
-            <Leaders figures={figures} geometry={geometry} cards={cards} stage={stage} selected={selected} />
+            <Leaders figures={shown} geometry={geometry} cards={cards} stage={stage} selected={selected} />
           )}
           <div className="section-left" ref={drawingRef} style={{ maxHeight: stageSize.height || undefined }}>
             <div className="section-drawing">
               {geometry && (
                 <Drawing
                   bed={figuredBed}
-                  figures={figures}
+                  figures={shown}
                   geometry={geometry}
                   materials={materials}
                   selected={selected}
+                  still={sunken !== null}
+                  ghosts={month === null && forecast && inStep ? forecast.ghosts : []}
                   onSelect={setSelected}
                   onDrag={(index, height_m) => {
                     if (inStep)
@@ -194,6 +206,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                 />
               )}
             </div>
+            <Years figures={figures} month={month} onMonth={setMonth} />
             <FromAbove gardenId={gardenId} figures={figures} materials={materials} />
           </div>
           <div className="section-cards">
@@ -231,6 +244,12 @@ export function SectionView({ gardenId, kept, materials }: Props) {
       </div>
       <aside className="section-aside" aria-label="What it takes">
         <Tally bed={bed} figures={figures} buying={buying} waiting={save.state === "offline"} />
+        <Prospects
+          gardenId={gardenId}
+          figures={figures}
+          forecast={forecast}
+          onDose={(changes) => edit((now) => ({ ...now, ...changes }))}
+        />
         <Findings
           findings={allFindings(figures, buying)}
           onMend={setMending}

@@ -5,7 +5,15 @@ import type { Bed, Layer, Material } from "../api/client";
 export type Amount = { thickness_m: number } | { volume_m3: number } | { share: number } | { fill: true };
 
 const NO_AMOUNT = { thickness_m: null, volume_m3: null, share: null, fill: null } as const;
-const NO_SHEET = { plies: null, lap_m: null, up_sides_m: null, skirt_m: null, piece_m: null } as const;
+const NO_SHEET = {
+  plies: null,
+  lap_m: null,
+  up_sides_m: null,
+  skirt_m: null,
+  piece_m: null,
+  roll_width_m: null,
+  on_hand: null,
+} as const;
 const FIRST_THICKNESS_M = 0.1;
 
 export function withLayers(bed: Bed, layers: Layer[]): Bed {

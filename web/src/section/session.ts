@@ -3,6 +3,7 @@ import {
   Refused,
   type Bed,
   type BedFigures,
+  type ForecastFigures,
   type KeptBed,
   type Problem,
   type TalliedFigures,
@@ -27,6 +28,8 @@ export type BedState = {
   /** The bed that the figures were worked out for; the draft may be ahead of it. */
   figuredBed: Bed;
   buying: TalliedFigures | null;
+  /** The coming years of the bed that the figures were worked out for, once they are there. */
+  forecast: ForecastFigures | null;
   problem: Problem | null;
   save: SaveState;
   canUndo: boolean;
@@ -73,6 +76,7 @@ export class BedSession {
       figures: null,
       figuredBed: kept.bed,
       buying: null,
+      forecast: null,
       problem: null,
       save: { state: "saved", at: kept.saved_at },
       canUndo: kept.revision > 1,
@@ -276,10 +280,17 @@ export class BedSession {
     this.buyingTimer = window.setTimeout(() => {
       const asked = new AbortController();
       this.buyingAsk = asked;
-      api.figureBuying(this.gardenId, this.state.bed, asked.signal).then(
-        (buying) => this.update({ buying }),
-        () => undefined, // aborted by a newer draft, or the line is down, which the figures tell already
-      );
+      const { bed } = this.state;
+      api
+        .figureBuying(this.gardenId, bed, asked.signal)
+        .then((buying) => {
+          this.update({ buying });
+          return api.figureForecast(this.gardenId, bed, asked.signal);
+        })
+        .then(
+          (forecast) => this.update({ forecast }),
+          () => undefined, // aborted by a newer draft, or the line is down, which the figures tell already
+        );
     }, BUYING_AFTER_MS);
   }
 

@@ -16,6 +16,12 @@ const NAMES: Record<string, [string, LimitName]> = {
   void_share: ["Voids", "share"],
   carbon: ["Carbon", "share"],
   nitrogen: ["Nitrogen", "share"],
+  settles_share: ["Sinks at first", "share"],
+  stays_share: ["Never rots", "share"],
+  decay_per_year: ["Rots in a year at 12 °C", "decay"],
+  label_n: ["Nitrogen on the label", "share"],
+  label_p2o5: ["Phosphate on the label, P2O5", "share"],
+  label_k2o: ["Potash on the label, K2O", "share"],
   mass_per_area_kg_m2: ["Mass of one ply", "sheet_mass"],
 };
 

@@ -1,0 +1,158 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type Bed, type BedFigures, type DoseFigures, type ForecastFigures } from "../api/client";
+import { showDose, trimmed } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import "./feeding.css";
+
+type Props = {
+  gardenId: number;
+  figures: BedFigures;
+  forecast: ForecastFigures | null;
+  onDose: (changes: Partial<Bed>) => void;
+};
+
+/** What rotting gives and takes in the first season, and the dose of a meal that makes up for it. */
+export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
+  const doses = forecast?.doses ?? [];
+  const short = figures.nitrogen_gap_kg > 1e-6;
+  return (
+    <>
+      <table className="coming-table">
+        <thead>
+          <tr>
+            <th scope="col">Layer, first season</th>
+            <th scope="col">Nitrogen</th>
+            <th scope="col">counts</th>
+          </tr>
+        </thead>
+        <tbody>
+          {figures.layers
+            .map((layer, index) => (
+              <tr key={index}>
+                <th scope="row">{layer.name}</th>
+                <td className={layer.nitrogen_kg < 0 ? "feeding-takes" : ""}>
+                  <Nitrogen mass_kg={layer.nitrogen_kg} />
+                </td>
+                <td>{Math.round(layer.contact * 100)} %</td>
+              </tr>
+            ))
+            .toReversed()}
+        </tbody>
+      </table>
+      <p className="panel-note">
+        {short ? (
+          <>
+            Plants go short of <Quantity kind="dose" value={figures.nitrogen_gap_kg} /> of nitrogen
+            {figures.count > 1 && ", each bed"}. A layer counts by how near it lies to the roots.
+          </>
+        ) : (
+          "The fill feeds itself in the first season. A layer counts by how near it lies to the roots."
+        )}
+      </p>
+      {short && forecast && doses.length === 0 && (
+        <p className="panel-note">
+          No more goes on at once (20 g N/m²): the rest waits for next season, or the wood lies lower.
+        </p>
+      )}
+      {short && doses.length > 0 && (
+        <Doses gardenId={gardenId} figures={figures} doses={doses} onDose={onDose} />
+      )}
+    </>
+  );
+}
+
+function Nitrogen({ mass_kg }: { mass_kg: number }) {
+  const { units } = useShowing();
+  if (Math.abs(mass_kg) < 5e-4) return <>0</>;
+  return (
+    <>
+      {mass_kg < 0 ? "takes " : "gives "}
+      {showDose(Math.abs(mass_kg), units)}
+    </>
+  );
+}
+
+type DosesProps = Pick<Props, "gardenId" | "figures" | "onDose"> & { doses: readonly DoseFigures[] };
+
+function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
+  const [wanted, setWanted] = useState("blood_meal");
+  const dose = doses.find(({ material }) => material === wanted) ?? doses[0];
+  if (!dose) return null;
+  const grams = (kg_m2: number) => `${trimmed(kg_m2 * 1000, 1)}`;
+  return (
+    <div className="dose">
+      <label>
+        <span className="measure-label">Fed with</span>
+        <select
+          className="measure-input"
+          value={dose.material}
+          onChange={(event) => setWanted(event.currentTarget.value)}
+        >
+          {doses.map(({ material, name, label }) => (
+            <option key={material} value={material}>
+              {name}, {label}
+            </option>
+          ))}
+        </select>
+      </label>
+      <p>
+        <b>
+          <Quantity kind="dose" value={dose.mass_kg} />
+        </b>{" "}
+        {figures.count > 1 && "a bed, "}
+        {trimmed(dose.cups, 1)} cups or {Math.round(dose.handfuls)} handfuls
+      </p>
+      <ul className="dose-split">
+        {dose.layers.map(([index, mass_kg]) => (
+          <li key={index}>
+            <Quantity kind="dose" value={mass_kg} /> on {figures.layers[index]?.name.toLowerCase()}
+          </li>
+        ))}
+      </ul>
+      <p className="panel-note">
+        By the label {grams(dose.n_kg_m2)} N, {grams(dose.p2o5_kg_m2)} P2O5, {grams(dose.k2o_kg_m2)} K2O g/m²;
+        as elements {grams(dose.p_kg_m2)} P, {grams(dose.k_kg_m2)} K g/m².
+        {dose.waits_kg > 1e-6 && (
+          <>
+            {" "}
+            That is as much as goes at once: <Quantity kind="dose" value={dose.waits_kg} /> of nitrogen waits
+            for next season, or keep the wood lower.
+          </>
+        )}
+      </p>
+      <div className="dose-row">
+        <Handful gardenId={gardenId} handful_kg={dose.handful_kg} />
+        <button type="button" className="text-button" onClick={() => onDose(dose.changes as Partial<Bed>)}>
+          Add it
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** What the gardener's own handful weighs, once it was put on the scales. */
+function Handful({ gardenId, handful_kg }: { gardenId: number; handful_kg: number }) {
+  const { units } = useShowing();
+  const queries = useQueryClient();
+  const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
+  const own = garden.data?.garden.handful_kg;
+  const weigh = useMutation({
+    mutationFn: async (weighed_kg: number) => {
+      const kept = await api.garden(gardenId);
+      return api.changeGarden(gardenId, { ...kept.garden, handful_kg: weighed_kg });
+    },
+    onSuccess: (kept) => queries.setQueryData(["garden", gardenId], kept),
+  });
+  return (
+    <MeasureField
+      label={own == null ? "A handful (default)" : "A handful (yours)"}
+      limit="handful"
+      width="84px"
+      shown={showDose(own ?? handful_kg, units)}
+      onMeaning={({ values: [weighed] }) => weighed !== undefined && weigh.mutate(weighed)}
+    />
+  );
+}

@@ -1,0 +1,75 @@
+import type { BedFigures } from "../api/client";
+import { showDay } from "../quantities/format";
+import { Quantity } from "../quantities/Quantity";
+
+const NAMES = {
+  shallow: "Salads, onions, herbs",
+  medium: "Beans, beets, kale",
+  deep: "Tomatoes, squash, carrots",
+};
+
+/** From when what may be sown, and why not sooner. */
+export function Sowing({ figures }: { figures: BedFigures }) {
+  const { ready } = figures;
+  return (
+    <>
+      <table className="coming-table">
+        <thead>
+          <tr>
+            <th scope="col">Roots</th>
+            <th scope="col">From</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ready.sowings.map((sowing) => (
+            <tr key={sowing.roots}>
+              <th scope="row">
+                {sowing.roots}, over <Quantity kind="length" value={sowing.least_m} />
+                <br />
+                <span className="panel-note">{NAMES[sowing.roots]}</span>
+              </th>
+              <td>{whenOf(sowing)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {ready.waits.map((wait) => (
+        <p key={wait} className="panel-note">
+          Wait: {wait}.
+        </p>
+      ))}
+      <p className="panel-note">
+        Roots can go <Quantity kind="length" value={ready.depth_m} /> down at once
+        {ready.built_on && `, filled on ${showDay(ready.built_on)}`}.{" "}
+        {ready.sowings
+          .map(({ roots, because }) => `${roots[0]?.toUpperCase()}${roots.slice(1)}: ${because}`)
+          .join(". ")}
+        .
+      </p>
+      {ready.harvest_days != null && (
+        <p className="panel-note">
+          After raw manure no harvest for {ready.harvest_days} days of what touches the soil,{" "}
+          {ready.harvest_days_above} days of what doesn&apos;t.
+        </p>
+      )}
+    </>
+  );
+}
+
+type SowingOf = BedFigures["ready"]["sowings"][number];
+
+/** When a class of crops can be sown, in a few words. */
+export function whenOf({ years, from_day }: SowingOf): string {
+  if (years == null) return "not here";
+  if (from_day) return showDay(from_day);
+  if (years === 0) return "at once";
+  return years < 1 ? `${Math.ceil(years * 12)} months on` : `${Math.ceil(years)} years on`;
+}
+
+/** The first that can be sown at all. */
+export function firstSowing({ ready }: BedFigures): string {
+  const days = ready.sowings.flatMap(({ from_day }) => from_day ?? []).toSorted();
+  if (days[0]) return showDay(days[0]);
+  const first = ready.sowings.find(({ years }) => years != null);
+  return first ? whenOf(first) : "nothing to sow in";
+}

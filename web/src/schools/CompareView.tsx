@@ -1,0 +1,197 @@
+import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { Link, useNavigate } from "react-router";
+import { api, type KeptBed, type Material, type VersionFigures } from "../api/client";
+import { useSaveState } from "../app/SaveStateContext";
+import { SmallSection, smallScale } from "../plot/SmallSection";
+import { showDay, showMoney, trimmed } from "../quantities/format";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import { useSession } from "../section/useSession";
+import { asideOf, leaveOut, schoolName, takeOver, wayName } from "./ways";
+import "./schools.css";
+
+type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
+
+const DRAWN = { width: 250, height: 210 };
+
+/** Up to four ways of filling one bed side by side, at one scale; any one can be taken over, and none is lost. */
+export function CompareView({ gardenId, kept, materials, back }: Props) {
+  const [state, session] = useSession(gardenId, kept);
+  const { bed } = state;
+  const navigate = useNavigate();
+  useSaveState(state.save);
+  const { units } = useShowing();
+  const found = useQuery({
+    queryKey: ["compared", gardenId, units, JSON.stringify(bed)],
+    queryFn: () => api.figureCompared(gardenId, bed),
+    placeholderData: (before) => before,
+  });
+  const versions = found.data?.versions ?? [];
+  const scale = Math.min(...versions.map(({ figures }) => smallScale(figures, DRAWN.width, DRAWN.height)));
+  const take = (index: number) => {
+    const now = session.snapshot().bed;
+    session.edit(takeOver(now, index, wayName(now)));
+    void navigate(back);
+  };
+  return (
+    <main className="compare-view">
+      <header>
+        <h1 className="view-title">{bed.name}: side by side</h1>
+        <Link className="text-button" to={back}>
+          Back to the section
+        </Link>
+        <Link className="text-button" to={`${back}/schools`}>
+          More ways to fill it
+        </Link>
+        <button
+          type="button"
+          className="text-button"
+          disabled={!state.canUndo}
+          onClick={() => session.undo()}
+        >
+          Undo
+        </button>
+      </header>
+      {found.error && <p role="alert">{found.error.message}</p>}
+      {asideOf(bed).length === 0 && (
+        <p className="schools-full">
+          Nothing is set aside to compare yet. <Link to={`${back}/schools`}>Choose another way</Link> first.
+        </p>
+      )}
+      <div className="compare-scroll" hidden={asideOf(bed).length === 0}>
+        <table className="compare-table" style={{ minWidth: 150 + versions.length * 200 }}>
+          <thead>
+            <tr>
+              <td />
+              {versions.map((version) => (
+                <th scope="col" key={version.index ?? "own"}>
+                  <SmallSection figures={version.figures} materials={materials} scale={scale} />
+                  <span className="compare-name">
+                    {version.index == null
+                      ? (schoolName(version.figures ? bed.school : null) ?? "My own layers")
+                      : version.name}
+                  </span>
+                  {version.index == null && <span className="chip">as it is</span>}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {ROWS.map(({ name, label, show }) => (
+              <tr key={name}>
+                <th scope="row">{label}</th>
+                {versions.map((version) => (
+                  <td key={version.index ?? "own"} className={version.best.includes(name) ? "is-best" : ""}>
+                    {show(version)}
+                    {version.best.includes(name) && <span className="compare-best">best</span>}
+                  </td>
+                ))}
+              </tr>
+            ))}
+            <tr className="compare-actions">
+              <td />
+              {versions.map(({ index }) => (
+                <td key={index ?? "own"}>
+                  {index != null && (
+                    <>
+                      <button type="button" className="main-button" onClick={() => take(index)}>
+                        Take this one
+                      </button>
+                      <button
+                        type="button"
+                        className="text-button"
+                        onClick={() => session.edit(leaveOut(session.snapshot().bed, index))}
+                      >
+                        Leave it out
+                      </button>
+                    </>
+                  )}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </main>
+  );
+}
+
+type Row = { name: string; label: string; show: (version: VersionFigures) => ReactNode };
+
+const ROWS: readonly Row[] = [
+  { name: "cost", label: "To pay now", show: (each) => <Money amount={each.cost} version={each} /> },
+  {
+    name: "cost_ten_years",
+    label: "With ten years of top-ups",
+    show: (each) => <Money amount={each.cost_ten_years} version={each} />,
+  },
+  {
+    name: "to_buy_m3",
+    label: "To buy, loose",
+    show: ({ to_buy_m3 }) => <Quantity kind="bulk" value={to_buy_m3} />,
+  },
+  {
+    name: "mass_saturated_kg",
+    label: "Weight of a bed, wet through",
+    show: ({ figures }) => <Quantity kind="mass" value={figures.mass_saturated_kg} />,
+  },
+  { name: "hours", label: "Shovelling, one person", show: ({ hours }) => `${trimmed(hours, 1)} h` },
+  {
+    name: "first_year_m",
+    label: "Sinks in the first year",
+    show: ({ first_year_m }) => <Quantity kind="length" value={first_year_m} />,
+  },
+  {
+    name: "three_years_m",
+    label: "Sinks in three years",
+    show: ({ three_years_m }) => <Quantity kind="length" value={three_years_m} />,
+  },
+  {
+    name: "nitrogen_gap_kg",
+    label: "Nitrogen short, first season",
+    show: ({ figures }) =>
+      figures.nitrogen_gap_kg > 5e-4 ? <Quantity kind="dose" value={figures.nitrogen_gap_kg} /> : "none",
+  },
+  {
+    name: "first_sowing",
+    label: "First sowing",
+    show: ({ first_sowing, wait_years }) =>
+      first_sowing
+        ? showDay(first_sowing)
+        : wait_years == null
+          ? "nothing to sow in"
+          : `${trimmed(wait_years, 1)} years on`,
+  },
+  { name: "findings", label: "Stops and cautions", show: (version) => <Cautions version={version} /> },
+];
+
+type MoneyProps = { amount: string | null | undefined; version: VersionFigures };
+
+function Money({ amount, version }: MoneyProps) {
+  const { currency } = useShowing();
+  if (amount == null) return <>no supplier entered</>;
+  return (
+    <>
+      {showMoney(amount, currency)}
+      {version.unmet.length > 0 && (
+        <span className="compare-without">without {version.unmet.join(", ").toLowerCase()}: no offer</span>
+      )}
+    </>
+  );
+}
+
+function Cautions({ version }: { version: VersionFigures }) {
+  const grave = version.figures.findings.filter(({ level }) => level === "stop" || level === "caution");
+  if (grave.length === 0) return <>none</>;
+  return (
+    <details className="compare-cautions">
+      <summary>{grave.length}</summary>
+      <ul>
+        {grave.map(({ code, layer, message }) => (
+          <li key={`${code} ${layer}`}>{message}</li>
+        ))}
+      </ul>
+    </details>
+  );
+}

@@ -1,0 +1,81 @@
+import type { Bed, BedFigures, ForecastFigures } from "../api/client";
+import { Feeding } from "../nutrients/Feeding";
+import { firstSowing, Sowing } from "../planting/Sowing";
+import { showMoney } from "../quantities/format";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import { ComingYears } from "../settling/ComingYears";
+import { Panel } from "./Panel";
+
+type Props = {
+  gardenId: number;
+  figures: BedFigures;
+  forecast: ForecastFigures | null;
+  onDose: (changes: Partial<Bed>) => void;
+};
+
+/** What the bed will do: how it feeds, how far it sinks, from when it can be sown. Each line opens. */
+export function Prospects({ gardenId, figures, forecast, onDose }: Props) {
+  const { currency } = useShowing();
+  const [first = 6] = figures.spring_months;
+  const sunk = (figures.surface_m[0] ?? 0) - (figures.surface_m[first] ?? 0);
+  const next = forecast?.springs[0];
+  const [low, high] = forecast ? [forecast.low_m[first] ?? 0, forecast.high_m[first] ?? 0] : [0, 0];
+  const top = figures.surface_m[0] ?? 0;
+  return (
+    <section className="prospects" aria-label="What it will do">
+      <Panel title="Carbon to nitrogen" said={ratioOf(figures.c_to_n)}>
+        {() => (
+          <>
+            <p className="panel-note">
+              Of the root zone, the top 30 cm: {ratioOf(figures.root_zone_c_to_n)}.
+            </p>
+            <Feeding gardenId={gardenId} figures={figures} forecast={forecast} onDose={onDose} />
+          </>
+        )}
+      </Panel>
+      <Panel
+        title="Surface after the first winter"
+        said={
+          <>
+            −<Quantity kind="length" value={sunk} />
+          </>
+        }
+      >
+        {() =>
+          forecast ? (
+            <>
+              <p className="panel-note">
+                Between −<Quantity kind="length" value={top - high} /> and −
+                <Quantity kind="length" value={top - low} />.
+              </p>
+              <ComingYears figures={figures} forecast={forecast} />
+            </>
+          ) : (
+            <p className="panel-note">Looking ahead ...</p>
+          )
+        }
+      </Panel>
+      {next && (
+        <p className="prospects-row">
+          <span>Top up next spring</span>
+          <b>
+            {next.bags > 0 ? (
+              `${next.bags} bag${next.bags > 1 ? "s" : ""}`
+            ) : (
+              <Quantity kind="bulk" value={next.loose_m3} />
+            )}
+            {next.price != null && ` · ${showMoney(next.price, currency)}`}
+          </b>
+        </p>
+      )}
+      <Panel title="Earliest sowing" said={firstSowing(figures)}>
+        {() => <Sowing figures={figures} />}
+      </Panel>
+    </section>
+  );
+}
+
+function ratioOf(ratio: number | null | undefined): string {
+  return ratio == null ? "no nitrogen" : `${Math.round(ratio)} : 1`;
+}
