@@ -133,3 +133,140 @@ def test_what_nobody_offers_is_named_where_it_is_used() -> None:
     first, second = figures_of(document).beds
     assert [f.message for f in first.findings if f.code == "no_offer"] == ["Nobody you entered offers topsoil."]
     assert [f for f in second.findings if f.code == "no_offer"] == []
+
+
+LITTER = {"material": "leaves", "thickness_m": 0.3}
+BRANCHY = {"material": "branches", "fill": True, "infill": {"material": "topsoil", "share": 1.0}}
+MOUND = {"kind": "hipped_mound", "length_m": 4.0, "width_m": 1.8, "height_m": 0.7, "slope_deg": 38.0}
+
+
+def over(*layers: dict[str, Any], **changes: Any) -> dict[str, Any]:
+    """A bed of layers under soil that fills the rest."""
+    return zoo.bed(headspace_m=0.03, layers=[*layers, SOIL], **changes)
+
+
+def of(material: str, thickness_m: float = 0.1, **more: Any) -> dict[str, Any]:
+    """A layer of a material."""
+    return {"material": material, "thickness_m": thickness_m, **more}
+
+
+def fed(mass_kg: float, material: str = "blood_meal") -> dict[str, Any]:
+    """A meal on a layer."""
+    return {"amendment": {"material": material, "mass_kg": mass_kg}}
+
+
+def mound(*layers: dict[str, Any]) -> dict[str, Any]:
+    """A mound of layers."""
+    return {"key": "mound", "shape": MOUND, "layers": list(layers)}
+
+
+def pieces(on_hand: int | None) -> dict[str, Any]:
+    """Cardboard boxes under soil, so many of them there."""
+    there = {} if on_hand is None else {"on_hand": on_hand}
+    return over({"material": "cardboard", "piece_m": [1.2, 0.9], **there})
+
+
+FILL_CASES: list[tuple[str, dict[str, Any], str | None]] = [
+    ("nitrogen_short", over(of("shredded_hardwood", 0.2)), "caution"),
+    ("nitrogen_short", over(of("wood_chips", 0.06)), "advice"),
+    ("nitrogen_short", over(of("wood_chips", 0.06, **fed(0.3))), None),
+    ("nitrogen_short", zoo.bed(layers=[{"material": "compost", "fill": True}]), None),
+    ("overfed", over(of("wood_chips", 0.06, **fed(0.4))), "caution"),
+    ("overfed", over(of("topsoil", **fed(0.3))), "advice"),
+    ("overfed", over(of("wood_chips", 0.06, **fed(0.15))), None),
+    ("root_zone_carbon", zoo.bed(layers=[of("wood_chips", 0.45), {"material": "compost", "fill": True}]), "advice"),
+    ("root_zone_carbon", zoo.bed(layers=[{"material": "compost", "fill": True}]), None),
+    ("compost_share", zoo.bed(layers=[{"material": "compost", "fill": True}]), "caution"),
+    ("compost_share", over(of("gravel_20", 0.1), of("topsoil", 0.2), of("compost", 0.17)), "advice"),
+    ("compost_share", zoo.bed(shape=zoo.shape(2, 1, 0.12), layers=[{"material": "compost", "fill": True}]), None),
+    ("allelopathic_wood", over(of("walnut_logs")), "caution"),
+    ("allelopathic_wood", over(of("broadleaf_logs")), None),
+    ("rotproof_wood_fill", over(of("durable_logs")), "advice"),
+    ("rotproof_wood_fill", zoo.bed(layers=[SOIL, of("durable_logs", 0.05)]), None),
+    ("soft_wood_and_ants", over(of("conifer_logs")), "note"),
+    ("soft_wood_and_ants", over(of("broadleaf_logs")), None),
+    ("heavy_logs", over(of("broadleaf_logs")), "note"),
+    ("heavy_logs", over(of("branches")), None),
+    ("raw_manure", over(of("coop_litter")), "caution"),
+    ("raw_manure", over(of("aged_manure")), None),
+    ("herbicide_carryover", over(of("hay")), "note"),
+    ("herbicide_carryover", over(of("leaves")), None),
+    ("ground_untested", mound(of("topsoil", 0.3)), "note"),
+    ("ground_untested", zoo.bed(shape=zoo.shape(2, 1, 0.25)), "note"),
+    ("ground_untested", zoo.bed(shape=zoo.shape(2, 1, 0.25), layers=[{"material": "pond_liner"}, SOIL]), None),
+    ("ground_untested", zoo.bed(), None),
+    ("tape_and_print", over({"material": "newspaper"}), "note"),
+    ("tape_and_print", over({"material": "geotextile"}), None),
+    ("not_food_grade", over({"material": "pond_liner"}), "advice"),
+    ("not_food_grade", over({"material": "food_film"}), None),
+    ("pets_and_meals", over(of("wood_chips", 0.06, **fed(0.2, "bone_meal"))), "note"),
+    ("pets_and_meals", over(of("wood_chips", 0.06, **fed(0.2, "feather_meal"))), None),
+    ("abrupt_interface", over(of("gravel_20")), "note"),
+    ("abrupt_interface", over({"material": "pond_liner"}, of("gravel_20")), None),
+    ("abrupt_interface", over(of("gravel_20"), of("leaves")), None),
+    ("fabric_under_mound", mound({"material": "weed_mat"}, of("topsoil", 0.3)), "advice"),
+    ("fabric_under_mound", over({"material": "weed_mat"}), None),
+    ("sheet_bare", pieces(1), "caution"),
+    ("sheet_bare", pieces(9), None),
+    ("sheet_bare", pieces(None), None),
+    ("sinks_much", zoo.bed(layers=[LITTER, SOIL]), "advice"),
+    ("sinks_much", zoo.bed(shape=zoo.shape(2, 1, 0.8), layers=[SOIL]), "note"),
+    ("sinks_much", zoo.bed(), None),
+    ("soil_thin_over_wood", zoo.bed(roots="deep", layers=[of("branches", 0.2), SOIL]), "caution"),
+    ("soil_thin_over_wood", zoo.bed(roots="shallow", layers=[of("branches", 0.2), SOIL]), None),
+    ("dust", over(of("hay")), "note"),
+]
+
+
+@pytest.mark.parametrize(("code", "document", "level"), FILL_CASES)
+def test_a_finding_on_the_fill_shows_where_it_holds_alone(
+    code: str, document: dict[str, Any], level: str | None
+) -> None:
+    found = of_code(document, code)
+    assert [finding.level for finding in found] == ([level] if level else [])
+    for finding in found:
+        assert any(sign.isdigit() for sign in finding.message)
+        assert finding.why.endswith(".")
+        assert finding.advice.endswith(".")
+        if finding.mend is not None and code != "nitrogen_short":
+            assert of_code(document | finding.mend.changes, code) == []
+
+
+SAFETY = ("soft_wood_and_ants", "heavy_logs", "raw_manure", "ground_untested", "pets_and_meals", "dust")
+SIDED = ("nitrogen_short", "compost_share", "rotproof_wood_fill", "not_food_grade", "abrupt_interface", "sinks_much")
+
+
+@pytest.mark.parametrize(("code", "document"), [(code, bed) for code, bed, level in FILL_CASES if level])
+def test_safety_defers_and_both_schools_are_heard(code: str, document: dict[str, Any]) -> None:
+    (finding,) = of_code(document, code)
+    assert finding.advice.endswith(DEFER) == (code in SAFETY)
+    assert bool(finding.sides) == (code in SIDED)
+
+
+def test_feeding_what_is_short_ends_the_shortage() -> None:
+    document = over(of("wood_chips", 0.05))
+    (short,) = of_code(document, "nitrogen_short")
+    assert short.mend is not None
+    mended = bed_of(document | short.mend.changes)
+    assert mended.nitrogen_gap_kg < 0.001
+    assert [finding.code for finding in mended.findings if finding.code in {"nitrogen_short", "overfed"}] == []
+
+
+def test_a_large_gap_is_fed_to_twenty_grams_and_the_rest_waits() -> None:
+    document = over(of("shredded_hardwood", 0.2))
+    (short,) = of_code(document, "nitrogen_short")
+    assert short.mend is not None
+    assert "20 g/m²" in short.advice
+    fed_once = document | short.mend.changes
+    (still,) = of_code(fed_once, "nitrogen_short")
+    assert still.mend is None
+    assert of_code(fed_once, "overfed") == []
+
+
+def test_a_dose_passes_by_a_layer_that_is_fed_something_else() -> None:
+    document = over(of("wood_chips", 0.1, **fed(0.05, "bone_meal")), of("branches", 0.1))
+    (short,) = of_code(document, "nitrogen_short")
+    assert short.mend is not None
+    chips, branches, _ = short.mend.changes["layers"]
+    assert chips["amendment"] == {"material": "bone_meal", "mass_kg": 0.05}
+    assert branches["amendment"]["material"] == "blood_meal"

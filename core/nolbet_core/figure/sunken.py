@@ -17,7 +17,9 @@ from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
 
 ACROSS = 61
-"""Points across a settled mound."""
+"""Points across a settled mound; an odd number, so that one lies over the middle."""
+
+MIDDLE = ACROSS // 2
 
 Heights = NDArray[np.float64]
 
@@ -104,7 +106,7 @@ def _of_mound(vessel: Mound, view: View, shares: Sequence[float]) -> list[Sunken
         upper = _profile_at(vessel, layer.top_m, across)
         sunken = sunken_lower + (upper - lower) * share
         shell, flank = _shell(across, sunken_lower, sunken), _flank(across, (sunken_lower + sunken) / 2)
-        drawn.append(_layer(float(sunken_lower.max()), float(sunken.max()), [shell], flank))
+        drawn.append(_layer(float(sunken_lower[MIDDLE]), float(sunken[MIDDLE]), [shell], flank))
         lower, sunken_lower = upper, sunken
     return drawn
 

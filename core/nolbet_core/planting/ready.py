@@ -9,7 +9,7 @@ from datetime import date, timedelta
 from nolbet_core.climate.year import Year, first_spring, next_day
 from nolbet_core.planting.roots import LEAST_DEPTH_M, Roots, rootable_depth, years_to_depth
 from nolbet_core.stack.layers import Standing, materials_in
-from nolbet_core.stack.zone import mulch_begins, root_surface
+from nolbet_core.stack.zone import mulch_begins
 
 FRESH_WOOD_DAYS = 165
 """Wait for fresh wood that takes nitrogen: five to six months [days]."""
@@ -132,11 +132,9 @@ def readiness(
     standing = tuple(layers)
     waits = waits_of(standing, school, gap_kg_m2)
     manure = holds_raw_manure(standing)
-    surface = root_surface(standing)
+    soil = any(layer.material.group == "soil" and layer.thickness_m > 0 for layer in standing)
     sowings = (
-        [_sowing(roots, standing, waits, open_below, factor, built, year) for roots in LEAST_DEPTH_M]
-        if surface > 0
-        else []
+        [_sowing(roots, standing, waits, open_below, factor, built, year) for roots in LEAST_DEPTH_M] if soil else []
     )
     return Readiness(
         depth_m=rootable_depth(standing, open_below, factor, 0.0),
