@@ -25,9 +25,17 @@ def main(arguments: list[str]) -> int:
         from bench.core import measure_core  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
+        from bench.settling import measure_settling  # noqa: PLC0415 - as above
         from bench.shapes import measure_shapes  # noqa: PLC0415 - as above
 
-        measures = [*measure_api(), *measure_shapes(), *measure_core(), *measure_page(), *measure_plot()]
+        measures = [
+            *measure_api(),
+            *measure_shapes(),
+            *measure_core(),
+            *measure_settling(),
+            *measure_page(),
+            *measure_plot(),
+        ]
     finally:
         runner.teardown_databases(databases)
     if "--json" in arguments:

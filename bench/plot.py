@@ -69,7 +69,7 @@ def _frame_ms(page: Page, address: str) -> float:
     """Scripting for each step of a drag [ms]."""
     page.goto(address)
     bed = page.locator('[data-bed="bed_5 0"]')
-    page.locator(".plot-aisle").first.wait_for()
+    page.locator(".plot-aisle").first.wait_for(state="attached")
     page.wait_for_load_state("networkidle")
     box = bed.locator(".plot-edge").bounding_box()
     if box is None:

@@ -23,7 +23,7 @@ def section(page: Page) -> None:
 def plot(page: Page) -> None:
     """The plot with a bed chosen, and what to pack under its corners."""
     page.get_by_role("link", name="Plot").click()
-    page.locator(".plot-aisle").first.wait_for()
+    page.locator(".plot-aisle").first.wait_for(state="attached")
     page.locator('[data-bed="brick_court 0"]').click()
     page.get_by_text("pack under its corners").wait_for()
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import date
 from typing import Any
 
 from nolbet_core.figure.figures import BedFigures, Figures
@@ -10,9 +11,9 @@ from nolbet_core.plan.load import read_plan
 from tests.core import zoo
 
 
-def figures_of(document: dict[str, Any]) -> Figures:
-    """Figures of a plan document."""
-    return figure_plan(*read_plan(document))
+def figures_of(document: dict[str, Any], today: date | None = None) -> Figures:
+    """Figures of a plan document. today: where the day that is now is to count."""
+    return figure_plan(*read_plan(document), today)
 
 
 def bed_of(document: dict[str, Any]) -> BedFigures:

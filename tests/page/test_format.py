@@ -30,6 +30,8 @@ def test_page_and_core_show_the_same_digits() -> None:
         for mass_kg in [*(value * 100 for value in VALUES), 1999.0, 2000.0, 45_000.0]:
             asked.append(("showMass", mass_kg, system.value))
             expected.append(show.show_mass(mass_kg, system))
+            asked.append(("showDose", mass_kg / 100, system.value))
+            expected.append(show.show_dose(mass_kg / 100, system))
     for amount in ("0.00", "6.20", "1234.56", "1000000.00"):
         for currency in ("USD", "EUR", "CHF"):
             asked.append(("showMoney", amount, currency))

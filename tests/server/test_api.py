@@ -7,6 +7,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
+from nolbet.clock import today
 from nolbet.demo.load import load_demo
 from nolbet.demo.sign_in import GARDENER
 from nolbet.gardens.models import Garden
@@ -26,7 +27,7 @@ def test_draft_figures_are_the_cores(signed_in: Client, garden: Garden) -> None:
     answer = send(signed_in, "POST", f"/api/gardens/{garden.pk}/figure/bed", {"bed": zoo.MIXED_AMOUNTS})
     assert answer.status_code == 200
     plan = zoo.plan(zoo.MIXED_AMOUNTS, garden={"name": "Test ground", "units": "ft_in"})
-    assert answer.json() == written_document(figures_of(plan).beds[0])
+    assert answer.json() == written_document(figures_of(plan, today()).beds[0])
 
 
 def test_a_draft_is_bought_alone_after_the_gardens_heaps(signed_in: Client, garden: Garden) -> None:

@@ -18,6 +18,8 @@ from tests.server.asking import send
 
 BODIES: dict[str, dict[str, Any]] = {
     "Draft": {"bed": zoo.bed()},
+    "LaterDraft": {"bed": zoo.bed()},
+    "DraftInMonth": {"bed": zoo.bed(), "month": 30},
     "NewBed": {"bed": zoo.bed()},
     "ChangedBed": {"revision": 1, "bed": zoo.bed()},
     "ChangedUnits": {"units": "metric"},

@@ -9,6 +9,7 @@ from nolbet_core.findings.pattern import DEFER, Finding, Found, Level, Mend, Vie
 from nolbet_core.findings.safety import counted, listed
 from nolbet_core.nutrients.dose import MOST_AT_ONCE_KG_M2, Dose
 from nolbet_core.plan.bed import Amendment
+from nolbet_core.quantities.limits import MEAL_KG
 from nolbet_core.quantities.show import show_dose
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.layers import Standing, materials_in
@@ -65,7 +66,10 @@ def _advice(dose: Dose | None, view: View) -> str:
 
 
 def scatter(view: View, dose: Dose) -> Mend | None:
-    """Scatter a dose on the layers that it is split over; a layer that is fed something else passes its part on."""
+    """Scatter a dose on the layers that it is split over; a layer that is fed something else passes its part on.
+
+    None where nothing takes it, or it is more than a plan can hold.
+    """
     layers = [dict(layer) for layer in view.written_layers]
     free = [i for i in range(len(layers)) if _takes(layers[i], dose)]
     wanted = {i: dose.split_kg[i] for i in free if dose.split_kg[i] > 0}
@@ -74,6 +78,8 @@ def scatter(view: View, dose: Dose) -> Mend | None:
     for i, share in wanted.items():
         had = layers[i].get("amendment", {}).get("mass_kg", 0.0)
         mass_kg = had + dose.mass_kg * share / sum(wanted.values())
+        if not MEAL_KG.holds(mass_kg):
+            return None
         layers[i]["amendment"] = written_amendment(Amendment(material=dose.material.key, mass_kg=round(mass_kg, 3)))
     label = f"Add {show_dose(dose.mass_kg, view.system)} of {dose.material.name.lower()}"
     return Mend(label, {"layers": layers})

@@ -23,6 +23,7 @@ from nolbet_core.plan.fields import (
 )
 from nolbet_core.plan.plot import Place
 from nolbet_core.plan.shapes import ON_THE_GROUND, Shape
+from nolbet_core.quantities import limits
 
 HEADSPACE_M = 0.025
 """What a bed with walls keeps empty below its rim unless it says otherwise [m]."""
@@ -45,7 +46,7 @@ class Amendment(Model):
     """A meal or the like scattered on a layer, over all its lifts together."""
 
     material: Key
-    mass_kg: Annotated[float, Field(gt=0, le=1000)]
+    mass_kg: Annotated[float, Field(gt=limits.MEAL_KG.least, le=limits.MEAL_KG.most)]
 
 
 class Layer(Model):

@@ -70,7 +70,7 @@ DENSITY_KG_M3 = Limit("a density", Kind.NUMBER, 5000.0, above_least=True)
 LOOSE_FACTOR = Limit("a loose factor", Kind.NUMBER, 5.0, least=1.0)
 DECAY = Limit("a rate of rotting", Kind.NUMBER, 20.0)
 TEMPERATURE_C = Limit("a mean temperature", Kind.NUMBER, 45.0)
-MEAL_KG = Limit("what is scattered", Kind.MASS, 1000.0, above_least=True)
+MEAL_KG = Limit("what is scattered", Kind.MASS, 10_000.0, above_least=True)
 HANDFUL_KG = Limit("a handful", Kind.MASS, 0.5, least=0.005)
 SHEET_KG_M2 = Limit("a sheet's mass", Kind.NUMBER, 50.0, above_least=True)
 

@@ -73,25 +73,28 @@ def _triangular(chance: Figures, ranges: Figures) -> Figures:
 
 
 def drawn_remaining(drawn: Drawn, factor: float, months: int = MONTHS) -> Shares:
-    """What is left of each material by draw and month: materials x draws x months.
+    """What is left of each material by month and draw: months x materials x draws.
 
     The rotting part is a running product of one monthly factor. factor: on decay rates, as decay_factor gives it.
     """
-    rotting = np.empty((*drawn.decay_per_year.shape, months + 1))
-    rotting[..., 0] = 1 - drawn.stays
-    rotting[..., 1:] = np.exp(-drawn.decay_per_year * factor / 12)[..., np.newaxis]
-    np.multiply.accumulate(rotting, axis=-1, out=rotting)
-    rotting += drawn.stays[..., np.newaxis]
-    rotting *= settled_share(drawn.settles[..., np.newaxis], np.arange(months + 1) / 12)
-    return rotting
+    remaining = np.empty((months + 1, *drawn.decay_per_year.shape))
+    a_month = np.exp(-drawn.decay_per_year * factor / 12)
+    remaining[0] = 1 - drawn.stays
+    for month in range(months):
+        np.multiply(remaining[month], a_month, out=remaining[month + 1])
+    lost = 1 - settled_share(1.0, np.arange(months + 1) / 12)
+    for month in range(months + 1):
+        remaining[month] += drawn.stays
+        remaining[month] *= 1 - drawn.settles * lost[month]
+    return remaining
 
 
 def band_of(amounts: Figures, remaining: Shares) -> tuple[Figures, Figures]:
     """The lower and upper edge of what draws come to, by month, for one bed.
 
-    amounts: of each plain material [m3, or m]. remaining: materials x draws x months. A band's edge is one of the
+    amounts: of each plain material [m3, or m]. remaining: months x materials x draws. A band's edge is one of the
     draws, so that it can be turned from volume into height afterwards.
     """
-    sums = np.sort(np.tensordot(amounts, remaining, axes=1), axis=0)
-    draws = len(sums)
-    return sums[int(LOW * (draws - 1))], sums[int(np.ceil(HIGH * (draws - 1)))]
+    sums = np.sort(amounts @ remaining, axis=-1)
+    draws = sums.shape[-1]
+    return sums[:, int(LOW * (draws - 1))], sums[:, int(np.ceil(HIGH * (draws - 1)))]

@@ -1,0 +1,81 @@
+"""Forecasts, schools and comparison through the API: the core's own answers, of the day that is now."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from django.test import Client
+
+from nolbet.clock import today
+from nolbet.gardens.models import Garden
+from nolbet.gardens.plans import garden_supplies, whole_plan
+from nolbet_core.figure.compare import figure_compared, figure_schools
+from nolbet_core.figure.forecast import figure_forecast, figure_sunken
+from nolbet_core.figure.written import written_document
+from nolbet_core.plan.bed import Bed
+from tests.core import zoo
+from tests.server.asking import send
+
+BED = zoo.WOODY | {"set_aside": [{"name": "All soil", "layers": zoo.bed()["layers"]}]}
+
+
+def asked(client: Client, garden: Garden, word: str, **more: Any) -> Any:
+    """What the API answers about the bed."""
+    answer = send(client, "POST", f"/api/gardens/{garden.pk}/figure/{word}", {"bed": BED, **more})
+    assert answer.status_code == 200
+    return answer.json()
+
+
+def test_each_answer_is_the_cores(signed_in: Client, garden: Garden) -> None:
+    plan, supplies, bed = whole_plan(garden), garden_supplies(garden), Bed.model_validate(BED)
+    assert asked(signed_in, garden, "forecast") == written_document(figure_forecast(plan, bed, supplies, today()))
+    assert asked(signed_in, garden, "compared") == written_document(figure_compared(plan, bed, supplies, today()))
+    assert asked(signed_in, garden, "schools") == written_document(figure_schools(plan, bed, supplies, today()))
+    assert asked(signed_in, garden, "sunken", month=30) == written_document(figure_sunken(plan, bed, supplies, 30))
+
+
+def test_the_day_of_filling_is_today_unless_the_bed_has_its_own(signed_in: Client, garden: Garden) -> None:
+    path = f"/api/gardens/{garden.pk}/figure/bed"
+    assert send(signed_in, "POST", path, {"bed": zoo.bed()}).json()["ready"]["built_on"] == "2026-10-20"
+    own = zoo.bed(built_on="2027-03-01")
+    assert send(signed_in, "POST", path, {"bed": own}).json()["ready"]["built_on"] == "2027-03-01"
+
+
+@pytest.mark.parametrize(
+    ("change", "path"),
+    [
+        ({"built_on": "2026-02-30"}, "bed.built_on"),
+        ({"top_up": "moss"}, "bed.top_up"),
+        ({"top_up": "cardboard"}, "bed.top_up"),
+        ({"set_aside": [{"name": "Bad", "layers": [{"material": "moss", "fill": True}]}]},
+         "bed.set_aside[0].layers[0].material"),
+        ({"layers": [{"material": "cardboard", "on_hand": 3}]}, "bed.layers[0].on_hand"),
+        ({"layers": [{"material": "cardboard", "piece_m": [1.0, 1.0], "roll_width_m": 1.0}]},
+         "bed.layers[0].roll_width_m"),
+        ({"layers": [{"material": "topsoil", "fill": True, "amendment": {"material": "straw", "mass_kg": 1.0}}]},
+         "bed.layers[0].amendment.material"),
+        ({"layers": [{"material": "topsoil", "fill": True, "amendment": {"material": "bloood", "mass_kg": 1.0}}]},
+         "bed.layers[0].amendment.material"),
+    ],
+)  # fmt: skip
+def test_what_does_not_hold_names_its_place(
+    signed_in: Client, garden: Garden, change: dict[str, Any], path: str
+) -> None:
+    answer = send(signed_in, "POST", f"/api/gardens/{garden.pk}/figure/forecast", {"bed": zoo.bed() | change})
+    assert answer.status_code == 422
+    (error,) = answer.json()["errors"]
+    assert error["path"].endswith(path)
+
+
+def test_ways_set_aside_and_a_weighed_handful_are_kept(signed_in: Client, garden: Garden) -> None:
+    made = send(signed_in, "POST", f"/api/gardens/{garden.pk}/beds", {"bed": BED | {"name": "Woody"}})
+    assert made.status_code == 201
+    head = signed_in.get(f"/api/gardens/{garden.pk}").json()
+    kept = next(each["bed"] for each in head["beds"] if each["key"] == "woody")
+    assert [each["name"] for each in kept["set_aside"]] == ["All soil"]
+    path = f"/api/gardens/{garden.pk}"
+    changed = send(signed_in, "PUT", path, {"garden": head["garden"] | {"handful_kg": 0.05, "mean_temp_c": 8.0}})
+    assert changed.json()["garden"]["handful_kg"] == 0.05
+    doses = asked(signed_in, garden, "forecast")["doses"]
+    assert {dose["handful_kg"] for dose in doses} == {0.05}
