@@ -2,7 +2,15 @@
 
 from __future__ import annotations
 
-from nolbet_core.figure.figures import BedFigures, Figures, HaulFigures, HaulLine, LayerFigures, NeedFigures
+from nolbet_core.figure.figures import (
+    BedFigures,
+    Figures,
+    HaulFigures,
+    HaulLine,
+    LayerFigures,
+    NeedFigures,
+    SowingFigures,
+)
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.garden import Garden
 from nolbet_core.quantities.show import (
@@ -10,6 +18,7 @@ from nolbet_core.quantities.show import (
     other_system,
     show_area,
     show_bulk_volume,
+    show_dose,
     show_length,
     show_mass,
     show_money,
@@ -40,6 +49,27 @@ def volume_in_full(volume_m3: float) -> str:
     return f"{feet} cu ft, {yards} cu yd, {fixed(volume_m3 * 1000, 1)} L"
 
 
+def _coming(bed: BedFigures, system: System) -> list[str]:
+    """How the bed feeds, sinks, and from when it can be sown."""
+    if not bed.layers:
+        return []
+    ratio = "no nitrogen" if bed.c_to_n is None else f"{fixed(bed.c_to_n, 0)} : 1"
+    short = f", short of {show_dose(bed.nitrogen_gap_kg, system)} N" if bed.nitrogen_gap_kg > 0 else ""
+    first, third, tenth = (show_length(bed.surface_m[0] - bed.surface_m[month], system) for month in (12, 36, 120))
+    return [
+        f"  carbon           {ratio} to nitrogen{short}",
+        f"  sinks            {first} in a year, {third} in three, {tenth} in ten",
+        *(f"  {each.roots + ' roots':<16} {_sown(each)}" for each in bed.ready.sowings),
+    ]
+
+
+def _sown(sowing: SowingFigures) -> str:
+    if sowing.years is None:
+        return f"not here: {sowing.because}"
+    when = sowing.from_day.isoformat() if sowing.from_day else f"after {fixed(sowing.years, 1)} years"
+    return f"{when}: {sowing.because}"
+
+
 def _bed(bed: BedFigures, system: System) -> list[str]:
     other = other_system(system)
     count = f", {bed.count} alike (figures for one)" if bed.count > 1 else ""
@@ -54,6 +84,7 @@ def _bed(bed: BedFigures, system: System) -> list[str]:
         f"  weight           {show_mass(bed.mass_moist_kg, system)} as delivered, "
         f"{show_mass(bed.mass_saturated_kg, system)} wet through",
     ]
+    lines += _coming(bed, system)
     if bed.spiral:
         run, face = show_length(bed.spiral.run_length_m, system), show_area(bed.spiral.wall_face_m2, system)
         lines.append(f"  run              {run} in {fixed(bed.spiral.turns, 1)} turns, {face} of wall face")

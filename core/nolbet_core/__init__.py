@@ -8,6 +8,11 @@ those after it (import-linter holds the order):
     shelf       the materials and sheets, each figure with unit, range and source
     stack       layers by depth, voids and packing, sheets, masses
     plot        beds on the ground: aisles, clashes, paths and their courses, levels, room for more
+    settling    how far fill sinks: by month, with its spread, and what tops it up
+    nutrients   carbon to nitrogen, the first season's nitrogen, doses of meals
+    climate     a garden's year: its temperature, its springs and winters
+    planting    how deep roots can go, and from when what may be sown
+    schools     ready starting stacks that scale to the bed
     haul        needs less what is on hand, bags or bulk, what it costs
     plan        the plan file's models and their checks
     findings    judgement: one small class each, with its mend

@@ -23,10 +23,15 @@ VIEWS = {
     "haul": ".haul-lines",
     "shelf/own_compost": ".material-sheet",
     "section/bed/branchy/history": ".history-list .small-section",
+    "section/bed/branchy/schools": ".school-card",
+    "section/bed/branchy/compare": ".compare-name",
     "/gardens": ".garden-new",
     "/sign-in": ".door-form",
 }
-LAID = {"places": [{"x_m": 5.0, "y_m": 4.0, "turn_deg": 10.0}]}
+LAID = {
+    "places": [{"x_m": 5.0, "y_m": 4.0, "turn_deg": 10.0}],
+    "set_aside": [{"name": "All soil", "layers": [{"material": "topsoil", "fill": True}]}],
+}
 GROUND = {
     "corners_m": [[0, 0], [12, 0], [12, 8], [0, 8]],
     "fixed": [{"kind": "tree", "name": "Pear", "at_m": [9, 6]}],
@@ -65,6 +70,10 @@ def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: s
     if view == "section/bed/branchy":
         app.locator(".layer-card", has_text="Branches").locator(".layer-name").click()
         app.get_by_role("button", name="More measures").click()
+        for panel in ("Carbon to nitrogen", "Surface after the first winter", "Earliest sowing"):
+            app.get_by_text(panel).click()
+    if view == "/gardens":
+        app.get_by_text("Its year").click()
     if view == "plot":
         app.locator(".bed-on-plot").click()
         app.get_by_text("its place").click()

@@ -50,6 +50,21 @@ def test_needs_and_haul_are_told_with_their_sums(tmp_path: Path, capsys: pytest.
     assert "nobody offers topsoil" in text
 
 
+def test_how_it_feeds_sinks_and_can_be_sown_is_told(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    layers = [{"material": "wood_chips", "thickness_m": 0.3}, {"material": "topsoil", "fill": True}]
+    text = printed(tmp_path, capsys, zoo.bed(layers=layers, built_on="2026-10-20"))
+    assert "  carbon           74 : 1 to nitrogen, short of " in text
+    # 0.3 m of chips and 0.2 m of soil: 0.3 (1 - 0.740) + 0.2 (1 - 0.920) in the first year
+    assert "  sinks            9.5 cm in a year" in text
+    assert "  shallow roots    2027-04-03: fresh wood takes nitrogen" in text
+    assert "  deep roots       2030-02-18: what lies below has to rot first" in text
+    text = printed(
+        tmp_path, capsys, zoo.bed(layers=[{"material": "pond_liner"}, {"material": "topsoil", "volume_m3": 0.5}])
+    )
+    assert "  shallow roots    after 0.0 years: nothing in the fill has to rot first" in text
+    assert "  deep roots       not here: the fill is too shallow for such roots" in text
+
+
 def test_the_schema_is_printed(capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["schema"]) == 0
     assert json.loads(capsys.readouterr().out)["title"] == "Nolbet plan file"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from typing import Any
 
 import pytest
@@ -79,3 +80,78 @@ def test_ways_set_aside_and_a_weighed_handful_are_kept(signed_in: Client, garden
     assert changed.json()["garden"]["handful_kg"] == 0.05
     doses = asked(signed_in, garden, "forecast")["doses"]
     assert {dose["handful_kg"] for dose in doses} == {0.05}
+
+
+FULL = zoo.bed(
+    key="full",
+    name="Full",
+    school="wood_in_a_box",
+    built_on="2026-10-03",
+    dampness="dry",
+    roots="medium",
+    top_up="leaf_mould",
+    set_aside=[{"name": "All soil", "school": "straight_fill", "layers": [{"material": "topsoil", "fill": True}]}],
+    layers=[
+        {"material": "cardboard", "roll_width_m": 1.2},
+        {"material": "newspaper", "piece_m": [0.4, 0.6], "on_hand": 9},
+        {"material": "wood_chips", "thickness_m": 0.2, "lifts": 2,
+         "amendment": {"material": "blood_meal", "mass_kg": 0.25}},
+        {"material": "topsoil", "fill": True},
+    ],
+)  # fmt: skip
+
+
+def test_what_a_bed_plans_goes_out_in_a_file_and_comes_in_again(signed_in: Client, garden: Garden) -> None:
+    own = [{"key": "slow", "like": "wood_chips", "name": "Slow chips", "decay_per_year": 0.1, "settles_share": 0.05}]
+    document = zoo.plan(FULL, materials=own, garden={"name": "Brought", "handful_kg": 0.045})
+    text = json.dumps(document)
+    brought = send(signed_in, "POST", "/api/gardens/import", {"text": text}).json()
+    out = json.loads(signed_in.get(f"/api/gardens/{brought['id']}/plan").content)
+    (bed,) = out["beds"]
+    for key, value in FULL.items():
+        assert bed[key] == value, key
+    assert out["garden"]["handful_kg"] == 0.045
+    assert out["materials"][0]["decay_per_year"] == 0.1
+    answer = send(signed_in, "POST", f"/api/gardens/{brought['id']}/figure/forecast", {"bed": FULL})
+    assert answer.json()["top_up"] == "Leaf mould"
+
+
+def test_an_own_rate_of_rotting_and_the_gardens_warmth_reach_the_forecast(signed_in: Client, garden: Garden) -> None:
+    path = f"/api/gardens/{garden.pk}"
+    made = send(
+        signed_in, "POST", f"{path}/materials", {"key": "slow", "like": "wood_chips", "name": "Slow chips"}
+    ).json()
+    bed = zoo.bed(layers=[{"material": made["key"], "fill": True}])
+
+    def after_ten_years() -> float:
+        answer = send(signed_in, "POST", f"{path}/figure/bed", {"bed": bed}).json()
+        return float(answer["surface_m"][120])
+
+    usual = after_ten_years()
+    send(signed_in, "PUT", f"{path}/materials/{made['key']}", made | {"decay_per_year": 0.05})
+    slow = after_ten_years()
+    head = signed_in.get(path).json()["garden"]
+    send(signed_in, "PUT", path, {"garden": head | {"mean_temp_c": 22.0}})
+    assert usual < after_ten_years() < slow
+
+
+def test_undo_of_a_way_taken_over_brings_both_back(signed_in: Client, garden: Garden) -> None:
+    path = f"/api/gardens/{garden.pk}/beds/plain"
+    first = zoo.bed(name="Plain")
+    swapped = first | {
+        "layers": [{"material": "compost", "fill": True}],
+        "set_aside": [{"name": "My own layers", "layers": first["layers"]}],
+    }
+    assert send(signed_in, "PUT", path, {"revision": 1, "bed": swapped}).status_code == 200
+    assert send(signed_in, "PUT", path, {"revision": 2, "bed": first, "restores": 1}).status_code == 200
+    versions = signed_in.get(f"{path}/history").json()["versions"]
+    assert [each["bed"]["layers"][0]["material"] for each in versions] == ["topsoil", "compost", "topsoil"]
+    assert versions[1]["bed"]["set_aside"][0]["layers"] == first["layers"]
+
+
+def test_at_most_three_ways_lie_aside(signed_in: Client, garden: Garden) -> None:
+    way = {"name": "Again", "layers": []}
+    four = zoo.bed(set_aside=[way] * 4)
+    answer = send(signed_in, "POST", f"/api/gardens/{garden.pk}/figure/compared", {"bed": four})
+    assert answer.status_code == 422
+    assert answer.json()["errors"][0]["path"].endswith("bed.set_aside")
