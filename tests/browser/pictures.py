@@ -18,6 +18,7 @@ def section(page: Page) -> None:
     """The first bed, cut open."""
     page.get_by_role("link", name="Section").click()
     page.locator(".tally-volume").wait_for()
+    page.locator(".ghost-name").nth(1).wait_for()
 
 
 def plot(page: Page) -> None:
@@ -33,6 +34,7 @@ def bed_named(page: Page, name: str) -> None:
     page.get_by_role("link", name=name, exact=True).click()
     page.locator(".tally-volume").wait_for()
     page.locator(".from-above").wait_for()
+    page.locator(".ghost-name").nth(1).wait_for()
 
 
 def mound(page: Page) -> None:
@@ -43,6 +45,21 @@ def mound(page: Page) -> None:
 def spiral(page: Page) -> None:
     """A spiral unrolled along its run, beside its plan."""
     bed_named(page, "Stair coil")
+
+
+def compare(page: Page) -> None:
+    """Four ways to fill the first bed, side by side."""
+    page.get_by_role("link", name="Long table", exact=True).click()
+    page.get_by_role("link", name="Compare 4").click()
+    page.locator(".compare-name").nth(3).wait_for()
+
+
+def schools(page: Page) -> None:
+    """The schools that suit a brick bed."""
+    page.get_by_role("link", name="Brick court", exact=True).click()
+    page.locator(".tally-volume").wait_for()
+    page.get_by_role("link", name="Sheet layers").click()
+    page.locator(".school-card").nth(2).wait_for()
 
 
 def haul(page: Page) -> None:
@@ -83,6 +100,8 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "section": section,
     "section-mound": mound,
     "section-spiral": spiral,
+    "compare": compare,
+    "schools": schools,
     "plot": plot,
     "haul": haul,
     "shelf": shelf,

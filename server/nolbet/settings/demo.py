@@ -22,4 +22,6 @@ def _own_secret() -> str:
 
 SECRET_KEY = _own_secret()
 DEMO = True
+# pictures are taken as of one day, so that they can be taken again
+FIXED_DAY = os.environ.get("NOLBET_DAY")
 MIDDLEWARE = [*MIDDLEWARE, "nolbet.demo.sign_in.DemoSignIn"]

@@ -36,6 +36,8 @@ function YearFields({ gardenId }: { gardenId: number }) {
   const queries = useQueryClient();
   const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
   const keep = useMutation({
+    // one after the other: each rests on what the one before kept
+    scope: { id: `garden ${gardenId}` },
     mutationFn: async (change: Partial<PlanGarden>) => {
       const kept = await api.garden(gardenId);
       return api.changeGarden(gardenId, { ...kept.garden, ...change });

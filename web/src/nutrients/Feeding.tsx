@@ -140,6 +140,7 @@ function Handful({ gardenId, handful_kg }: { gardenId: number; handful_kg: numbe
   const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
   const own = garden.data?.garden.handful_kg;
   const weigh = useMutation({
+    scope: { id: `garden ${gardenId}` },
     mutationFn: async (weighed_kg: number) => {
       const kept = await api.garden(gardenId);
       return api.changeGarden(gardenId, { ...kept.garden, handful_kg: weighed_kg });

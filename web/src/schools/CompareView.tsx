@@ -14,6 +14,7 @@ import "./schools.css";
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
 const DRAWN = { width: 250, height: 210 };
+const ALL_DRAWN = 850;
 
 /** Up to four ways of filling one bed side by side, at one scale; any one can be taken over, and none is lost. */
 export function CompareView({ gardenId, kept, materials, back }: Props) {
@@ -28,7 +29,8 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
     placeholderData: (before) => before,
   });
   const versions = found.data?.versions ?? [];
-  const scale = Math.min(...versions.map(({ figures }) => smallScale(figures, DRAWN.width, DRAWN.height)));
+  const width = Math.min(DRAWN.width, ALL_DRAWN / Math.max(versions.length, 1));
+  const scale = Math.min(...versions.map(({ figures }) => smallScale(figures, width, DRAWN.height)));
   const take = (index: number) => {
     const now = session.snapshot().bed;
     session.edit(takeOver(now, index, wayName(now)));
@@ -78,17 +80,6 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
             </tr>
           </thead>
           <tbody>
-            {ROWS.map(({ name, label, show }) => (
-              <tr key={name}>
-                <th scope="row">{label}</th>
-                {versions.map((version) => (
-                  <td key={version.index ?? "own"} className={version.best.includes(name) ? "is-best" : ""}>
-                    {show(version)}
-                    {version.best.includes(name) && <span className="compare-best">best</span>}
-                  </td>
-                ))}
-              </tr>
-            ))}
             <tr className="compare-actions">
               <td />
               {versions.map(({ index }) => (
@@ -110,6 +101,17 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
                 </td>
               ))}
             </tr>
+            {ROWS.map(({ name, label, show }) => (
+              <tr key={name}>
+                <th scope="row">{label}</th>
+                {versions.map((version) => (
+                  <td key={version.index ?? "own"} className={version.best.includes(name) ? "is-best" : ""}>
+                    {show(version)}
+                    {version.best.includes(name) && <span className="compare-best">best</span>}
+                  </td>
+                ))}
+              </tr>
+            ))}
           </tbody>
         </table>
       </div>
