@@ -21,6 +21,7 @@ SURPLUS_KG_M2 = 0.005
 CARBON_MOST = 30.0
 COMPOST_ADVISED = 0.5
 COMPOST_MOST = 0.7
+LEAST_WEIGHED_KG = 0.001
 USUAL_MEAL = "blood_meal"
 SLACK = 1e-9
 
@@ -80,7 +81,8 @@ def scatter(view: View, dose: Dose) -> Mend | None:
         mass_kg = had + dose.mass_kg * share / sum(wanted.values())
         if not MEAL_KG.holds(mass_kg):
             return None
-        layers[i]["amendment"] = written_amendment(Amendment(material=dose.material.key, mass_kg=round(mass_kg, 3)))
+        weighed_kg = max(round(mass_kg, 3), LEAST_WEIGHED_KG)
+        layers[i]["amendment"] = written_amendment(Amendment(material=dose.material.key, mass_kg=weighed_kg))
     label = f"Add {show_dose(dose.mass_kg, view.system)} of {dose.material.name.lower()}"
     return Mend(label, {"layers": layers})
 
