@@ -3087,8 +3087,8 @@ export interface components {
          * VersionFigures
          * @description One way of filling a bed, beside others. index: null for the bed as it is, else its place among those set aside.
          *
-         *     cost: now, for all beds alike; cost_ten_years: with the top-ups; both without what is unmet. to_buy_m3: loose. hours: of shovelling, all beds.
-         *     best: names of the figures in which it is the best of all.
+         *     cost: now, for all beds alike; cost_ten_years: with the top-ups; unmet: left out of both. to_buy_m3: loose. hours:
+         *     of shovelling, all beds. best: names of the figures in which it is the best of all.
          */
         VersionFigures: {
             /** Best */
