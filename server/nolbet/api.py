@@ -17,6 +17,7 @@ from nolbet.haul.router import router as haul_router
 from nolbet.problems import map_errors
 from nolbet.quantities.router import router as quantities_router
 from nolbet.shelf.router import router as shelf_router
+from nolbet.water.router import router as water_router
 
 api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_url=None, openapi_url=None)
 map_errors(api)
@@ -31,3 +32,4 @@ api.add_router("/gardens", sizing_router)
 api.add_router("/gardens", haul_router)
 api.add_router("/quantities", quantities_router)
 api.add_router("/gardens", shelf_router)
+api.add_router("/gardens", water_router)

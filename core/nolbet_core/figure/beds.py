@@ -15,6 +15,7 @@ from nolbet_core.figure.figures import (
     SpiralFigures,
 )
 from nolbet_core.figure.judged import judged_bed
+from nolbet_core.figure.watered import reservoir_figures, stand_figures
 from nolbet_core.findings.pattern import View
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.plan.bed import Bed, Layer
@@ -70,8 +71,9 @@ def _amount(layer: Layer) -> tuple[By, float]:
 
 
 def filled_bed(bed: Bed, vessel: Vessel, materials: Mapping[str, Material]) -> Filled:
-    """A bed with its layers laid in."""
-    return fill_bed(vessel, bed.kept_empty_m, asked_layers(bed, materials))
+    """A bed with its layers laid in, on its reservoir where it has one."""
+    base_m = bed.reservoir.height_m if bed.reservoir else 0.0
+    return fill_bed(vessel, bed.kept_empty_m, asked_layers(bed, materials), base_m)
 
 
 def bed_figures(view: View) -> BedFigures:
@@ -92,7 +94,7 @@ def bed_figures(view: View) -> BedFigures:
         rim_m=vessel.height_of(hollow.rim_m),
         line_m=vessel.height_of(line_m),
         inside_volume_m3=inside_m3,
-        fill_volume_m3=hollow.volume_between(0.0, line_m) if bed.kept_empty_m else inside_m3,
+        fill_volume_m3=hollow.volume_between(filled.base_m, line_m) if bed.kept_empty_m or filled.base_m else inside_m3,
         top_area_m2=vessel.top_area_m2,
         footprint_m2=vessel.footprint_m2,
         wall_loss_share=vessel.wall_loss_share,
@@ -109,15 +111,17 @@ def bed_figures(view: View) -> BedFigures:
         void_drop_m=filled.void_drop_m,
         placed_m3=sum(layer.placed_m3 for layer in layers),
         loose_m3=sum(layer.loose_m3 + layer.infill_loose_m3 for layer in layers),
-        mass_dry_kg=filled.mass_dry_kg,
-        mass_moist_kg=filled.mass_moist_kg,
-        mass_saturated_kg=filled.mass_saturated_kg,
+        mass_dry_kg=filled.mass_dry_kg + sum(part.mass_dry_kg for part in view.water_parts),
+        mass_moist_kg=filled.mass_moist_kg + sum(part.mass_moist_kg for part in view.water_parts),
+        mass_saturated_kg=view.mass_saturated_kg,
         c_to_n=carbon_to_nitrogen(filled.layers),
         nitrogen_gap_kg=view.gap_kg,
         root_zone_c_to_n=view.root_zone_c_to_n,
         surface_m=view.surface_m,
         spring_months=spring_months(view.built, view.year),
         ready=ready_figures(view),
+        reservoir=reservoir_figures(view) if view.store else None,
+        stand=stand_figures(view),
         findings=judged_bed(view),
     )
 

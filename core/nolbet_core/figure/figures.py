@@ -119,6 +119,51 @@ class SpiralFigures:
 
 
 @dataclass(frozen=True, slots=True)
+class ReservoirPart:
+    """A pipe, crate or wick in a reservoir, cut across."""
+
+    kind: Literal["pipe", "crate", "soil_column", "strip", "fabric"]
+    outline: Line
+
+
+@dataclass(frozen=True, slots=True)
+class ReservoirFigures:
+    """A reservoir: what it holds, how high its water has to wick, how much wicks lift, and what lines it.
+
+    water_m3: held as it lies; lost_to_tilt_m3: that a level one would hold more. shallow_m: depth at its high end.
+    soil_m: soil over the water when full, under the mulch; rise_m: how high that soil wicks. lift_m3_day: the most that
+    wicks lift. medium_m3: of the medium, placed. liner_m: length and width of the sheet that lines it, null where none
+    does; largest_m: the largest bed that the liner there is can line. medium, water: outlines to draw.
+    """
+
+    height_m: float
+    overflow_m: float
+    water_m3: float
+    lost_to_tilt_m3: float
+    shallow_m: float
+    soil_m: float
+    rise_m: float
+    wick: str
+    lift_m3_day: float
+    medium_m3: float
+    medium_name: str | None
+    liner_m: tuple[float, float] | None
+    liner_m2: float
+    largest_m: tuple[float, float] | None
+    medium: list[Line]
+    water: list[Line]
+    parts: list[ReservoirPart]
+
+
+@dataclass(frozen=True, slots=True)
+class StandFigures:
+    """A bed's weight on what it stands on, wet through and with its water: on a m2 [kg/m2], and on each leg [kg]."""
+
+    pressure_kg_m2: float
+    leg_kg: float | None
+
+
+@dataclass(frozen=True, slots=True)
 class SowingFigures:
     """From when a class of crops can be sown: the day where it is known, and years until roots find their depth."""
 
@@ -189,6 +234,8 @@ class BedFigures:
     surface_m: list[float]
     spring_months: list[int]
     ready: ReadyFigures
+    reservoir: ReservoirFigures | None
+    stand: StandFigures
     findings: list[FindingFigures]
 
 

@@ -66,7 +66,7 @@ def surface_band(view: View) -> tuple[list[float], list[float]]:
     plain, shares = plain_materials(materials)
     remaining = drawn_remaining(drawn_figures(plain), view.decay_factor)
     edges = band_of(sinking_amounts(view.vessel, view.filled) @ shares, remaining)
-    low, high = (surface_heights(view.vessel, edge).tolist() for edge in edges)
+    low, high = (surface_heights(view.vessel, edge, view.filled.base_m).tolist() for edge in edges)
     return low, high
 
 

@@ -34,7 +34,7 @@ def sunken_figures(view: View, month: int) -> SunkenFigures:
         layers = _straight_down(vessel, view, shares)
     else:
         volumes = [layer.placed_m3 * share for layer, share in zip(filled.layers, shares, strict=True)]
-        spans = sunken_spans(vessel.hollow, volumes)
+        spans = sunken_spans(vessel.hollow, volumes, filled.base_m)
         layers = [_layer(low, high, vessel.section(low, high), vessel.anchor(low, high)) for low, high in spans]
     return SunkenFigures(month=month, layers=layers, surface_m=view.surface_m[month])
 

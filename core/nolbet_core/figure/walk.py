@@ -32,9 +32,13 @@ from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.check import Supplies, check_bed
 from nolbet_core.plan.garden import Garden, Plan
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plan.reservoir import store_of
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.plot.site import Site
 from nolbet_core.quantities.units import System
+
+LINER = "pond_liner"
+"""What lines a reservoir."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,7 +137,7 @@ def _beds_and_needs(
     site = _site(plan.garden)
     for index, bed in enumerate(plan.beds):
         view = viewed_bed(bed, plan.garden, site, supplies, f"beds[{index}]", today)
-        layers = view.filled.layers
+        layers = (*view.filled.layers, *view.water_parts)
         sums.add(bed.count, layers)
         figured.append(_Figured(bed, bed_figures(view), bought_keys(layers, supplies.mixes), view.placed))
     laid = _laid(plan, figured, supplies)
@@ -192,4 +196,10 @@ def viewed_bed(
     filled = filled_bed(bed, vessel, supplies.materials)
     year = garden_year(garden.mean_temp_c, garden.last_frost, garden.first_frost, garden.latitude_deg, today)
     placed = placed_beds(bed, vessel)
-    return View(bed, vessel, filled, System(garden.units), site, placed, year, garden.handful_kg)
+    system, materials = System(garden.units), supplies.materials
+    store = store_of(bed, vessel, materials, path)
+    medium = materials[bed.reservoir.medium] if bed.reservoir and bed.reservoir.medium else None
+    liner = materials[LINER] if store else None
+    return View(
+        bed, vessel, filled, system, site, placed, year, garden.handful_kg, store=store, medium=medium, liner=liner
+    )

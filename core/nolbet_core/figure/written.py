@@ -10,6 +10,7 @@ from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.tally import TalliedFigures
+from nolbet_core.figure.water_figures import ToldFigures, WaterFigures
 
 Written = (
     BedFigures
@@ -20,6 +21,8 @@ Written = (
     | PlotFigures
     | SunkenFigures
     | TalliedFigures
+    | ToldFigures
+    | WaterFigures
 )
 
 

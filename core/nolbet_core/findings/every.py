@@ -17,6 +17,18 @@ from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWo
 from nolbet_core.findings.pattern import LEVELS, Finding, Found, View
 from nolbet_core.findings.safety import Dust
 from nolbet_core.findings.sinking import SinksMuch
+from nolbet_core.findings.water import (
+    FlushYearly,
+    LeakTestDue,
+    LinerPierced,
+    LinerTooSmall,
+    NoOverflow,
+    OutOfLevel,
+    SoilDeepOverWater,
+    StandingWater,
+    WaterFromTop,
+)
+from nolbet_core.findings.weight import WeightOver, WeightUnknown
 from nolbet_core.findings.wood import AllelopathicWood, HeavyLogs, RotproofWoodFill, SoftWoodAndAnts
 
 PLACE_FINDINGS: tuple[Finding, ...] = (BuriedServices(), NearHouse(), NearTree(), NotLevel())
@@ -24,6 +36,14 @@ PLACE_FINDINGS: tuple[Finding, ...] = (BuriedServices(), NearHouse(), NearTree()
 
 BED_FINDINGS: tuple[Finding, ...] = (
     OverRim(),
+    WeightOver(),
+    WeightUnknown(),
+    LinerTooSmall(),
+    LinerPierced(),
+    NoOverflow(),
+    LeakTestDue(),
+    SoilDeepOverWater(),
+    OutOfLevel(),
     NoGrowingLayer(),
     VoidsOpen(),
     SoilThinOverWood(),
@@ -45,6 +65,9 @@ BED_FINDINGS: tuple[Finding, ...] = (
     SteepSlope(),
     Trench(),
     *PLACE_FINDINGS,
+    StandingWater(),
+    WaterFromTop(),
+    FlushYearly(),
     AbruptInterface(),
     TapeAndPrint(),
     HeavyLogs(),

@@ -22,12 +22,15 @@ from nolbet_core.planting.ready import Readiness, readiness
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.plot.site import Site
 from nolbet_core.quantities.units import System
+from nolbet_core.reservoir.store import Store, liner_sheet
+from nolbet_core.reservoir.wicking import Wicking, capillary_rise, wicking_of
 from nolbet_core.settling.curve import decay_factor
 from nolbet_core.settling.surface import surface_by_month
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.fill import Filled
-from nolbet_core.stack.zone import contacts, zone_shares
+from nolbet_core.stack.fill import Filled, bulk_standing, sheet_standing
+from nolbet_core.stack.layers import Bulk, Sheet, Standing
+from nolbet_core.stack.zone import contacts, mulch_begins, zone_shares
 
 Level = Literal["stop", "caution", "advice", "note"]
 LEVELS: tuple[Level, ...] = ("stop", "caution", "advice", "note")
@@ -54,6 +57,56 @@ class View:
     placed: tuple[PlacedBed, ...] = ()
     year: Year = field(default_factory=Year)
     handful_kg: float | None = None
+    store: Store | None = None
+    medium: Material | None = None
+    liner: Material | None = None
+
+    @cached_property
+    def water_parts(self) -> tuple[Standing, ...]:
+        """What a reservoir is made of: its medium, and its liner where it has one."""
+        reservoir = self.bed.reservoir
+        if self.store is None or reservoir is None:
+            return ()
+        parts = []
+        if self.medium is not None:
+            volume_m3 = self.store.medium_below(self.store.height_m)
+            parts.append(bulk_standing(Bulk(self.medium, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0))
+        if self.liner is not None and self.liner_m is not None:
+            parts.append(sheet_standing(Sheet(self.liner), 0.0, self.liner_m[0] * self.liner_m[1], 1))
+        return tuple(parts)
+
+    @cached_property
+    def liner_m(self) -> tuple[float, float] | None:
+        """Length and width of the sheet that lines the reservoir [m, m]; None where none does."""
+        reservoir, inside = self.bed.reservoir, self.vessel.inside
+        if self.store is None or reservoir is None or reservoir.liner_lap_m is None:
+            return None
+        return liner_sheet(inside.length_m, inside.width_m, self.store.height_m, reservoir.liner_lap_m)
+
+    @cached_property
+    def soil_rise_m(self) -> float:
+        """How high the soil over the reservoir wicks [m]."""
+        layers = self.filled.layers[: mulch_begins(self.filled.layers)]
+        return capillary_rise([(each.material, each.placed_m3) for each in layers if not each.material.is_sheet])
+
+    @cached_property
+    def wicking(self) -> Wicking:
+        """What lifts the reservoir's water."""
+        wicks = self.bed.reservoir.wicks if self.bed.reservoir else []
+        return wicking_of(
+            [(each.diameter_m or 0.0, each.count) for each in wicks if each.kind == "soil_column"],
+            [(each.width_m or 0.0, each.count) for each in wicks if each.kind == "strip"],
+            any(each.kind == "fabric" for each in wicks),
+            self.vessel.hollow.area_at(self.filled.base_m),
+            self.soil_rise_m,
+            self.medium,
+        )
+
+    @cached_property
+    def mass_saturated_kg(self) -> float:
+        """Mass of all that is in the bed wet through, its water with it [kg]."""
+        water_kg = 1000.0 * self.store.held_m3 if self.store else 0.0
+        return self.filled.mass_saturated_kg + water_kg + sum(part.mass_moist_kg for part in self.water_parts)
 
     @cached_property
     def decay_factor(self) -> float:
@@ -111,7 +164,7 @@ class View:
     @property
     def open_below(self) -> bool:
         """Whether the bed lies on open ground that roots can go into."""
-        return self.bed.shape.kind not in CLOSED_BELOW
+        return self.store is None and self.bed.stand is None and self.bed.shape.kind not in CLOSED_BELOW
 
     @cached_property
     def ready(self) -> Readiness:

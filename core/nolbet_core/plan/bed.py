@@ -97,7 +97,12 @@ class Wick(Model):
 
 
 class Reservoir(Model):
-    """A wicking bed's reservoir; the layers begin on it."""
+    """A wicking bed's reservoir; the layers begin on it.
+
+    overflow_m: where water runs off, the top of it unless given. medium: what it is filled with. liner_m: length and
+    width of the liner there is. catchment_m2: roof or ground whose rain is led in. tested: whether it held water over
+    a day.
+    """
 
     height_m: DepthM
     overflow_m: OffsetM | None = None
@@ -107,7 +112,32 @@ class Reservoir(Model):
     wicks: list[Wick] = Field(default_factory=list)
     tilt_m: OffsetM | None = None
     liner_lap_m: OffsetM | None = None
+    liner_m: Annotated[list[LengthM], Field(min_length=2, max_length=2)] | None = None
+    catchment_m2: Annotated[float, Field(ge=0, le=1000)] = 0.0
     tested: bool | None = None
+
+
+class Watering(Model):
+    """How a bed is planted and watered.
+
+    threshold: filled up when under so much of what it holds. every_days: or on rounds. crop_factor: evapotranspiration
+    of the crop in full leaf over the reference. canopy: ground that leaves cover in full leaf. mulch: share of the bare
+    soil's evaporation that gets through the mulch.
+    """
+
+    threshold: Share = 0.25
+    every_days: Annotated[int, Field(ge=1, le=60)] | None = None
+    crop_factor: Annotated[float, Field(ge=0.1, le=2.0)] = 1.05
+    canopy: Share = 0.8
+    mulch: Share = 0.5
+
+
+class Stand(Model):
+    """What a bed stands on, where that isn't the ground. limit_kg_m2: what it may bear; legs: how many it has."""
+
+    on: Literal["legs", "deck", "balcony", "roof"]
+    legs: Annotated[int, Field(ge=1, le=100)] | None = None
+    limit_kg_m2: Annotated[float, Field(gt=0, le=20_000)] | None = None
 
 
 class Buried(Model):
@@ -148,7 +178,7 @@ class Bed(Model):
 
     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. dampness:
     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-    spring. set_aside: other ways of filling it.
+    spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
     """
 
     key: Key
@@ -166,6 +196,8 @@ class Bed(Model):
     buried: Annotated[list[Buried], Field(max_length=30)] = Field(default_factory=list)
     places: Annotated[list[Place], Field(max_length=100)] = Field(default_factory=list)
     reservoir: Reservoir | None = None
+    watering: Watering = Field(default_factory=Watering)
+    stand: Stand | None = None
     seen: list[Seen] = Field(default_factory=list)
     built_on: Day | None = None
     dampness: Literal["dry", "moist", "waterlogged"] = "moist"

@@ -10,6 +10,7 @@ from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.check_plot import check_plot
 from nolbet_core.plan.garden import OwnMaterial, Plan, PlanMix, PlanSupplier, Stock
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plan.reservoir import store_of
 from nolbet_core.shelf.library import nearest_keys, standard_shelf
 from nolbet_core.shelf.material import Material, own_material
 
@@ -131,7 +132,7 @@ def check_bed(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
     for index, aside in enumerate(bed.set_aside):
         check_layers(filled_with(bed, aside), materials, f"{path}.set_aside[{index}]")
     _check_top_up(bed, materials, path)
-    built_bed(bed, path)
+    store_of(bed, built_bed(bed, path), materials, path)
     if len(bed.places) > bed.count:
         alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"
         raise PlanProblem(f"{path}.places[{bed.count}]", f"is one place more than there are beds ({alike})")

@@ -13,8 +13,20 @@ from nolbet_core.plan.plot import Plot
 FORMAT: Final = "nolbet-plan/1"
 
 
+class Normals(Model):
+    """A month's usual weather: mean daily extremes, rain of the month, and days with rain."""
+
+    tmin_c: Annotated[float, Field(ge=-70, le=60)]
+    tmax_c: Annotated[float, Field(ge=-70, le=60)]
+    rain_mm: Annotated[float, Field(ge=0, le=5000)]
+    rain_days: Annotated[float, Field(ge=0, le=31)]
+
+
 class Garden(Model):
-    """The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs."""
+    """The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs.
+
+    normals: usual weather of the twelve months.
+    """
 
     name: Name
     currency: Annotated[str, Field(pattern=r"^[A-Z]{3}$", description="ISO 4217 code")] = "USD"
@@ -23,6 +35,7 @@ class Garden(Model):
     mean_temp_c: Annotated[float, Field(ge=-30, le=45)] | None = None
     last_frost: MonthDay | None = None
     first_frost: MonthDay | None = None
+    normals: Annotated[list[Normals], Field(min_length=12, max_length=12)] | None = None
     handful_kg: Annotated[float, Field(ge=0.005, le=0.5)] | None = None
     plot: Plot | None = None
 
@@ -47,6 +60,8 @@ class OwnMaterial(Model):
     settles_share: Share | None = None
     stays_share: Share | None = None
     decay_per_year: Annotated[float, Field(ge=0, le=20)] | None = None
+    water_share: Share | None = None
+    capillary_rise_m: Annotated[float, Field(ge=0, le=1)] | None = None
     label_n: Share | None = None
     label_p2o5: Share | None = None
     label_k2o: Share | None = None

@@ -72,6 +72,8 @@ DECAY = Limit("a rate of rotting", Kind.NUMBER, 20.0)
 TEMPERATURE_C = Limit("a mean temperature", Kind.NUMBER, 45.0)
 MEAL_KG = Limit("what is scattered", Kind.MASS, 10_000.0, above_least=True)
 HANDFUL_KG = Limit("a handful", Kind.MASS, 0.5, least=0.005)
+CATCHMENT_M2 = Limit("a roof led in", Kind.NUMBER, 1000.0)
+BEARS_KG = Limit("what it may bear", Kind.MASS, 20_000.0, above_least=True)
 SHEET_KG_M2 = Limit("a sheet's mass", Kind.NUMBER, 50.0, above_least=True)
 
 LIMITS: dict[str, Limit] = {
@@ -101,4 +103,6 @@ LIMITS: dict[str, Limit] = {
     "temperature": TEMPERATURE_C,
     "meal": MEAL_KG,
     "handful": HANDFUL_KG,
+    "catchment": CATCHMENT_M2,
+    "bears": BEARS_KG,
 }

@@ -29,14 +29,17 @@ def sinking_amounts(vessel: Vessel, filled: Filled) -> Amounts:
     return np.array(heights)
 
 
-def surface_heights(vessel: Vessel, amounts: Amounts) -> Amounts:
-    """Height of the surface above the floor [m] where all layers come to amounts, as sinking_amounts gives them."""
+def surface_heights(vessel: Vessel, amounts: Amounts, base_m: float = 0.0) -> Amounts:
+    """Height of the surface above the floor [m] where all layers come to amounts, as sinking_amounts gives them.
+
+    base_m: where the lowest layer begins [m].
+    """
     if sinks_in_place(vessel):
         return amounts
     hollow = vessel.hollow
     if isinstance(hollow, Prismatoid) and hollow.is_straight:
-        return amounts / hollow.floor_m2
-    return np.array([vessel.height_of(hollow.height_for_volume(0.0, amount)) for amount in amounts.tolist()])
+        return base_m + amounts / hollow.floor_m2
+    return np.array([vessel.height_of(hollow.height_for_volume(base_m, amount)) for amount in amounts.tolist()])
 
 
 def remaining_of_layers(filled: Filled, factor: float) -> Shares:
@@ -54,12 +57,12 @@ def surface_by_month(vessel: Vessel, filled: Filled, factor: float) -> Amounts:
     """
     amounts = sinking_amounts(vessel, filled)
     sums: Amounts = amounts @ remaining_of_layers(filled, factor)
-    return surface_heights(vessel, sums)
+    return surface_heights(vessel, sums, filled.base_m)
 
 
-def sunken_spans(hollow: Hollow, volumes_m3: Sequence[float]) -> list[tuple[float, float]]:
-    """Bottom and top of layers of volumes [m3] that stand on one another in a hollow, from its floor up [m]."""
-    height_m = 0.0
+def sunken_spans(hollow: Hollow, volumes_m3: Sequence[float], base_m: float = 0.0) -> list[tuple[float, float]]:
+    """Bottom and top of layers of volumes [m3] that stand on one another in a hollow, from a height up [m]."""
+    height_m = base_m
     spans = []
     for volume_m3 in volumes_m3:
         bottom_m, height_m = height_m, hollow.height_for_volume(height_m, volume_m3)

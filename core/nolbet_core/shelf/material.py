@@ -129,6 +129,18 @@ class Material:
         return self._figure("label_n", 0.0), self._figure("label_p2o5", 0.0), self._figure("label_k2o", 0.0)
 
     @property
+    def water_share(self) -> float:
+        """Water that its placed volume holds as a reservoir's medium [0-1]: its own share, else that of its voids."""
+        return self._figure("water_share", self.void_share)
+
+    @property
+    def capillary_rise_m(self) -> float:
+        """How high water wicks in it [m]; in a mix the mean of its parts by volume, an estimate."""
+        if self.parts:
+            return sum(each.volume_share * each.material.capillary_rise_m for each in self.parts)
+        return self._figure("capillary_rise_m", 0.0)
+
+    @property
     def runs_into_voids(self) -> bool:
         """Whether it trickles down into the voids of what lies below."""
         return self.grain == "fine" and not self.is_sheet
@@ -176,6 +188,8 @@ UNITS: dict[str, str] = {
     "settles_share": "share of volume",
     "stays_share": "share of volume",
     "decay_per_year": "1/year at 12 degrees C",
+    "water_share": "share of placed volume",
+    "capillary_rise_m": "m",
     "label_n": "share of mass as sold",
     "label_p2o5": "share of mass as sold",
     "label_k2o": "share of mass as sold",

@@ -21,7 +21,7 @@ class Filled:
     """A bed as filled: its layers bottom to top, how far over the headspace line, how far voids let it drop.
 
     over_m [m], over_m3 [m3]: what does not fit. to_fill_m [m]: what is still empty. vanishing_m3 [m3]: fines that run
-    down into open voids; void_drop_m [m]: how far the surface falls by it.
+    down into open voids; void_drop_m [m]: how far the surface falls by it. base_m: where the lowest layer begins [m].
     """
 
     layers: tuple[Standing, ...]
@@ -30,11 +30,12 @@ class Filled:
     to_fill_m: float
     vanishing_m3: float
     void_drop_m: float
+    base_m: float = 0.0
 
     @property
     def top_m(self) -> float:
         """Height of the surface above the floor [m]."""
-        return self.layers[-1].top_m if self.layers else 0.0
+        return self.layers[-1].top_m if self.layers else self.base_m
 
     @property
     def mass_dry_kg(self) -> float:
@@ -54,13 +55,14 @@ class Filled:
         )
 
 
-def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked]) -> Filled:
+def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked], base_m: float = 0.0) -> Filled:
     """Lay the layers into the bed.
 
     vessel: the bed as built. headspace_m: kept empty below the rim [m]. layers: as asked for, bottom to top.
+    base_m: where the lowest begins [m], on a reservoir.
     """
     hollow = vessel.hollow
-    heights = solve_heights(hollow, headspace_m, layers)
+    heights = solve_heights(hollow, headspace_m, layers, base_m)
     placed = [
         hollow.volume_between(bottom, top) if isinstance(layer, Bulk) else 0.0
         for layer, (bottom, top) in zip(layers, heights.spans, strict=True)
@@ -71,9 +73,9 @@ def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked]) -> Fil
         for layer, span, volume, vanishes in zip(layers, heights.spans, placed, vanishing, strict=True)
     )
     lost = sum(vanishing)
-    top_m = heights.spans[-1][1] if heights.spans else 0.0
+    top_m = heights.spans[-1][1] if heights.spans else base_m
     drop_m = surface_drop(hollow, top_m, lost)
-    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, lost, drop_m)
+    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, lost, drop_m, base_m)
 
 
 def surface_drop(hollow: Hollow, top_m: float, lost_m3: float) -> float:

@@ -25,34 +25,34 @@ class Heights:
     to_fill_m: float
 
 
-def solve_heights(hollow: Hollow, headspace_m: float, layers: Sequence[Asked]) -> Heights:
+def solve_heights(hollow: Hollow, headspace_m: float, layers: Sequence[Asked], base_m: float = 0.0) -> Heights:
     """Where each layer lies, bottom to top.
 
     hollow: the inside of the bed. headspace_m: what stays empty below the rim [m]. layers: as asked for, bottom to
-    top; at most one fills the rest.
+    top; at most one fills the rest. base_m: where the lowest begins [m], on a reservoir.
 
     A share is of the depth to the headspace line less all layers with a thickness or a volume of their own, wherever
     they stand. Where those alone pass the line, shares and the filling layer become nothing, every other layer keeps
     what was asked, and what is over is told.
     """
     line_m = max(hollow.rim_m - headspace_m, 0.0)
-    left_m = line_m - _top(hollow, layers, 0.0)
-    spans = _walk(hollow, layers, max(left_m, 0.0))
-    top_m = spans[-1][1] if spans else 0.0
+    left_m = line_m - _top(hollow, layers, 0.0, base_m)
+    spans = _walk(hollow, layers, max(left_m, 0.0), base_m)
+    top_m = spans[-1][1] if spans else base_m
     over_m = top_m - line_m
     if over_m <= TOLERANCE_M:
         return Heights(spans, 0.0, 0.0, max(-over_m, 0.0))
     return Heights(spans, over_m, hollow.volume_between(line_m, top_m), 0.0)
 
 
-def _top(hollow: Hollow, layers: Sequence[Asked], left_m: float) -> float:
-    spans = _walk(hollow, layers, left_m)
-    return spans[-1][1] if spans else 0.0
+def _top(hollow: Hollow, layers: Sequence[Asked], left_m: float, base_m: float) -> float:
+    spans = _walk(hollow, layers, left_m, base_m)
+    return spans[-1][1] if spans else base_m
 
 
-def _walk(hollow: Hollow, layers: Sequence[Asked], left_m: float) -> tuple[tuple[float, float], ...]:
+def _walk(hollow: Hollow, layers: Sequence[Asked], left_m: float, base_m: float) -> tuple[tuple[float, float], ...]:
     shared = sum(layer.amount for layer in layers if isinstance(layer, Bulk) and layer.by == "share")
-    height = 0.0
+    height = base_m
     spans = []
     for layer in layers:
         bottom, height = height, _next_height(hollow, layer, height, left_m, shared)

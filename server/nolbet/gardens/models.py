@@ -22,6 +22,7 @@ class Garden(models.Model):
     last_frost = models.CharField(max_length=5, null=True, blank=True)
     first_frost = models.CharField(max_length=5, null=True, blank=True)
     handful_kg = models.FloatField(null=True, blank=True)
+    normals = models.JSONField(null=True, blank=True)
     plot = models.JSONField(null=True, blank=True)
     plot_revision = models.PositiveIntegerField(default=0)
     created_at = models.DateTimeField(auto_now_add=True)

@@ -15,7 +15,17 @@ from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.plan.plot import Plot
 
-GARDEN_KEYS = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost", "handful_kg")
+GARDEN_KEYS = (
+    "name",
+    "currency",
+    "units",
+    "latitude_deg",
+    "mean_temp_c",
+    "last_frost",
+    "first_frost",
+    "handful_kg",
+    "normals",
+)
 COLUMNS = {"key", "name", "count"}
 
 
@@ -77,7 +87,7 @@ def whole_plan(garden: Garden) -> Plan:
 
 def store_plan(owner_id: int, plan: Plan) -> Garden:
     """Keep a checked plan as a new garden of an owner."""
-    head = {key: getattr(plan.garden, key) for key in GARDEN_KEYS}
+    head = plan.garden.model_dump(include=set(GARDEN_KEYS))
     garden = Garden.objects.create(owner_id=owner_id, plot=plot_document(plan.garden.plot), **head)
     for own in plan.materials:
         figures = figures_of(own)

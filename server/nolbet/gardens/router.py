@@ -51,8 +51,9 @@ def load_garden(request: HttpRequest, garden_id: int) -> KeptGarden:
 def change_garden(request: HttpRequest, garden_id: int, changed: NewGarden) -> KeptGarden:
     """Keep a garden's name, money, units and climate; its plot is kept by itself."""
     garden = own_garden(request, garden_id)
+    head = changed.garden.model_dump(include=set(GARDEN_KEYS))
     for key in GARDEN_KEYS:
-        setattr(garden, key, getattr(changed.garden, key))
+        setattr(garden, key, head[key])
     garden.save()
     return kept_garden(garden)
 

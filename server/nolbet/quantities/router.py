@@ -42,6 +42,8 @@ LimitName = Literal[
     "temperature",
     "meal",
     "handful",
+    "catchment",
+    "bears",
 ]
 
 

@@ -29,6 +29,7 @@ INSTALLED_APPS = [
     "nolbet.keeping",
     "nolbet.page",
     "nolbet.shelf",
+    "nolbet.water",
 ]
 
 MIDDLEWARE = [

@@ -240,6 +240,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/beds/{key}/dips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dips
+         * @description What a stick read of a reservoir, the last first.
+         */
+        get: operations["nolbet_water_router_dips"];
+        put?: never;
+        /**
+         * Log Dip
+         * @description Keep a dip; now, unless it says when.
+         */
+        post: operations["nolbet_water_router_log_dip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/beds/{key}/dips/{dip_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Forget Dip
+         * @description Forget a dip that was a slip.
+         */
+        delete: operations["nolbet_water_router_forget_dip"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/beds/{key}/history": {
         parameters: {
             query?: never;
@@ -253,6 +297,26 @@ export interface paths {
          */
         get: operations["nolbet_gardens_beds_bed_history"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/beds/{key}/probe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Probe
+         * @description Put the simulated probe into a reservoir, or change how it behaves.
+         */
+        put: operations["nolbet_water_router_set_probe"];
         post?: never;
         delete?: never;
         options?: never;
@@ -274,6 +338,26 @@ export interface paths {
          * @description Take a bed out of the bin.
          */
         post: operations["nolbet_gardens_beds_restore_bed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/beds/{key}/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Told Of
+         * @description What the probe's readings of the last two weeks say: thirst, or a leak. Null where there is no probe.
+         */
+        get: operations["nolbet_water_router_told_of"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -600,6 +684,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/water": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Year Of Water
+         * @description A draft reservoir's year: levels, refills, what it saves, how long it lasts.
+         */
+        post: operations["nolbet_water_router_figure_year_of_water"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/import": {
         parameters: {
             query?: never;
@@ -868,6 +972,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Weather Kept
+         * @description What the garden keeps of its weather.
+         */
+        get: operations["nolbet_water_router_weather_kept"];
+        put?: never;
+        /**
+         * Bring Weather
+         * @description Bring a daily file in: good rows are kept, bad ones named with their line.
+         */
+        post: operations["nolbet_water_router_bring_weather"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/weather.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Weather File
+         * @description The garden's weather as a daily file.
+         */
+        get: operations["nolbet_water_router_weather_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/weather/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask Feed
+         * @description Ask the simulated weather feed for the last 60 days.
+         */
+        post: operations["nolbet_water_router_ask_feed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/quantities/read": {
         parameters: {
             query?: never;
@@ -944,6 +1112,18 @@ export interface components {
             material: string;
         };
         /**
+         * AskedFeed
+         * @description How the simulated feed is to misbehave.
+         */
+        AskedFeed: {
+            /**
+             * Fault
+             * @default none
+             * @enum {string}
+             */
+            fault?: "none" | "late" | "missing" | "absurd";
+        };
+        /**
          * AskedRoom
          * @description A draft plot, and the outer size of beds to find room for.
          */
@@ -957,6 +1137,16 @@ export interface components {
             plot?: components["schemas"]["Plot"] | null;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * BadRowOut
+         * @description A row that could not be taken, and why.
+         */
+        BadRowOut: {
+            /** Line */
+            line: number;
+            /** Message */
+            message: string;
         };
         /**
          * BagOfferModel
@@ -992,7 +1182,7 @@ export interface components {
          *
          *     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. dampness:
          *     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-         *     spring. set_aside: other ways of filling it.
+         *     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
          */
         Bed: {
             /** Built On */
@@ -1047,6 +1237,7 @@ export interface components {
             set_aside?: components["schemas"]["SetAside"][];
             /** Shape */
             shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["FlatAreaShape"];
+            stand?: components["schemas"]["Stand"] | null;
             /**
              * Top Up
              * @description lower-case letters, digits and _
@@ -1058,6 +1249,7 @@ export interface components {
              * @default 0
              */
             wall_m?: number;
+            watering?: components["schemas"]["Watering"];
             /**
              * Worked From
              * @default both_sides
@@ -1122,6 +1314,7 @@ export interface components {
             placed_m3: number;
             plan: components["schemas"]["PlanFigures"];
             ready: components["schemas"]["ReadyFigures"];
+            reservoir: components["schemas"]["ReservoirFigures"] | null;
             /** Rim M */
             rim_m: number;
             /** Root Zone C To N */
@@ -1132,6 +1325,7 @@ export interface components {
             spoil_m3: number;
             /** Spring Months */
             spring_months: number[];
+            stand: components["schemas"]["StandFigures"];
             /** Surface M */
             surface_m: number[];
             /** To Fill M */
@@ -1441,6 +1635,31 @@ export interface components {
             password: string;
         };
         /**
+         * DipIn
+         * @description A level read off a stick, and when.
+         */
+        DipIn: {
+            /** At */
+            at?: string | null;
+            /** Level M */
+            level_m: number;
+        };
+        /**
+         * DipOut
+         * @description A kept dip.
+         */
+        DipOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Id */
+            id: number;
+            /** Level M */
+            level_m: number;
+        };
+        /**
          * DoseFigures
          * @description A dose of a meal that closes the nitrogen gap, or as much of it as goes at once. By label and as elements.
          */
@@ -1635,6 +1854,8 @@ export interface components {
         /**
          * Garden
          * @description The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs.
+         *
+         *     normals: usual weather of the twelve months.
          */
         Garden: {
             /**
@@ -1655,6 +1876,8 @@ export interface components {
             mean_temp_c?: number | null;
             /** Name */
             name: string;
+            /** Normals */
+            normals?: components["schemas"]["Normals"][] | null;
             plot?: components["schemas"]["Plot"] | null;
             /**
              * Units
@@ -2203,6 +2426,20 @@ export interface components {
             old: string;
         };
         /**
+         * Normals
+         * @description A month's usual weather: mean daily extremes, rain of the month, and days with rain.
+         */
+        Normals: {
+            /** Rain Days */
+            rain_days: number;
+            /** Rain Mm */
+            rain_mm: number;
+            /** Tmax C */
+            tmax_c: number;
+            /** Tmin C */
+            tmin_c: number;
+        };
+        /**
          * OfferedSchools
          * @description The schools for a bed, those that suit first.
          */
@@ -2217,6 +2454,8 @@ export interface components {
         OwnMaterial: {
             /** Bulk Density Kg M3 */
             bulk_density_kg_m3?: number | null;
+            /** Capillary Rise M */
+            capillary_rise_m?: number | null;
             /** Carbon */
             carbon?: number | null;
             /** Decay Per Year */
@@ -2259,6 +2498,8 @@ export interface components {
             stays_share?: number | null;
             /** Void Share */
             void_share?: number | null;
+            /** Water Share */
+            water_share?: number | null;
         };
         /**
          * Pipe
@@ -2500,6 +2741,42 @@ export interface components {
             name: string;
         };
         /**
+         * ProbeSettings
+         * @description How the simulated probe behaves: shares of readings missing and absurd, days late, and what the liner loses.
+         */
+        ProbeSettings: {
+            /**
+             * Absurd
+             * @default 0
+             */
+            absurd?: number;
+            /**
+             * Late Days
+             * @default 0
+             */
+            late_days?: number;
+            /**
+             * Leak M3 Day
+             * @default 0
+             */
+            leak_m3_day?: number;
+            /**
+             * Missing
+             * @default 0.05
+             */
+            missing?: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+            /**
+             * Thirst
+             * @default 1
+             */
+            thirst?: number;
+        };
+        /**
          * PropertyOut
          * @description A figure of a material with its unit, range and source.
          */
@@ -2518,6 +2795,16 @@ export interface components {
             unit: string;
             /** Value */
             value: number;
+        };
+        /**
+         * ReadingFigures
+         * @description A reading of the level [m] at a time [days since the first midnight], and what the forecast has for it.
+         */
+        ReadingFigures: {
+            /** Level M */
+            level_m: number;
+            /** Time Days */
+            time_days: number;
         };
         /**
          * ReadingOut
@@ -2552,6 +2839,16 @@ export interface components {
             waits: string[];
         };
         /**
+         * RefillDay
+         * @description A day of the typical year on which it is filled up [day of the year, 1 to 365], and with how much [m3].
+         */
+        RefillDay: {
+            /** Day */
+            day: number;
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /**
          * RegularPolygonShape
          * @description A bed of equal sides, measured across the flats (twice the inradius).
          */
@@ -2571,14 +2868,25 @@ export interface components {
         /**
          * Reservoir
          * @description A wicking bed's reservoir; the layers begin on it.
+         *
+         *     overflow_m: where water runs off, the top of it unless given. medium: what it is filled with. liner_m: length and
+         *     width of the liner there is. catchment_m2: roof or ground whose rain is led in. tested: whether it held water over
+         *     a day.
          */
         Reservoir: {
+            /**
+             * Catchment M2
+             * @default 0
+             */
+            catchment_m2?: number;
             /** Crates */
             crates?: components["schemas"]["Crate"][];
             /** Height M */
             height_m: number;
             /** Liner Lap M */
             liner_lap_m?: number | null;
+            /** Liner M */
+            liner_m?: number[] | null;
             /** Medium */
             medium?: string | null;
             /** Overflow M */
@@ -2591,6 +2899,79 @@ export interface components {
             tilt_m?: number | null;
             /** Wicks */
             wicks?: components["schemas"]["Wick"][];
+        };
+        /**
+         * ReservoirFigures
+         * @description A reservoir: what it holds, how high its water has to wick, how much wicks lift, and what lines it.
+         *
+         *     water_m3: held as it lies; lost_to_tilt_m3: that a level one would hold more. shallow_m: depth at its high end.
+         *     soil_m: soil over the water when full, under the mulch; rise_m: how high that soil wicks. lift_m3_day: the most that
+         *     wicks lift. medium_m3: of the medium, placed. liner_m: length and width of the sheet that lines it, null where none
+         *     does; largest_m: the largest bed that the liner there is can line. medium, water: outlines to draw.
+         */
+        ReservoirFigures: {
+            /** Height M */
+            height_m: number;
+            /** Largest M */
+            largest_m: [
+                number,
+                number
+            ] | null;
+            /** Lift M3 Day */
+            lift_m3_day: number;
+            /** Liner M */
+            liner_m: [
+                number,
+                number
+            ] | null;
+            /** Liner M2 */
+            liner_m2: number;
+            /** Lost To Tilt M3 */
+            lost_to_tilt_m3: number;
+            /** Medium */
+            medium: [
+                number,
+                number
+            ][][];
+            /** Medium M3 */
+            medium_m3: number;
+            /** Medium Name */
+            medium_name: string | null;
+            /** Overflow M */
+            overflow_m: number;
+            /** Parts */
+            parts: components["schemas"]["ReservoirPart"][];
+            /** Rise M */
+            rise_m: number;
+            /** Shallow M */
+            shallow_m: number;
+            /** Soil M */
+            soil_m: number;
+            /** Water */
+            water: [
+                number,
+                number
+            ][][];
+            /** Water M3 */
+            water_m3: number;
+            /** Wick */
+            wick: string;
+        };
+        /**
+         * ReservoirPart
+         * @description A pipe, crate or wick in a reservoir, cut across.
+         */
+        ReservoirPart: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "pipe" | "crate" | "soil_column" | "strip" | "fabric";
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
         };
         /**
          * RoomFigures
@@ -2889,6 +3270,31 @@ export interface components {
             width_m: number;
         };
         /**
+         * Stand
+         * @description What a bed stands on, where that isn't the ground. limit_kg_m2: what it may bear; legs: how many it has.
+         */
+        Stand: {
+            /** Legs */
+            legs?: number | null;
+            /** Limit Kg M2 */
+            limit_kg_m2?: number | null;
+            /**
+             * On
+             * @enum {string}
+             */
+            on: "legs" | "deck" | "balcony" | "roof";
+        };
+        /**
+         * StandFigures
+         * @description A bed's weight on what it stands on, wet through and with its water: on a m2 [kg/m2], and on each leg [kg].
+         */
+        StandFigures: {
+            /** Leg Kg */
+            leg_kg: number | null;
+            /** Pressure Kg M2 */
+            pressure_kg_m2: number;
+        };
+        /**
          * Stock
          * @description Loose material on hand, as it lies in the heap.
          */
@@ -2992,6 +3398,29 @@ export interface components {
             total: string;
         };
         /**
+         * ToldFigures
+         * @description What a probe's readings say: whether it leaks, how much a day with its error, and how thirsty plants are against
+         *     the forecast, null where they take too little to tell. days, readings: what it rests on.
+         */
+        ToldFigures: {
+            /** Days */
+            days: number;
+            /** Error M3 Day */
+            error_m3_day: number;
+            /** Leaks */
+            leaks: boolean;
+            /** Loss M3 Day */
+            loss_m3_day: number;
+            /** Message */
+            message: string;
+            /** Readings */
+            readings: number;
+            /** Series */
+            series: components["schemas"]["ReadingFigures"][];
+            /** Thirst */
+            thirst: number | null;
+        };
+        /**
          * TrenchShape
          * @description A trench with battered sides, its rim at the ground.
          */
@@ -3058,7 +3487,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful";
+            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears";
             /** Typed */
             typed: string;
             /**
@@ -3066,6 +3495,18 @@ export interface components {
              * @enum {string}
              */
             units: "ft_in" | "metric";
+        };
+        /**
+         * Usual
+         * @description What is usual, and what one year in ten falls short of or passes.
+         */
+        Usual: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Middle */
+            middle: number;
         };
         /**
          * Version
@@ -3120,6 +3561,116 @@ export interface components {
             unmet: string[];
             /** Wait Years */
             wait_years: number | null;
+        };
+        /**
+         * WaterFigures
+         * @description A reservoir's year, over many years of weather.
+         *
+         *     low_m, middle_m, high_m: level by day; typical_m: of the typical year. refill_days: of that year. refills: how many
+         *     in a year; refill_m3: with how much. twin_m3: what the same bed takes watered from the top; saved_m3: how much less
+         *     this one takes. short_days: on which plants go short. overflow_m3: that runs off. lasts_days: from full without
+         *     rain, by month; longest_days: what is not looked beyond. years: of weather; weather: where it comes from.
+         */
+        WaterFigures: {
+            /** High M */
+            high_m: number[];
+            /** Lasts Days */
+            lasts_days: components["schemas"]["Usual"][];
+            /** Longest Days */
+            longest_days: number;
+            /** Low M */
+            low_m: number[];
+            /** Middle M */
+            middle_m: number[];
+            /** Overflow M */
+            overflow_m: number;
+            overflow_m3: components["schemas"]["Usual"];
+            /** Refill Days */
+            refill_days: components["schemas"]["RefillDay"][];
+            refill_m3: components["schemas"]["Usual"];
+            refills: components["schemas"]["Usual"];
+            saved_m3: components["schemas"]["Usual"];
+            /** Season */
+            season: [
+                number,
+                number
+            ];
+            short_days: components["schemas"]["Usual"];
+            twin_m3: components["schemas"]["Usual"];
+            /** Typical M */
+            typical_m: number[];
+            /** Water M3 */
+            water_m3: number;
+            /**
+             * Weather
+             * @enum {string}
+             */
+            weather: "daily" | "normals" | "usual";
+            /** Years */
+            years: number;
+        };
+        /**
+         * WateredDraft
+         * @description A bed with a reservoir as it is being drawn.
+         */
+        WateredDraft: {
+            bed: components["schemas"]["Bed"];
+        };
+        /**
+         * Watering
+         * @description How a bed is planted and watered.
+         *
+         *     threshold: filled up when under so much of what it holds. every_days: or on rounds. crop_factor: evapotranspiration
+         *     of the crop in full leaf over the reference. canopy: ground that leaves cover in full leaf. mulch: share of the bare
+         *     soil's evaporation that gets through the mulch.
+         */
+        Watering: {
+            /**
+             * Canopy
+             * @default 0.8
+             */
+            canopy?: number;
+            /**
+             * Crop Factor
+             * @default 1.05
+             */
+            crop_factor?: number;
+            /** Every Days */
+            every_days?: number | null;
+            /**
+             * Mulch
+             * @default 0.5
+             */
+            mulch?: number;
+            /**
+             * Threshold
+             * @default 0.25
+             */
+            threshold?: number;
+        };
+        /**
+         * WeatherFile
+         * @description A daily file's text: date, tmin_c, tmax_c, rain_mm.
+         */
+        WeatherFile: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * WeatherKept
+         * @description What a garden keeps of its weather, and rows that could not be taken.
+         */
+        WeatherKept: {
+            /** Bad */
+            bad: components["schemas"]["BadRowOut"][];
+            /** Days */
+            days: number;
+            /** First */
+            first: string | null;
+            /** Last */
+            last: string | null;
+            /** Taken */
+            taken: number;
         };
         /**
          * Wick
@@ -3496,6 +4047,78 @@ export interface operations {
             };
         };
     };
+    nolbet_water_router_dips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DipOut"][];
+                };
+            };
+        };
+    };
+    nolbet_water_router_log_dip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DipIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DipOut"];
+                };
+            };
+        };
+    };
+    nolbet_water_router_forget_dip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+                dip_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     nolbet_gardens_beds_bed_history: {
         parameters: {
             query?: never;
@@ -3519,6 +4142,33 @@ export interface operations {
             };
         };
     };
+    nolbet_water_router_set_probe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProbeSettings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeSettings"];
+                };
+            };
+        };
+    };
     nolbet_gardens_beds_restore_bed: {
         parameters: {
             query?: never;
@@ -3538,6 +4188,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptBed"];
+                };
+            };
+        };
+    };
+    nolbet_water_router_told_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldFigures"] | null;
                 };
             };
         };
@@ -3942,6 +4615,32 @@ export interface operations {
             };
         };
     };
+    nolbet_water_router_figure_year_of_water: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WateredDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WaterFigures"];
+                };
+            };
+        };
+    };
     nolbet_gardens_files_import_into: {
         parameters: {
             query?: never;
@@ -4306,6 +5005,100 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptGarden"];
+                };
+            };
+        };
+    };
+    nolbet_water_router_weather_kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherKept"];
+                };
+            };
+        };
+    };
+    nolbet_water_router_bring_weather: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeatherFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherKept"];
+                };
+            };
+        };
+    };
+    nolbet_water_router_weather_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_water_router_ask_feed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedFeed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeatherKept"];
                 };
             };
         };

@@ -12,6 +12,7 @@ import { SchoolsView } from "../schools/SchoolsView";
 import { HistoryView } from "../section/HistoryView";
 import { SectionView } from "../section/SectionView";
 import { ShelfView } from "../shelf/ShelfView";
+import { WaterView } from "../water/WaterView";
 import { Rail } from "./Rail";
 import { SaveStateProvider, type Kept } from "./SaveStateContext";
 import { TopBar } from "./TopBar";
@@ -60,6 +61,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
           places={[
             { name: "plot", label: "Plot", to: `${base}/plot` },
             { name: "section", label: "Section", to: first ? bedPath(first) : `${base}/new` },
+            { name: "water", label: "Water", to: first ? `${base}/water/bed/${first}` : `${base}/new` },
             { name: "haul", label: "Haul", to: `${base}/haul` },
             { name: "shelf", label: "Shelf", to: `${base}/shelf` },
           ]}
@@ -77,6 +79,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
             <Route path="section/bed/:bedKey/history" element={<ChosenBed {...shown} view="history" />} />
             <Route path="section/bed/:bedKey/schools" element={<ChosenBed {...shown} view="schools" />} />
             <Route path="section/bed/:bedKey/compare" element={<ChosenBed {...shown} view="compare" />} />
+            <Route path="water/bed/:bedKey" element={<ChosenBed {...shown} view="water" />} />
             <Route
               path="plot"
               element={<PlotView garden={garden} materials={materials} bedPath={bedPath} />}
@@ -105,7 +108,7 @@ type ChosenProps = {
 };
 
 /** Views of one bed beside its section. */
-const BESIDE = { history: HistoryView, schools: SchoolsView, compare: CompareView };
+const BESIDE = { history: HistoryView, schools: SchoolsView, compare: CompareView, water: WaterView };
 
 function ChosenBed({ garden, materials, bedPath, view }: ChosenProps) {
   const { bedKey } = useParams();

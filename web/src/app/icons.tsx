@@ -3,6 +3,7 @@
 const SIGNS = {
   plot: "M3 3h7v9H3zM13 3h6v5h-6zM13 11h6v8h-6zM3 15h7v4H3z",
   section: "M4 3v16h14V3M4 9h14M4 14h14",
+  water: "M2 8c3-3 6-3 9 0s6 3 9 0M2 13c3-3 6-3 9 0s6 3 9 0M2 18c3-3 6-3 9 0s6 3 9 0",
   haul: "M5.5 5H20.5L17 12H8.5ZM1.5 8.5L8.5 12L15.5 16M9 12L7.5 18.5M20 16.8a2.6 2.6 0 1 1-5.2 0a2.6 2.6 0 1 1 5.2 0",
   shelf: "M2 9h18M2 18h18M5 9V4h4v5M13 9V5h5v4M4 18v-5h6v5M14 18v-4h4v4",
   new: "M11 4v14M4 11h14",

@@ -3,6 +3,7 @@ import type { Bed, BedFigures, ForecastFigures, LayerFigures, Material } from ".
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
+import { Water } from "../water/Water";
 import { Ghosts } from "../settling/Ghosts";
 import { canMoveBoundary } from "./edits";
 import {
@@ -55,6 +56,14 @@ export function Drawing(props: Props) {
         hollow.map((ring, index) => (
           <path key={index} className="drawing-air" d={pathOf(onSheet(geometry, ring))} />
         ))}
+      {figures.reservoir && (
+        <Water
+          reservoir={figures.reservoir}
+          medium={bed.reservoir?.medium}
+          geometry={geometry}
+          materials={materials}
+        />
+      )}
       {figures.layers.map((layer, index) =>
         layer.sheet ? null : (
           <LayerShape

@@ -38,14 +38,14 @@ const BREAK_PLACE = 0.62;
 const SKIN = 5;
 
 /** Fit a bed's section into a width and a height. A wide bed is broken in the middle so that its depth stays readable. */
-export function fitSection(figures: BedFigures, width: number, height: number): Geometry {
+export function fitSection(figures: BedFigures, width: number, height: number, broken = true): Geometry {
   const { section } = figures;
   const { left_m, right_m } = section;
   const top_m = Math.max(section.top_m, 0.05);
   const room = width - MARGIN.left - MARGIN.right - 2 * SKIN;
   const toFit = room / (right_m - left_m);
   const toFill = (height - MARGIN.top - MARGIN.bottom) / top_m;
-  const scale = scaleOf(figures, toFit, toFill, top_m);
+  const scale = broken ? scaleOf(figures, toFit, toFill, top_m) : Math.min(toFit, toFill, LARGEST_SCALE);
   const along = section.form === "spiral" ? Math.min(toFit, scale) : scale;
   const wanted = (right_m - left_m) * along;
   const inside = Math.min(wanted, room);

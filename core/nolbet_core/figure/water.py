@@ -1,0 +1,173 @@
+"""A reservoir's year in figures: levels, refills, what is saved, how long it lasts."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import date
+from functools import lru_cache
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.climate.daily_file import WeatherDay, weather_of_days
+from nolbet_core.climate.weather import MonthNormals, Weather, drawn_weather, usual_normals
+from nolbet_core.figure.walk import viewed_bed
+from nolbet_core.figure.water_figures import (
+    ReadingFigures,
+    RefillDay,
+    ToldFigures,
+    Usual,
+    WaterFigures,
+    Weathered,
+)
+from nolbet_core.findings.pattern import View
+from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.check import Supplies
+from nolbet_core.plan.garden import Garden
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.quantities.show import fixed
+from nolbet_core.reservoir.balance import AVAILABLE_SHARE, Plot, Refills, run_balance, run_twin
+from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
+from nolbet_core.reservoir.leak import Told
+from nolbet_core.reservoir.season import Planted, day_of_year, demand_by_day, season_days
+from nolbet_core.reservoir.store import Store
+
+YEARS = 100
+"""Years of weather that a forecast runs over."""
+
+LOW, MIDDLE, HIGH = 10, 50, 90
+
+SURE_OF_THIRST = 0.3
+"""Error of the thirst up to which it is said."""
+
+Values = NDArray[np.float64]
+
+
+def figure_water(bed: Bed, garden: Garden, supplies: Supplies, days: Sequence[WeatherDay] = ()) -> WaterFigures:
+    """A reservoir's year. days: the gardener's own daily weather, used where it holds a whole year.
+
+    Raises PlanProblem where the bed has no reservoir.
+    """
+    view = viewed_bed(bed, garden, None, supplies, "bed")
+    store = view.store
+    if store is None:
+        raise PlanProblem("bed.reservoir", "the bed has no reservoir; give one a height first")
+    weather, source = weather_for(garden, days)
+    planted = planted_of(view)
+    plot = plot_of(view, planted)
+    season = season_days(planted)
+    watering = bed.watering
+    refills = Refills(None if watering.every_days else watering.threshold, watering.every_days, season)
+    run = run_balance(store, view.wicking, plot, weather, refills)
+    twin = run_twin(plot, weather, season).sum(axis=1)
+    used = run.refill_m3.sum(axis=1)
+    levels = np.percentile(store.level_of(run.water_m3), (LOW, MIDDLE, HIGH), axis=0)
+    typical = int(np.argsort(used)[len(used) // 2])
+    lasts = dry_spell_days(store, view.wicking, plot, weather)
+    return WaterFigures(
+        water_m3=store.held_m3,
+        overflow_m=store.overflow_m,
+        low_m=levels[0].round(5).tolist(),
+        middle_m=levels[1].round(5).tolist(),
+        high_m=levels[2].round(5).tolist(),
+        typical_m=store.level_of(run.water_m3[typical]).round(5).tolist(),
+        refill_days=[
+            RefillDay(int(day) + 1, float(run.refill_m3[typical, day]))
+            for day in np.flatnonzero(run.refill_m3[typical] > 0)
+        ],
+        refills=_spread((run.refill_m3 > 0).sum(axis=1)),
+        refill_m3=_spread(used),
+        twin_m3=_spread(twin),
+        saved_m3=_spread(twin - used),
+        short_days=_spread((run.short & season).sum(axis=1)),
+        overflow_m3=_spread(run.overflow_m3.sum(axis=1)),
+        lasts_days=[_spread(lasts[:, month]) for month in range(12)],
+        longest_days=LONGEST_DAYS,
+        season=(planted.starts + 1, planted.ends + 1),
+        years=weather.years,
+        weather=source,
+    )
+
+
+def _spread(values: Values) -> Usual:
+    low, middle, high = np.percentile(values, (LOW, MIDDLE, HIGH))
+    return Usual(float(low), float(middle), float(high))
+
+
+def planted_of(view: View) -> Planted:
+    """How a bed is planted through the year."""
+    watering, year = view.bed.watering, view.year
+    starts, ends = day_of_year(year.last_frost), day_of_year(year.first_frost)
+    return Planted(watering.crop_factor, watering.canopy, watering.mulch, starts, ends)
+
+
+def plot_of(view: View, planted: Planted) -> Plot:
+    """What the balance needs of a bed."""
+    soil_m3 = sum(layer.placed_m3 for layer in view.filled.layers if layer.material.group == "soil")
+    catchment = view.bed.reservoir.catchment_m2 if view.bed.reservoir else 0.0
+    return Plot(AVAILABLE_SHARE * soil_m3, view.vessel.top_area_m2, catchment, demand_by_day(planted))
+
+
+def weather_for(garden: Garden, days: Sequence[WeatherDay]) -> tuple[Weather, Weathered]:
+    """Weather of a garden: its own daily weather where that holds a whole year, else drawn from normals."""
+    own = weather_of_days(days, garden.latitude_deg) if days else None
+    if own is not None:
+        return own, "daily"
+    if garden.normals:
+        normals = tuple(MonthNormals(**each.model_dump()) for each in garden.normals)
+        return _drawn(normals, garden.latitude_deg), "normals"
+    mean_c = 12.0 if garden.mean_temp_c is None else garden.mean_temp_c
+    return _drawn(usual_normals(mean_c, garden.latitude_deg), garden.latitude_deg), "usual"
+
+
+@lru_cache(maxsize=32)
+def _drawn(normals: tuple[MonthNormals, ...], latitude_deg: float | None) -> Weather:
+    return drawn_weather(normals, latitude_deg, YEARS)
+
+
+def asked_and_rained(view: View, weather: Weather, first: date, days: int) -> tuple[Values, Values]:
+    """What plants ask and what rain brings on each of some days from one on [m3], by the first year of the weather."""
+    plot = plot_of(view, planted_of(view))
+    start = day_of_year((first.month, first.day))
+    at = (start + np.arange(days)) % len(plot.demand)
+    asked = weather.et0_mm[0, at] * 1e-3 * plot.area_m2 * plot.demand[at]
+    rained = weather.rain_mm[0, at] * 1e-3 * (plot.area_m2 + plot.catchment_m2)
+    return asked, rained
+
+
+def told_figures(told: Told, times: Values, levels: Values) -> ToldFigures:
+    """What a probe's readings say, in words and figures."""
+    kept = np.isfinite(levels)
+    return ToldFigures(
+        leaks=told.leaks,
+        loss_m3_day=told.loss_m3_day,
+        error_m3_day=min(told.error_m3_day, 1e6),
+        thirst=told.thirst if told.thirst_error < SURE_OF_THIRST else None,
+        readings=told.readings,
+        days=told.days,
+        message=_said(told),
+        series=[
+            ReadingFigures(float(time), float(level))
+            for time, level in zip(times[kept][::4].round(4), levels[kept][::4].round(5), strict=True)
+        ],
+    )
+
+
+def _said(told: Told) -> str:
+    if told.days < 5:
+        return f"{told.readings} readings so far: five days are wanted to tell a leak from thirst."
+    sure = told.thirst_error < SURE_OF_THIRST
+    thirst = f" Plants take {told.thirst * 100:.0f} % of what the forecast has." if sure else ""
+    loss, error = (f"{fixed(each * 1000, 1)} L" for each in (told.loss_m3_day, told.error_m3_day))
+    if told.leaks:
+        said = f"It loses {loss} a day (give or take {error}) that no plant takes, at night and in rain too: a leak."
+        return said + thirst
+    return f"No leak over {error} a day is to be seen in {told.days:.0f} days.{thirst}"
+
+
+def view_of(bed: Bed, garden: Garden, supplies: Supplies) -> tuple[View, Store]:
+    """A bed with a reservoir, as forecasts look at it. Raises PlanProblem where it has none."""
+    view = viewed_bed(bed, garden, None, supplies, "bed")
+    if view.store is None:
+        raise PlanProblem("bed.reservoir", "the bed has no reservoir; give one a height first")
+    return view, view.store

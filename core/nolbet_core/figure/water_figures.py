@@ -1,0 +1,80 @@
+"""Figures of a reservoir's year, and of what readings say of it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+Weathered = Literal["daily", "normals", "usual"]
+"""Where the weather comes from: the gardener's daily file, monthly normals, or usual ones for the place."""
+
+
+@dataclass(frozen=True, slots=True)
+class Usual:
+    """What is usual, and what one year in ten falls short of or passes."""
+
+    low: float
+    middle: float
+    high: float
+
+
+@dataclass(frozen=True, slots=True)
+class RefillDay:
+    """A day of the typical year on which it is filled up [day of the year, 1 to 365], and with how much [m3]."""
+
+    day: int
+    volume_m3: float
+
+
+@dataclass(frozen=True, slots=True)
+class WaterFigures:
+    """A reservoir's year, over many years of weather.
+
+    low_m, middle_m, high_m: level by day; typical_m: of the typical year. refill_days: of that year. refills: how many
+    in a year; refill_m3: with how much. twin_m3: what the same bed takes watered from the top; saved_m3: how much less
+    this one takes. short_days: on which plants go short. overflow_m3: that runs off. lasts_days: from full without
+    rain, by month; longest_days: what is not looked beyond. years: of weather; weather: where it comes from.
+    """
+
+    water_m3: float
+    overflow_m: float
+    low_m: list[float]
+    middle_m: list[float]
+    high_m: list[float]
+    typical_m: list[float]
+    refill_days: list[RefillDay]
+    refills: Usual
+    refill_m3: Usual
+    twin_m3: Usual
+    saved_m3: Usual
+    short_days: Usual
+    overflow_m3: Usual
+    lasts_days: list[Usual]
+    longest_days: int
+    season: tuple[int, int]
+    years: int
+    weather: Weathered
+
+
+@dataclass(frozen=True, slots=True)
+class ReadingFigures:
+    """A reading of the level [m] at a time [days since the first midnight], and what the forecast has for it."""
+
+    time_days: float
+    level_m: float
+
+
+@dataclass(frozen=True, slots=True)
+class ToldFigures:
+    """What a probe's readings say: whether it leaks, how much a day with its error, and how thirsty plants are against
+    the forecast, null where they take too little to tell. days, readings: what it rests on.
+    """
+
+    leaks: bool
+    loss_m3_day: float
+    error_m3_day: float
+    thirst: float | None
+    readings: int
+    days: float
+    message: str
+    series: list[ReadingFigures]

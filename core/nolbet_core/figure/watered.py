@@ -1,0 +1,103 @@
+"""A bed's reservoir and what it stands on, in figures."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.figure.drawn import drawn_ring, drawn_rings
+from nolbet_core.figure.figures import ReservoirFigures, ReservoirPart, StandFigures
+from nolbet_core.findings.pattern import View
+from nolbet_core.reservoir.store import Store
+from nolbet_core.shapes.hollow import Ring
+from nolbet_core.shapes.sizing import largest_in_liner
+from nolbet_core.stack.zone import root_surface
+
+MOST_DRAWN = 3
+ROUND = ((1.0, 0.0), (0.707, 0.707), (0.0, 1.0), (-0.707, 0.707), (-1.0, 0.0), (-0.707, -0.707), (0.0, -1.0),
+         (0.707, -0.707))  # fmt: skip
+
+
+def reservoir_figures(view: View) -> ReservoirFigures:
+    """A bed's reservoir in figures."""
+    store, vessel = view.store, view.vessel
+    if store is None:
+        raise ValueError("the bed has no reservoir")
+    liner_m = view.liner_m
+    return ReservoirFigures(
+        height_m=store.height_m,
+        overflow_m=store.overflow_m,
+        water_m3=store.held_m3,
+        lost_to_tilt_m3=store.lost_to_tilt_m3,
+        shallow_m=store.depths_m[1],
+        soil_m=soil_over_water(view, store),
+        rise_m=view.soil_rise_m,
+        wick=view.wicking.kind,
+        lift_m3_day=view.wicking.most_m3_day,
+        medium_m3=store.medium_below(store.height_m) if view.medium else 0.0,
+        medium_name=view.medium.name if view.medium else None,
+        liner_m=liner_m,
+        liner_m2=liner_m[0] * liner_m[1] if liner_m else 0.0,
+        largest_m=largest_lined(view, store),
+        medium=drawn_rings(vessel.section(0.0, store.height_m)),
+        water=drawn_rings(vessel.section(0.0, store.overflow_m)),
+        parts=list(_parts(view, store)),
+    )
+
+
+def soil_over_water(view: View, store: Store) -> float:
+    """Soil between the full water and the surface that is sown, under the mulch [m]."""
+    return max(root_surface(view.filled.layers) - store.overflow_m, 0.0) if view.filled.layers else 0.0
+
+
+def largest_lined(view: View, store: Store) -> tuple[float, float] | None:
+    """The largest bed that the liner there is can line [m, m]; None where its size isn't known, or it lines nothing."""
+    reservoir = view.bed.reservoir
+    if reservoir is None or reservoir.liner_m is None:
+        return None
+    length_m, width_m = sorted(reservoir.liner_m, reverse=True)
+    try:
+        return largest_in_liner(length_m, width_m, store.height_m, reservoir.liner_lap_m or 0.0)
+    except ValueError:
+        return None
+
+
+def stand_figures(view: View) -> StandFigures:
+    """A bed's weight on what it stands on."""
+    legs = view.bed.stand.legs if view.bed.stand else None
+    mass_kg = view.mass_saturated_kg
+    return StandFigures(pressure_kg_m2=mass_kg / view.vessel.footprint_m2, leg_kg=mass_kg / legs if legs else None)
+
+
+def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
+    """Pipes, crates and wicks side by side across the cut."""
+    reservoir = view.bed.reservoir
+    if reservoir is None:
+        return
+    left, right = view.vessel.section_spans(store.height_m / 2)[0]
+    wanted: list[tuple[str, float, float]] = []
+    for pipe in reservoir.pipes:
+        wanted += [("pipe", pipe.diameter_m, pipe.diameter_m)] * min(pipe.count, MOST_DRAWN)
+    for crate in reservoir.crates:
+        wanted += [("crate", crate.width_m, crate.height_m)] * min(crate.count, MOST_DRAWN)
+    for wick in reservoir.wicks:
+        if wick.kind == "fabric":
+            low = store.height_m
+            fabric = ((left, low), (right, low))
+            yield ReservoirPart("fabric", drawn_ring(fabric))
+            continue
+        across = wick.diameter_m if wick.kind == "soil_column" else wick.width_m
+        wide = across or 0.02
+        wanted += [(wick.kind, wide if wick.kind == "soil_column" else 0.012, store.height_m)] * min(
+            wick.count, MOST_DRAWN
+        )
+    for index, (kind, wide_m, tall_m) in enumerate(wanted):
+        middle = left + (right - left) * (index + 1) / (len(wanted) + 1)
+        yield ReservoirPart(kind, drawn_ring(_outline(kind, middle, wide_m, tall_m)))  # type: ignore[arg-type]
+
+
+def _outline(kind: str, middle: float, wide_m: float, tall_m: float) -> Ring:
+    if kind == "pipe":
+        radius = wide_m / 2
+        return tuple((middle + radius * x, radius + radius * y) for x, y in ROUND)
+    left, right = middle - wide_m / 2, middle + wide_m / 2
+    return ((left, 0.0), (right, 0.0), (right, tall_m), (left, tall_m))

@@ -1,0 +1,54 @@
+"""What a bed weighs on legs, decks, balconies and roofs."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.findings.pattern import DEFER, Finding, Found, View
+from nolbet_core.quantities.show import show_area, show_mass
+
+ENGINEER = "Ask a licensed engineer. " + DEFER
+
+
+class WeightOver(Finding):
+    """The bed is heavier than what it stands on may bear."""
+
+    code = "weight_over"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """Its weight wet through, with its water, on a m2 over the limit that was entered."""
+        stand = view.bed.stand
+        if stand is None or stand.limit_kg_m2 is None:
+            return
+        pressure = view.mass_saturated_kg / view.vessel.footprint_m2
+        if pressure <= stand.limit_kg_m2 * (1 + 1e-9):
+            return
+        limit = show_mass(stand.limit_kg_m2, view.system)
+        yield Found(
+            "stop",
+            f"Wet through it weighs {show_mass(pressure, view.system)} a m²; the {stand.on} may bear {limit}.",
+            "Wet soil and water are heavy, and an overloaded deck or balcony gives way without warning.",
+            "Make it shallower, fill it lighter, or set it on the ground. " + ENGINEER,
+        )
+
+
+class WeightUnknown(Finding):
+    """Nobody has said what the deck or roof may bear."""
+
+    code = "weight_unknown"
+
+    def look(self, view: View) -> Iterator[Found]:
+        """A bed off the ground without a limit."""
+        stand = view.bed.stand
+        if stand is None or stand.limit_kg_m2 is not None:
+            return
+        mass_kg = view.mass_saturated_kg
+        said = f"{show_mass(mass_kg, view.system)} on {show_area(view.vessel.footprint_m2, view.system)} of {stand.on}"
+        legs = f", {show_mass(mass_kg / stand.legs, view.system)} a leg" if stand.legs else ""
+        yield Found(
+            "caution",
+            f"Wet through it puts {said}{legs}.",
+            "House decks are commonly designed for a live load of about 1.9 kPa (40 lb/ft²), ordinary roofs for about "
+            "1 kPa (20 lb/ft²) beside snow; a wet bed 0.3 m deep is about 4 to 5 kPa.",
+            "Find out what it may bear and enter it. " + ENGINEER,
+        )

@@ -1,0 +1,65 @@
+"""What plants ask of the water through the year: crop factor by stage, leaf cover, mulch."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.climate.weather import DAYS, MONTH_DAYS
+
+Values = NDArray[np.float64]
+
+BARE_SOIL = 0.6
+"""Evaporation of bare wet soil over the reference (estimate, 0.3 to 1.0)."""
+
+YOUNG_FACTOR = 0.5
+"""Crop factor of young plants over that in full leaf (after the stages of FAO-56 table 12)."""
+
+GROWING_DAYS = 50
+"""Days from sowing to full leaf, and the last days over which leaves fall (estimate)."""
+
+
+@dataclass(frozen=True, slots=True)
+class Planted:
+    """How a bed is planted. crop_factor: in full leaf over the reference. canopy: ground covered in full leaf [0-1].
+    mulch: share of the bare soil's evaporation that gets through [0-1]. starts, ends: days of the year of its season,
+    0 to 364; a season over the year's end is one of the south.
+    """
+
+    crop_factor: float
+    canopy: float
+    mulch: float
+    starts: int
+    ends: int
+
+
+def day_of_year(month_day: tuple[int, int]) -> int:
+    """Day of a year without a leap day, 0 to 364."""
+    month, day = month_day
+    return min(sum(MONTH_DAYS[: month - 1]) + day - 1, DAYS - 1)
+
+
+def season_days(planted: Planted) -> NDArray[np.bool_]:
+    """Whether each day of the year lies in the season."""
+    days = np.arange(DAYS)
+    if planted.starts <= planted.ends:
+        inside: NDArray[np.bool_] = (days >= planted.starts) & (days <= planted.ends)
+        return inside
+    return (days >= planted.starts) | (days <= planted.ends)
+
+
+def demand_by_day(planted: Planted) -> Values:
+    """What the bed takes, as a share of the reference evapotranspiration, by day of the year.
+
+    Leaves grow from nothing to their cover and fall again; what they don't cover evaporates through the mulch.
+    """
+    since = (np.arange(DAYS) - planted.starts) % DAYS
+    length = (planted.ends - planted.starts) % DAYS
+    grown = np.clip(np.minimum(since, length - since) / GROWING_DAYS, 0.0, 1.0)
+    grown = np.where(season_days(planted), grown, 0.0)
+    canopy = planted.canopy * grown
+    factor = planted.crop_factor * (YOUNG_FACTOR + (1 - YOUNG_FACTOR) * grown)
+    demand: Values = factor * canopy + BARE_SOIL * planted.mulch * (1 - canopy)
+    return demand

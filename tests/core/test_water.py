@@ -1,0 +1,386 @@
+"""Sun, evaporation, weather, and reservoirs: published examples, conservation, and figures worked by hand."""
+
+from __future__ import annotations
+
+import math
+from datetime import date
+from typing import Any
+
+import numpy as np
+import pytest
+import refet
+from hypothesis import given
+from hypothesis import strategies as st
+
+from nolbet_core.climate.daily_file import read_daily_file, weather_of_days, written_daily_file
+from nolbet_core.climate.radiation import extraterrestrial_radiation, reference_evapotranspiration
+from nolbet_core.climate.weather import (
+    DAYS,
+    MONTH_DAYS,
+    MONTH_OF_DAY,
+    MonthNormals,
+    Weather,
+    drawn_weather,
+    usual_normals,
+)
+from nolbet_core.reservoir.balance import MM, Plot, Refills, Run, run_balance, run_twin
+from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
+from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
+from nolbet_core.reservoir.store import Crates, Store, liner_sheet
+from nolbet_core.reservoir.wicking import Wicking, wicking_of
+from nolbet_core.shapes.angular import Rectangle
+from nolbet_core.shapes.buried import LyingPipe
+from nolbet_core.shapes.vessel import straight_vessel
+from nolbet_core.shelf.library import standard_shelf
+from tests.core import zoo
+from tests.core.ask import bed_of, figures_of
+
+SHELF = standard_shelf()
+BOX = straight_vessel(Rectangle(2.4, 1.2), 0.6, "inside", 0.0).hollow
+
+
+def test_sunlight_of_the_published_example() -> None:
+    # FAO-56 example 8: 20 degrees south, 3 September (day 246)
+    assert float(extraterrestrial_radiation(-20.0, np.array([246.0]))[0]) == pytest.approx(32.2, abs=0.05)
+
+
+def test_evaporation_of_the_published_example() -> None:
+    # FAO-56 example 20: 45 degrees 43 minutes north, 15 July, 14.8 to 26.6 degrees: Ra 40.6 MJ/m2, ET0 5.0 mm
+    radiation = extraterrestrial_radiation(45.72, np.array([196.0]))
+    assert float(radiation[0]) == pytest.approx(40.6, abs=0.05)
+    et0 = reference_evapotranspiration(np.array([14.8]), np.array([26.6]), radiation)
+    assert float(et0[0]) == pytest.approx(5.0, abs=0.05)
+
+
+PLACES = [
+    (0, 80),
+    (10, 200),
+    (23.5, 172),
+    (-15, 355),
+    (35, 15),
+    (-35, 183),
+    (44.1, 132),
+    (52, 350),
+    (60, 172),
+    (-60, 10),
+]
+
+
+@pytest.mark.parametrize(("latitude", "day"), PLACES)
+def test_sunlight_agrees_with_another_reckoning(latitude: float, day: int) -> None:
+    other = float(refet.calcs.ra_daily(np.array([math.radians(latitude)]), np.array([day]), method="refet")[0])
+    assert float(extraterrestrial_radiation(latitude, np.array([float(day)]))[0]) == pytest.approx(other, rel=0.005)
+
+
+def test_polar_days_and_nights_have_their_sun() -> None:
+    north = extraterrestrial_radiation(75.0, np.array([355.0, 172.0]))
+    assert north[0] == 0.0
+    assert north[1] > 40.0
+    assert float(reference_evapotranspiration(np.array([-40.0]), np.array([-30.0]), north[:1])[0]) == 0.0
+
+
+NORMALS = tuple(
+    MonthNormals(tmin, tmin + 9.0, rain, days)
+    for tmin, rain, days in zip(
+        (-8, -7, -2, 3, 8, 13, 16, 15, 11, 5, 0, -6),
+        (70, 60, 80, 85, 95, 100, 90, 95, 90, 95, 85, 75),
+        (11, 9, 11, 11, 12, 11, 10, 10, 9, 10, 11, 11),
+        strict=True,
+    )
+)
+
+
+def test_monthly_means_come_back() -> None:
+    weather = drawn_weather(NORMALS, 44.1, 200, 5)
+    for month, normals in enumerate(NORMALS):
+        within = month == MONTH_OF_DAY
+        for values, wanted in (
+            (weather.rain_mm[:, within].sum(axis=1), normals.rain_mm),
+            ((weather.rain_mm[:, within] > 0).sum(axis=1), normals.rain_days),
+            (weather.tmin_c[:, within].mean(axis=1), normals.tmin_c),
+            (weather.tmax_c[:, within].mean(axis=1), normals.tmax_c),
+        ):
+            error = values.std(ddof=1) / math.sqrt(len(values))
+            assert abs(values.mean() - wanted) < 3 * error + 1e-3, (month, wanted)
+
+
+def test_weather_is_drawn_alike_and_rain_comes_in_spells() -> None:
+    one, two = drawn_weather(NORMALS, 44.1, 3, 7), drawn_weather(NORMALS, 44.1, 3, 7)
+    assert np.array_equal(one.rain_mm, two.rain_mm)
+    many = drawn_weather(NORMALS, 44.1, 60, 7)
+    wet = many.rain_mm > 0
+    after_wet = wet[:, 1:][wet[:, :-1]].mean()
+    after_dry = wet[:, 1:][~wet[:, :-1]].mean()
+    assert after_wet - after_dry == pytest.approx(0.25, abs=0.03)
+    assert np.all(many.tmax_c >= many.tmin_c + 0.99)
+    assert np.all(many.et0_mm >= 0)
+
+
+def test_a_garden_that_says_nothing_has_summer_in_its_half() -> None:
+    north, south = usual_normals(10.0, 44.0), usual_normals(10.0, -44.0)
+    assert north[6].tmax_c > north[0].tmax_c
+    assert south[0].tmax_c > south[6].tmax_c
+
+
+FILE = """date,tmin_c,tmax_c,rain_mm
+2026-07-01,11.5,24,0
+2026-07-02,12,23.5,4.2
+2026-07-02,12,23.5,4.2
+July 3,12,24,0
+2026-07-04,20,12,0
+2026-07-05,12,warm,0
+2026-07-06,12,24,-3
+2026-07-07,12,24,nan
+2026-07-08,"12,5",24,0
+"""
+
+
+def test_a_daily_file_keeps_good_rows_and_names_bad_ones() -> None:
+    days, bad = read_daily_file(FILE)
+    assert [each.day.day for each in days] == [1, 2, 8]
+    assert days[2].tmin_c == 12.5
+    assert [each.line for each in bad] == [4, 5, 6, 7, 8, 9]
+    said = [
+        "stands twice",
+        "'July 3' is no day",
+        "under the day's tmin_c",
+        "'warm' is no number",
+        "not between",
+        "not between",
+    ]
+    assert all(part in each.message for part, each in zip(said, bad, strict=True))
+    assert read_daily_file(written_daily_file(days)) == (days, [])
+
+
+@pytest.mark.parametrize("text", ["", "day,low,high,rain\n", "date,tmin_c\n2026-07-01,3\n"])
+def test_a_file_without_its_columns_is_refused(text: str) -> None:
+    with pytest.raises(ValueError, match="has to name date, tmin_c, tmax_c, rain_mm"):
+        read_daily_file(text)
+
+
+def test_only_whole_years_are_used_and_leap_days_left_out() -> None:
+    rows = "".join(
+        f"{date.fromordinal(day).isoformat()},5,15,1\n"
+        for day in range(date(2024, 1, 1).toordinal(), date(2025, 6, 1).toordinal())
+    )
+    days, _ = read_daily_file("date,tmin_c,tmax_c,rain_mm\n" + rows)
+    weather = weather_of_days(days, 44.0)
+    assert weather is not None
+    assert weather.rain_mm.shape == (1, DAYS)
+    assert weather_of_days(days[400:], 44.0) is None
+
+
+def test_water_in_gravel_pipes_and_crates_by_hand() -> None:
+    plain = Store(BOX, 0.2, 0.2, 0.38)
+    assert plain.held_m3 == pytest.approx(2.88 * 0.2 * 0.38)
+    piped = Store(BOX, 0.2, 0.2, 0.38, (LyingPipe(0.1, 2.0, 0.0),))
+    pipe = math.pi * 0.01 / 4 * 2.0
+    assert piped.held_m3 == pytest.approx(0.38 * (0.576 - pipe) + 0.925 * pipe)
+    crates = Store(BOX, 0.2, 0.15, 0.38, crates=(Crates(1.0, 0.2, 0.95),))
+    assert crates.held_m3 == pytest.approx(0.38 * 1.88 * 0.15 + 0.95 * 0.15)
+    wicked = Store(BOX, 0.2, 0.2, 0.38, columns_m2=0.1)
+    assert wicked.held_m3 == pytest.approx(0.38 * 2.78 * 0.2)
+
+
+def test_a_tilt_takes_half_of_what_it_lifts() -> None:
+    level, tilted = Store(BOX, 0.2, 0.2, 0.38), Store(BOX, 0.2, 0.2, 0.38, tilt_m=0.03)
+    assert tilted.lost_to_tilt_m3 == pytest.approx(2.88 * 0.38 * 0.015)
+    assert tilted.held_m3 == pytest.approx(level.held_m3 - tilted.lost_to_tilt_m3)
+    assert tilted.depths_m == pytest.approx((0.2, 0.17))
+
+
+@given(st.floats(0.05, 0.4), st.floats(0.1, 1.0), st.floats(0.0, 1.0))
+def test_level_and_water_turn_into_one_another(height_m: float, share: float, full: float) -> None:
+    store = Store(BOX, height_m, height_m, share)
+    water = np.array([full * store.held_m3])
+    assert float(store.water_of(store.level_of(water))[0]) == pytest.approx(float(water[0]), abs=1e-9)
+
+
+def test_a_liner_is_as_long_as_what_it_lines_and_its_laps() -> None:
+    assert liner_sheet(2.4, 1.2, 0.25, 0.15) == pytest.approx((3.2, 2.0))
+
+
+def test_what_wicks() -> None:
+    columns = wicking_of([(0.15, 4)], [], False, 2.88, 0.3, SHELF["gravel_20"])
+    assert (columns.kind, columns.rise_m) == ("soil_column", 0.3)
+    assert columns.most_m3_day == pytest.approx(4 * math.pi * 0.15**2 / 4 * 0.03)
+    strips = wicking_of([], [(0.1, 4)], False, 2.88, 0.3, None)
+    assert (strips.kind, strips.most_m3_day) == ("strip", pytest.approx(0.0016))
+    fabric = wicking_of([], [], True, 2.88, 0.3, None)
+    assert (fabric.kind, fabric.most_m3_day) == ("fabric", pytest.approx(2.88 * 0.012))
+    assert wicking_of([], [], False, 2.88, 0.3, SHELF["coarse_sand"]).rise_m == pytest.approx(0.1)
+    assert wicking_of([], [], False, 2.88, 0.3, None).most_m3_day == 0.0
+    assert columns.reach(np.array([0.0, 0.15, 0.4])).tolist() == pytest.approx([1.0, 0.5, 0.0])
+
+
+PLANTED = Planted(1.05, 0.8, 0.5, 131, 275)
+
+
+def run(store: Store, weather: Weather, leak: float = 0.0, every: int | None = None) -> tuple[Run, Plot]:
+    """A balance with fabric under all of the soil."""
+    plot = Plot(0.15, 2.88, 1.0, demand_by_day(PLANTED), leak)
+    refills = Refills(None if every else 0.25, every, season_days(PLANTED))
+    return run_balance(store, Wicking("fabric", 0.034, 0.25), plot, weather, refills), plot
+
+
+@given(st.integers(0, 500), st.floats(0.02, 0.35), st.floats(0, 0.004), st.one_of(st.none(), st.integers(1, 20)))
+def test_water_is_never_made_nor_lost(seed: int, height_m: float, leak: float, every: int | None) -> None:
+    store = Store(BOX, height_m, height_m, 0.38)
+    done, plot = run(store, drawn_weather(NORMALS, 44.1, 2, seed), leak, every)
+    came = store.held_m3 + plot.soil_m3 + done.rain_m3.sum(axis=1) + done.refill_m3.sum(axis=1)
+    went = done.taken_m3.sum(axis=1) + done.overflow_m3.sum(axis=1) + done.leak_m3.sum(axis=1)
+    left = done.water_m3[:, -1] + done.soil_m3[:, -1]
+    assert (came - went - left).tolist() == pytest.approx([0.0] * 2, abs=1e-9)
+    assert done.water_m3.min() >= -1e-12
+    assert done.water_m3.max() <= store.held_m3 + 1e-12
+    assert np.all(done.taken_m3 <= done.wanted_m3 + 1e-12)
+
+
+def plain_day_by_day(store: Store, plot: Plot, weather: Weather, days: Any) -> list[list[float]]:
+    """The same balance in plain arithmetic, a year and a day at a time."""
+    lifts = (0.034 * np.clip(1 - (store.height_m - store.heights) / 0.25, 0, 1)).tolist()
+    waters, levels = store.waters.tolist(), []
+    for year in range(weather.years):
+        water, soil = store.held_m3, plot.soil_m3
+        levels.append([])
+        for day in range(DAYS):
+            rain, asked = float(weather.rain_mm[year, day]) * MM, float(weather.et0_mm[year, day]) * MM
+            wanted = asked * plot.area_m2 * float(plot.demand[day])
+            soil += rain * plot.area_m2
+            down = max(soil - plot.soil_m3, 0.0)
+            soil, water = soil - down, min(water + down + rain * plot.catchment_m2, store.held_m3)
+            lifted = min(float(np.interp(water, waters, lifts)), water, plot.soil_m3 - soil + wanted)
+            water, soil = water - lifted, soil + lifted
+            soil -= min(wanted, soil)
+            if days[day] and water < 0.25 * store.held_m3:
+                water = store.held_m3
+            levels[-1].append(water)
+    return levels
+
+
+def test_all_years_at_once_are_those_of_a_plain_loop() -> None:
+    store, weather = Store(BOX, 0.2, 0.18, 0.38), drawn_weather(NORMALS, 44.1, 3, 3)
+    done, plot = run(store, weather)
+    slow = plain_day_by_day(store, plot, weather, season_days(PLANTED))
+    assert np.abs(done.water_m3 - np.array(slow)).max() < 1e-9
+
+
+def test_a_leak_and_a_dry_spell_shorten_how_long_it_lasts() -> None:
+    store, weather = Store(BOX, 0.2, 0.2, 0.38), drawn_weather(NORMALS, 44.1, 20, 3)
+    wicking = Wicking("fabric", 0.034, 0.25)
+    sound = dry_spell_days(store, wicking, Plot(0.15, 2.88, 0.0, demand_by_day(PLANTED)), weather)
+    leaking = dry_spell_days(store, wicking, Plot(0.15, 2.88, 0.0, demand_by_day(PLANTED), 0.005), weather)
+    assert sound.shape == (20, 12)
+    assert np.median(sound[:, 6]) < np.median(sound[:, 3])
+    assert np.median(leaking[:, 6]) < np.median(sound[:, 6])
+    assert sound[:, 11].max() == LONGEST_DAYS
+
+
+def test_the_twin_takes_more_for_what_runs_past_the_roots() -> None:
+    weather = drawn_weather(NORMALS, 44.1, 30, 9)
+    plot = Plot(0.1, 2.88, 0.0, demand_by_day(PLANTED))
+    given_m3 = run_twin(plot, weather, season_days(PLANTED))
+    dry = given_m3[given_m3 > 0]
+    assert dry.min() >= 0.5 * 0.1 / 0.7 - 1e-9
+    assert given_m3[:, :100].sum() == 0
+
+
+def test_leaves_grow_and_fall_with_the_season() -> None:
+    demand = demand_by_day(PLANTED)
+    assert demand[200] == pytest.approx(1.05 * 0.8 + 0.6 * 0.5 * 0.2)
+    assert demand[20] == pytest.approx(0.3)
+    south = Planted(1.05, 0.8, 0.5, 287, 105)
+    assert season_days(south)[[0, 200, 300]].tolist() == [True, False, True]
+    assert sum(MONTH_DAYS) == DAYS
+
+
+WICKING: dict[str, Any] = {
+    "height_m": 0.2, "overflow_m": 0.2, "medium": "gravel_20", "liner_lap_m": 0.15, "tested": True,
+    "wicks": [{"kind": "fabric"}],
+}  # fmt: skip
+
+
+def wicked(changes: dict[str, Any] | None = None, **beside: Any) -> dict[str, Any]:
+    """A wicking bed of 2.4 x 1.2 m."""
+    layers = [{"material": "topsoil", "thickness_m": 0.25}]
+    return zoo.bed(
+        shape=zoo.shape(2.4, 1.2, 0.6), headspace_m=0.03, layers=layers, reservoir=WICKING | (changes or {}), **beside
+    )
+
+
+def test_layers_begin_on_the_reservoir_and_its_parts_are_bought_and_weighed() -> None:
+    figures = figures_of(zoo.plan(wicked()))
+    (bed,) = figures.beds
+    assert (bed.layers[0].bottom_m, bed.layers[0].top_m) == pytest.approx((0.2, 0.45))
+    assert bed.surface_m[0] == pytest.approx(0.45)
+    assert bed.reservoir is not None
+    assert bed.reservoir.water_m3 == pytest.approx(2.88 * 0.2 * 0.38)
+    assert bed.reservoir.liner_m == pytest.approx((3.1, 1.9))
+    needs = {need.material: need for need in figures.needs}
+    assert needs["gravel_20"].placed_m3 == pytest.approx(0.576)
+    assert needs["pond_liner"].area_m2 == pytest.approx(3.1 * 1.9)
+    soil, stone, water = 0.72 * 1800, 0.576 * 1550, 218.88
+    liner = 3.1 * 1.9 * SHELF["pond_liner"].mass_per_area_kg_m2
+    assert bed.mass_saturated_kg == pytest.approx(soil + stone + water + liner)
+    assert bed.stand.pressure_kg_m2 == pytest.approx(bed.mass_saturated_kg / 2.88)
+
+
+BROKEN: list[tuple[dict[str, Any], str, str]] = [
+    ({"height_m": 0.7}, "height_m", "no room for soil"),
+    ({"overflow_m": 0.3}, "overflow_m", "over the reservoir"),
+    ({"medium": "cardboard"}, "medium", "holds no free water"),
+    ({"medium": "gravell"}, "medium", "isn't on the shelf"),
+    ({"pipes": [{"diameter_m": 0.3, "length_m": 1.0}]}, "pipes", "higher than the reservoir"),
+    ({"crates": [{"length_m": 3.0, "width_m": 1.2, "height_m": 0.2}]}, "height_m", "more room"),
+    ({"wicks": [{"kind": "strip", "diameter_m": 0.1}]}, r"wicks\[0\].diameter_m", "doesn't belong to a strip"),
+    ({"wicks": [{"kind": "soil_column"}]}, r"wicks\[0\].diameter_m", "has to be given"),
+]
+
+
+@pytest.mark.parametrize(("change", "key", "said"), BROKEN)
+def test_a_reservoir_that_does_not_fit_names_its_place(change: dict[str, Any], key: str, said: str) -> None:
+    with pytest.raises(ValueError, match=rf"reservoir\.{key}.*{said}"):
+        bed_of(wicked(change))
+
+
+def test_what_has_no_walls_holds_no_water() -> None:
+    mound = {"kind": "round_mound", "length_m": 4.0, "width_m": 1.6, "height_m": 0.8}
+    with pytest.raises(ValueError, match="holds no water"):
+        bed_of({"key": "m", "shape": mound, "layers": [], "reservoir": WICKING})
+
+
+WATER_CASES: list[tuple[str, dict[str, Any], str | None]] = [
+    ("soil_deep_over_water", wicked() | {"layers": [{"material": "topsoil", "fill": True}]}, "caution"),
+    ("soil_deep_over_water", wicked(), None),
+    ("not_level", wicked({"tilt_m": 0.02}), "caution"),
+    ("not_level", wicked({"tilt_m": 0.01}), None),
+    ("no_overflow", wicked({"overflow_m": None}), "caution"),
+    ("no_overflow", wicked(), None),
+    ("leak_test_due", wicked({"tested": False}), "caution"),
+    ("leak_test_due", wicked(), None),
+    ("liner_too_small", wicked({"liner_m": [3.0, 2.0]}), "stop"),
+    ("liner_too_small", wicked({"liner_m": [0.4, 0.3]}), "stop"),
+    ("liner_too_small", wicked({"liner_m": [2.0, 3.2]}), None),
+    ("liner_pierced", wicked(buried=[{"kind": "post", "width_m": 0.05, "height_m": 0.6, "count": 2}]), "stop"),
+    ("liner_pierced", wicked(buried=[{"kind": "post", "width_m": 0.05, "height_m": 0.3, "bottom_m": 0.2}]), None),
+    ("standing_water", wicked(), "note"),
+    ("standing_water", zoo.bed(), None),
+    ("water_from_top", wicked(), "note"),
+    ("water_from_top", zoo.bed(), None),
+    ("flush_yearly", wicked(), "note"),
+    ("flush_yearly", zoo.bed(), None),
+    ("weight_over", wicked(stand={"on": "deck", "limit_kg_m2": 200.0}), "stop"),
+    ("weight_over", wicked(stand={"on": "deck", "limit_kg_m2": 2000.0}), None),
+    ("weight_unknown", wicked(stand={"on": "legs", "legs": 4}), "caution"),
+    ("weight_unknown", zoo.bed(), None),
+]
+
+
+@pytest.mark.parametrize(("code", "document", "level"), WATER_CASES)
+def test_findings_on_water_show_where_they_hold_alone(code: str, document: dict[str, Any], level: str | None) -> None:
+    found = [finding for finding in bed_of(document).findings if finding.code == code]
+    assert [finding.level for finding in found] == ([level] if level else [])
+    for finding in found:
+        assert any(sign.isdigit() for sign in finding.message)
+        if finding.mend is not None:
+            assert code not in {each.code for each in bed_of(document | finding.mend.changes).findings}

@@ -1,0 +1,101 @@
+import { useMemo } from "react";
+import type { Bed, BedFigures, Material } from "../api/client";
+import { hatchKey } from "../hatches/hatches";
+import { showLength } from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
+import { fitSection, onSheet, pathOf, xOf, yOf } from "../section/geometry";
+import { useSize } from "../section/useSize";
+import { Water } from "./Water";
+
+type Props = { bed: Bed; figures: BedFigures; materials: ReadonlyMap<string, Material> };
+
+const HEIGHT = 330;
+const NAMES = 132;
+
+/** The bed cut open for its water, with the level and the names of what is in it. */
+export function Cutaway({ bed, figures, materials }: Props) {
+  const { units } = useShowing();
+  const [ref, size] = useSize<HTMLDivElement>();
+  const geometry = useMemo(
+    () => (size.width > 0 ? fitSection(figures, size.width - NAMES, HEIGHT, false) : null),
+    [figures, size.width],
+  );
+  const { reservoir } = figures;
+  if (!reservoir) return null;
+  const hatch = (key: string) => `url(#hatch-${hatchKey(key, materials.get(key)?.like)})`;
+  return (
+    <div ref={ref} className="water-cut">
+      {geometry && (
+        <svg
+          width={size.width}
+          height={geometry.height}
+          role="img"
+          aria-label={`${figures.name}, its water cut open`}
+        >
+          <rect
+            className="drawing-ground"
+            x={0}
+            y={geometry.ground}
+            width={geometry.width}
+            height={Math.max(geometry.height - geometry.ground, 0)}
+          />
+          {figures.section.hollow.map((ring, index) => (
+            <path key={index} className="drawing-air" d={pathOf(onSheet(geometry, ring))} />
+          ))}
+          <Water
+            reservoir={reservoir}
+            medium={bed.reservoir?.medium}
+            geometry={geometry}
+            materials={materials}
+          />
+          {figures.layers.flatMap((layer, index) =>
+            layer.sheet
+              ? []
+              : layer.outlines.map((outline, part) => (
+                  <path
+                    key={`${index} ${part}`}
+                    d={pathOf(onSheet(geometry, outline))}
+                    fill={hatch(layer.material)}
+                    stroke="var(--edge)"
+                  />
+                )),
+          )}
+          {figures.section.walls.map((ring, index) => (
+            <path key={index} className="drawing-wall" d={pathOf(onSheet(geometry, ring))} strokeWidth={3} />
+          ))}
+          {namesOf(figures, units).map(({ name, height_m }) => {
+            const y = yOf(geometry, height_m);
+            return (
+              <g key={name}>
+                <path
+                  className="water-name-line"
+                  d={`M${xOf(geometry, figures.section.right_m) - 8} ${y}H${geometry.width - 22}`}
+                />
+                <text x={geometry.width - 16} y={y + 4}>
+                  {name}
+                </text>
+              </g>
+            );
+          })}
+        </svg>
+      )}
+    </div>
+  );
+}
+
+const APART_M = 0.045;
+
+/** What is named beside the cut, from the top down, never closer than can be read. */
+function namesOf(figures: BedFigures, units: "ft_in" | "metric"): { name: string; height_m: number }[] {
+  const { reservoir } = figures;
+  if (!reservoir) return [];
+  const wicks = reservoir.overflow_m + reservoir.rise_m;
+  const wanted = [
+    { name: `wicks up to here, ${showLength(reservoir.rise_m, units)}`, height_m: wicks },
+    { name: `overflow, ${showLength(reservoir.overflow_m, units)}`, height_m: reservoir.overflow_m },
+    { name: reservoir.medium_name ?? "open water", height_m: reservoir.overflow_m / 2 },
+  ].filter(({ height_m }) => height_m <= figures.section.top_m);
+  return wanted.filter(
+    ({ height_m }, index) => index === 0 || (wanted[index - 1]?.height_m ?? 9) - height_m > APART_M,
+  );
+}

@@ -1,0 +1,72 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, saidOf, type Dip } from "../api/client";
+import { typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+
+type Props = { gardenId: number; bedKey: string; dips: readonly Dip[] };
+
+const SHOWN = 5;
+
+/** What the stick read: one field and one large button, for one hand. */
+export function Dips({ gardenId, bedKey, dips }: Props) {
+  const { units } = useShowing();
+  const queries = useQueryClient();
+  const [level, setLevel] = useState<number | null>(null);
+  const again = () => queries.invalidateQueries({ queryKey: ["dips", gardenId, bedKey] });
+  const log = useMutation({
+    mutationFn: (level_m: number) => api.logDip(gardenId, bedKey, level_m),
+    onSuccess: async () => {
+      setLevel(null);
+      await again();
+    },
+  });
+  const forget = useMutation({
+    mutationFn: (id: number) => api.forgetDip(gardenId, bedKey, id),
+    onSuccess: again,
+  });
+  const error = log.error ?? forget.error;
+  return (
+    <section aria-labelledby="dips-title">
+      <h2 id="dips-title">Dipstick</h2>
+      <div className="water-dip-entry">
+        <MeasureField
+          key={dips.length}
+          label="Water stands at"
+          limit="depth"
+          width="104px"
+          eager
+          shown={level === null ? "" : typedLength(level, units)}
+          onMeaning={({ values: [read] }) => read !== undefined && setLevel(read)}
+        />
+        <button
+          type="button"
+          className="main-button"
+          disabled={level === null}
+          onClick={() => level !== null && log.mutate(level)}
+        >
+          Log it
+        </button>
+      </div>
+      {error && <p role="alert">{saidOf(error)}</p>}
+      <ul className="water-list">
+        {dips.slice(0, SHOWN).map((dip) => (
+          <li key={dip.id}>
+            <span>{new Date(dip.at).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}</span>
+            <Quantity kind="length" value={dip.level_m} />
+            <button
+              type="button"
+              className="text-button"
+              aria-label="Forget this dip"
+              onClick={() => forget.mutate(dip.id)}
+            >
+              ×
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

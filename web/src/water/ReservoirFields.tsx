@@ -1,0 +1,208 @@
+import type { Bed, Material, Reservoir } from "../api/client";
+import { trimmed, typedLength } from "../quantities/format";
+import { Choice } from "../quantities/Choice";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+import { withReservoir } from "./reservoirs";
+
+type Edit = (change: (bed: Bed) => Bed) => void;
+type Props = { gardenId: number; bed: Bed; materials: ReadonlyMap<string, Material>; onEdit: Edit };
+
+const STANDS = [
+  ["ground", "ground"],
+  ["legs", "legs"],
+  ["deck", "deck"],
+  ["balcony", "balcony"],
+  ["roof", "roof"],
+] as const;
+
+/** What stands in the reservoir, what lines it, and what the bed stands on. */
+export function ReservoirFields({ bed, onEdit }: Props) {
+  const { units } = useShowing();
+  const { reservoir } = bed;
+  if (!reservoir) return null;
+  const set = (change: Partial<Reservoir>) => onEdit((now) => withReservoir(now, change));
+  const liner = reservoir.liner_m;
+  const [long, wide] = liner ?? [];
+  return (
+    <div className="more-measures water-more">
+      <Parts title="Wicks" reservoir={reservoir} onSet={set} />
+      <MeasureField
+        label="Out of level by"
+        limit="offset"
+        width="84px"
+        shown={typedLength(reservoir.tilt_m ?? 0, units)}
+        onMeaning={({ values: [tilt_m] }) => set({ tilt_m })}
+      />
+      <MeasureField
+        label="Liner turned over by"
+        limit="offset"
+        width="96px"
+        placeholder="no liner"
+        shown={reservoir.liner_lap_m == null ? "" : typedLength(reservoir.liner_lap_m, units)}
+        onMeaning={({ values: [liner_lap_m] }) => set({ liner_lap_m })}
+      />
+      <MeasureField
+        label="Liner there is"
+        limit="length"
+        dimensions
+        width="150px"
+        placeholder="not known"
+        shown={long && wide ? `${typedLength(long, units)} × ${typedLength(wide, units)}` : ""}
+        onMeaning={({ values }) => set({ liner_m: values.slice(0, 2) })}
+      />
+      <MeasureField
+        label="Roof led in, m²"
+        limit="catchment"
+        width="84px"
+        shown={trimmed(reservoir.catchment_m2 ?? 0, 2)}
+        onMeaning={({ values: [catchment_m2] }) => set({ catchment_m2 })}
+      />
+      <Choice
+        label="It stands on"
+        shown
+        options={STANDS}
+        value={bed.stand?.on ?? "ground"}
+        onChoose={(on) => onEdit((now) => ({ ...now, stand: on === "ground" ? null : { ...now.stand, on } }))}
+      />
+      {bed.stand && (
+        <>
+          {bed.stand.on === "legs" && (
+            <MeasureField
+              label="Legs"
+              limit="count"
+              width="60px"
+              shown={bed.stand.legs == null ? "" : String(bed.stand.legs)}
+              onMeaning={({ values: [legs] }) =>
+                onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, legs } } : now))
+              }
+            />
+          )}
+          <MeasureField
+            label="May bear, a m²"
+            limit="bears"
+            width="96px"
+            placeholder="not known"
+            shown={bed.stand.limit_kg_m2 == null ? "" : `${trimmed(bed.stand.limit_kg_m2, 0)} kg`}
+            onMeaning={({ values: [limit_kg_m2] }) =>
+              onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, limit_kg_m2 } } : now))
+            }
+          />
+        </>
+      )}
+      <button
+        type="button"
+        className="text-button is-iron"
+        onClick={() => onEdit((now) => ({ ...now, reservoir: null }))}
+      >
+        No reservoir after all
+      </button>
+    </div>
+  );
+}
+
+type PartsProps = { title: string; reservoir: Reservoir; onSet: (change: Partial<Reservoir>) => void };
+type Wick = NonNullable<Reservoir["wicks"]>[number];
+
+const NEW_WICKS: readonly (readonly [string, Wick])[] = [
+  ["+ Soil column", { kind: "soil_column", diameter_m: 0.15, count: 2 }],
+  ["+ Strip", { kind: "strip", width_m: 0.1, count: 4 }],
+  ["+ Fabric", { kind: "fabric", count: 1 }],
+];
+
+/** Wicks, pipes and crates, each with its measures. */
+function Parts({ title, reservoir, onSet }: PartsProps) {
+  const { units } = useShowing();
+  const wicks = reservoir.wicks ?? [];
+  const pipes = reservoir.pipes ?? [];
+  const changeWick = (index: number, change: Partial<Wick>) =>
+    onSet({ wicks: wicks.map((each, at) => (at === index ? { ...each, ...change } : each)) });
+  return (
+    <fieldset className="buried">
+      <legend className="measure-label">{title} and pipes in it</legend>
+      {wicks.map((wick, index) => (
+        <div className="corner-row" key={index}>
+          <strong>{wick.kind.replace("_", " ")}</strong>
+          {wick.kind !== "fabric" && (
+            <MeasureField
+              label={wick.kind === "strip" ? `Width of strip ${index + 1}` : `Across column ${index + 1}`}
+              limit="length"
+              width="84px"
+              shown={typedLength((wick.kind === "strip" ? wick.width_m : wick.diameter_m) ?? 0, units)}
+              onMeaning={({ values: [size] }) =>
+                changeWick(index, wick.kind === "strip" ? { width_m: size } : { diameter_m: size })
+              }
+            />
+          )}
+          {wick.kind !== "fabric" && (
+            <MeasureField
+              label={`How many ${index + 1}`}
+              limit="count"
+              width="60px"
+              shown={String(wick.count ?? 1)}
+              onMeaning={({ values: [count] }) => changeWick(index, { count })}
+            />
+          )}
+          <button
+            type="button"
+            className="text-button"
+            aria-label={`Take wick ${index + 1} out`}
+            onClick={() => onSet({ wicks: wicks.filter((_, at) => at !== index) })}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      {pipes.map((pipe, index) => (
+        <div className="corner-row" key={`pipe ${index}`}>
+          <strong>pipe</strong>
+          <MeasureField
+            label={`Across pipe ${index + 1}`}
+            limit="length"
+            width="84px"
+            shown={typedLength(pipe.diameter_m, units)}
+            onMeaning={({ values: [diameter_m = pipe.diameter_m] }) =>
+              onSet({ pipes: pipes.map((each, at) => (at === index ? { ...each, diameter_m } : each)) })
+            }
+          />
+          <MeasureField
+            label={`Length of pipe ${index + 1}`}
+            limit="length"
+            width="84px"
+            shown={typedLength(pipe.length_m, units)}
+            onMeaning={({ values: [length_m = pipe.length_m] }) =>
+              onSet({ pipes: pipes.map((each, at) => (at === index ? { ...each, length_m } : each)) })
+            }
+          />
+          <button
+            type="button"
+            className="text-button"
+            aria-label={`Take pipe ${index + 1} out`}
+            onClick={() => onSet({ pipes: pipes.filter((_, at) => at !== index) })}
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      <div className="water-fields">
+        {NEW_WICKS.map(([name, wick]) => (
+          <button
+            key={name}
+            type="button"
+            className="text-button"
+            onClick={() => onSet({ wicks: [...wicks, wick] })}
+          >
+            {name}
+          </button>
+        ))}
+        <button
+          type="button"
+          className="text-button"
+          onClick={() => onSet({ pipes: [...pipes, { diameter_m: 0.08, length_m: 1, count: 1 }] })}
+        >
+          + Pipe
+        </button>
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,143 @@
+import type { ReactNode } from "react";
+import type { Bed, BedFigures } from "../api/client";
+import { showLength, showShare } from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
+import { withHeight, withReservoir } from "./reservoirs";
+
+type Edit = (change: (bed: Bed) => Bed, gesture?: string) => void;
+type Props = { bed: Bed; figures: BedFigures; onEdit: Edit; onEnd: () => void };
+
+const MEDIA = [
+  ["gravel_20", "Gravel, 20 mm"],
+  ["scoria", "Scoria"],
+  ["pea_gravel", "Pea gravel"],
+  ["coarse_sand", "Coarse sand"],
+  ["", "Crates or pipes alone"],
+] as const;
+
+const LEAST_SOIL_M = 0.05;
+const STEP_M = 0.005;
+
+/** What is tried out: reservoir and overflow height, medium, soil, mulch, leaves and rounds. Everything answers at once. */
+export function Sliders({ bed, figures, onEdit, onEnd }: Props) {
+  const { units } = useShowing();
+  const { reservoir } = bed;
+  if (!reservoir) return null;
+  const watering = bed.watering ?? {};
+  const overflow = reservoir.overflow_m ?? reservoir.height_m;
+  const set = (change: Partial<typeof watering>, gesture: string) =>
+    onEdit(
+      (now) => ({ ...now, watering: { ...(now.watering ?? {}), ...change } as Bed["watering"] }),
+      gesture,
+    );
+  const slide = { onEnd };
+  return (
+    <div className="water-sliders">
+      <Slider
+        {...slide}
+        label="Reservoir"
+        said={showLength(reservoir.height_m, units)}
+        value={reservoir.height_m}
+        most={Math.max(figures.line_m - LEAST_SOIL_M, 0.02)}
+        least={0.02}
+        step={STEP_M}
+        onValue={(height_m) => onEdit((now) => withHeight(now, height_m), "reservoir height")}
+      />
+      <Slider
+        {...slide}
+        label="Overflow"
+        said={showLength(overflow, units)}
+        value={overflow}
+        most={reservoir.height_m}
+        least={0.01}
+        step={STEP_M}
+        onValue={(overflow_m) => onEdit((now) => withReservoir(now, { overflow_m }), "overflow height")}
+      />
+      <label className="water-slider">
+        <span>Filled with</span>
+        <select
+          className="measure-input"
+          value={reservoir.medium ?? ""}
+          onChange={(event) => {
+            const medium = event.currentTarget.value || null;
+            onEdit((now) => withReservoir(now, { medium }));
+          }}
+        >
+          {MEDIA.map(([key, name]) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+          {reservoir.medium && !MEDIA.some(([key]) => key === reservoir.medium) && (
+            <option value={reservoir.medium}>{figures.reservoir?.medium_name ?? reservoir.medium}</option>
+          )}
+        </select>
+      </label>
+      <Slider
+        {...slide}
+        label="Through the mulch"
+        said={showShare(watering.mulch ?? 0.5)}
+        value={watering.mulch ?? 0.5}
+        least={0}
+        most={1}
+        step={0.05}
+        onValue={(mulch) => set({ mulch }, "mulch")}
+      />
+      <Slider
+        {...slide}
+        label="Covered by leaves"
+        said={showShare(watering.canopy ?? 0.8)}
+        value={watering.canopy ?? 0.8}
+        least={0}
+        most={1}
+        step={0.05}
+        onValue={(canopy) => set({ canopy }, "canopy")}
+      />
+      <Slider
+        {...slide}
+        label="Filled up"
+        said={
+          watering.every_days
+            ? `every ${watering.every_days} days`
+            : `when under ${showShare(watering.threshold ?? 0.25)}`
+        }
+        value={watering.every_days ?? 0}
+        least={0}
+        most={30}
+        step={1}
+        onValue={(days) => set({ every_days: days || null }, "rounds")}
+      />
+    </div>
+  );
+}
+
+type SliderProps = {
+  label: string;
+  said: ReactNode;
+  value: number;
+  least: number;
+  most: number;
+  step: number;
+  onValue: (value: number) => void;
+  onEnd: () => void;
+};
+
+function Slider({ label, said, value, least, most, step, onValue, onEnd }: SliderProps) {
+  return (
+    <label className="water-slider">
+      <span>{label}</span>
+      <b>{said}</b>
+      <input
+        type="range"
+        aria-label={label}
+        min={least}
+        max={most}
+        step={step}
+        value={value}
+        onChange={(event) => onValue(Number(event.currentTarget.value))}
+        onPointerUp={onEnd}
+        onKeyUp={onEnd}
+      />
+    </label>
+  );
+}

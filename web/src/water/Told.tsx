@@ -1,0 +1,48 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api } from "../api/client";
+
+type Props = { gardenId: number; bedKey: string };
+
+const SETTINGS = { missing: 0.05, absurd: 0, late_days: 0, leak_m3_day: 0, thirst: 1, seed: 1 };
+const MOODS = [
+  ["sound", {}],
+  ["leaking", { leak_m3_day: 0.003 }],
+  ["late", { late_days: 11 }],
+  ["absurd", { absurd: 0.15 }],
+] as const;
+
+/** What the level probe tells. The one that ships is simulated, and can be made to misbehave. */
+export function Told({ gardenId, bedKey }: Props) {
+  const queries = useQueryClient();
+  const told = useQuery({
+    queryKey: ["told", gardenId, bedKey],
+    queryFn: () => api.told(gardenId, bedKey),
+  });
+  const set = useMutation({
+    mutationFn: (change: Partial<typeof SETTINGS>) =>
+      api.setProbe(gardenId, bedKey, { ...SETTINGS, ...change }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["told", gardenId, bedKey] }),
+  });
+  return (
+    <section aria-labelledby="told-title">
+      <h2 id="told-title">Level probe</h2>
+      {told.data ? (
+        <p
+          className={`water-told ${told.data.leaks ? "is-leak" : ""}`}
+          role={told.data.leaks ? "alert" : undefined}
+        >
+          {told.data.message}
+        </p>
+      ) : (
+        <p className="panel-note">No probe stands in it yet.</p>
+      )}
+      <div className="water-fields" role="group" aria-label="Simulated probe">
+        {MOODS.map(([name, change]) => (
+          <button key={name} type="button" className="text-button" onClick={() => set.mutate(change)}>
+            {told.data || name !== "sound" ? `Simulate ${name}` : "Put a simulated probe in"}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}

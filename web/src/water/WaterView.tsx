@@ -1,0 +1,128 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { api, type Bed, type KeptBed, type Material } from "../api/client";
+import { useSaveState } from "../app/SaveStateContext";
+import { Findings } from "../section/Findings";
+import { useSession } from "../section/useSession";
+import { useShowing } from "../quantities/UnitsContext";
+import { Cutaway } from "./Cutaway";
+import { Dips } from "./Dips";
+import { ReservoirFields } from "./ReservoirFields";
+import { Sliders } from "./Sliders";
+import { Told } from "./Told";
+import { firstReservoir } from "./reservoirs";
+import { Weather } from "./Weather";
+import { Year } from "./Year";
+import { YearTally } from "./YearTally";
+import "./water.css";
+
+type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
+
+const WATER_CODES = new Set([
+  "soil_deep_over_water",
+  "no_overflow",
+  "leak_test_due",
+  "liner_too_small",
+  "liner_pierced",
+  "standing_water",
+  "water_from_top",
+  "flush_yearly",
+  "not_level",
+  "weight_over",
+  "weight_unknown",
+]);
+
+/** A bed's reservoir: cut open with its names, its year, and what can be changed about it. */
+export function WaterView({ gardenId, kept, materials, back }: Props) {
+  const [state, session] = useSession(gardenId, kept);
+  const { bed, figures, figuredBed, problem } = state;
+  const { units } = useShowing();
+  useSaveState(state.save);
+  const edit = (change: (bed: Bed) => Bed, gesture?: string) =>
+    session.edit(change(session.snapshot().bed), gesture ?? null);
+  const year = useQuery({
+    queryKey: ["water", gardenId, units, JSON.stringify(figuredBed)],
+    queryFn: ({ signal }) => api.figureWater(gardenId, figuredBed, signal),
+    enabled: figuredBed.reservoir != null,
+    placeholderData: (before) => before,
+  });
+  const dips = useQuery({
+    queryKey: ["dips", gardenId, kept.key],
+    queryFn: () => api.dips(gardenId, kept.key),
+    enabled: bed.reservoir != null,
+  });
+  return (
+    <main className="water-view">
+      <div className="water-work">
+        <header className="water-head">
+          <h1 className="view-title">{bed.name}: water</h1>
+          <Link className="text-button" to={back}>
+            Section
+          </Link>
+          <button
+            type="button"
+            className="text-button"
+            disabled={!state.canUndo}
+            onClick={() => session.undo()}
+          >
+            Undo
+          </button>
+        </header>
+        {problem && (
+          <p className="section-problem" role="alert">
+            {problem.detail} The figures are those from before; nothing of this is saved yet.
+          </p>
+        )}
+        {bed.reservoir == null ? (
+          <div className="water-start">
+            <p>
+              This bed has no reservoir. A wicking bed keeps its water under the soil: coarse stone over a
+              liner, an overflow, and soil that draws the water up.
+            </p>
+            <button
+              type="button"
+              className="main-button"
+              onClick={() => edit((now) => ({ ...now, reservoir: firstReservoir(now) }))}
+            >
+              Make it a wicking bed
+            </button>
+          </div>
+        ) : (
+          figures?.reservoir && (
+            <>
+              <div className="water-top">
+                <Cutaway bed={figuredBed} figures={figures} materials={materials} />
+                <Sliders bed={bed} figures={figures} onEdit={edit} onEnd={() => session.endGesture()} />
+              </div>
+              {year.data ? (
+                <Year figures={year.data} dips={dips.data ?? []} />
+              ) : (
+                <p className="page-note">Letting years of weather pass ...</p>
+              )}
+              <ReservoirFields gardenId={gardenId} bed={bed} materials={materials} onEdit={edit} />
+            </>
+          )
+        )}
+      </div>
+      {bed.reservoir != null && figures?.reservoir && (
+        <aside className="water-aside" aria-label="What it does">
+          <YearTally figures={figures} year={year.data ?? null} />
+          <Told gardenId={gardenId} bedKey={kept.key} />
+          <Dips gardenId={gardenId} bedKey={kept.key} dips={dips.data ?? []} />
+          <Weather gardenId={gardenId} />
+          <Findings
+            findings={figures.findings.filter(({ code }) => WATER_CODES.has(code))}
+            onMend={({ mend }) => mend && edit((now) => ({ ...now, ...mend.changes }))}
+            onSelectLayer={() => undefined}
+            onSeen={(code, reason) =>
+              edit((now) => {
+                const others = (now.seen ?? []).filter((each) => each.code !== code);
+                return { ...now, seen: reason === null ? others : [...others, { code, reason }] };
+              })
+            }
+          />
+        </aside>
+      )}
+    </main>
+  );
+}

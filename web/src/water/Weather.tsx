@@ -1,0 +1,85 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, saidOf, type FeedFault, type WeatherKept } from "../api/client";
+import { showDay } from "../quantities/format";
+
+const LARGEST = 2 * 1024 * 1024;
+const FAULTS: readonly (readonly [FeedFault, string])[] = [
+  ["none", "Ask the simulated feed"],
+  ["late", "late"],
+  ["missing", "with gaps"],
+  ["absurd", "absurd"],
+];
+
+/** The weather that a year runs on: a daily file in and out, and a simulated feed. */
+export function Weather({ gardenId }: { gardenId: number }) {
+  const queries = useQueryClient();
+  const kept = useQuery({ queryKey: ["weather", gardenId], queryFn: () => api.weather(gardenId) });
+  const taken = (now: WeatherKept) => {
+    queries.setQueryData(["weather", gardenId], now);
+    void queries.invalidateQueries({ queryKey: ["water", gardenId] });
+    void queries.invalidateQueries({ queryKey: ["told", gardenId] });
+  };
+  const bring = useMutation({
+    mutationFn: async (file: File) => {
+      if (file.size > LARGEST) throw new Error("The file is over 2 MB; take a shorter time.");
+      return api.bringWeather(gardenId, await file.text());
+    },
+    onSuccess: taken,
+  });
+  const ask = useMutation({
+    mutationFn: (fault: FeedFault) => api.askFeed(gardenId, fault),
+    onSuccess: taken,
+  });
+  const error = bring.error ?? ask.error;
+  const last = bring.data ?? ask.data;
+  return (
+    <section aria-labelledby="weather-title">
+      <h2 id="weather-title">Weather</h2>
+      <p className="panel-note">
+        {kept.data?.first && kept.data.last
+          ? `${kept.data.days} days kept, ${showDay(kept.data.first)} to ${showDay(kept.data.last)}; a whole year of them is used.`
+          : "No daily weather yet: years are drawn from normals."}
+      </p>
+      <div className="water-fields">
+        <label>
+          <span className="measure-label">Daily file: date, tmin_c, tmax_c, rain_mm</span>
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            onChange={(event) => {
+              const [file] = event.currentTarget.files ?? [];
+              if (file) bring.mutate(file);
+            }}
+          />
+        </label>
+        <a className="text-button" href={`/api/gardens/${gardenId}/weather.csv`} download>
+          As a file
+        </a>
+        {FAULTS.map(([fault, name]) => (
+          <button key={fault} type="button" className="text-button" onClick={() => ask.mutate(fault)}>
+            {name}
+          </button>
+        ))}
+      </div>
+      {error && (
+        <p role="alert">
+          {error instanceof Error && error.message.startsWith("The file") ? error.message : saidOf(error)}
+        </p>
+      )}
+      {last && (
+        <p role="status" className="panel-note">
+          {last.taken} days taken{last.bad.length > 0 && `, ${last.bad.length} rows left out:`}
+        </p>
+      )}
+      {last && last.bad.length > 0 && (
+        <ul className="water-list">
+          {last.bad.slice(0, 8).map(({ line, message }) => (
+            <li key={line}>
+              line {line}: {message}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

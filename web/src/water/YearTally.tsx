@@ -1,0 +1,131 @@
+import type { BedFigures, WaterFigures } from "../api/client";
+import { Quantity } from "../quantities/Quantity";
+import { Panel } from "../section/Panel";
+
+type Props = { figures: BedFigures; year: WaterFigures | null };
+
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+const WEATHER = {
+  daily: "your own daily weather",
+  normals: "your monthly normals",
+  usual: "usual weather for the place (estimate)",
+} as const;
+
+/** What the reservoir holds, lasts, takes and saves. */
+export function YearTally({ figures, year }: Props) {
+  const { reservoir } = figures;
+  if (!reservoir) return null;
+  const summer = year ? Math.min(...year.lasts_days.map(({ middle }) => middle)) : null;
+  return (
+    <section className="tally" aria-label="The reservoir">
+      <h2>It holds</h2>
+      <p className="tally-volume">
+        <b>
+          <Quantity kind="volume" value={reservoir.water_m3} />
+        </b>{" "}
+        of water{figures.count > 1 && ", each bed"}
+      </p>
+      <dl className="tally-list">
+        {reservoir.lost_to_tilt_m3 > 1e-6 && (
+          <Row label="Lost by its tilt">
+            <Quantity kind="volume" value={reservoir.lost_to_tilt_m3} />
+          </Row>
+        )}
+        <Row label="Soil over the water">
+          <Quantity kind="length" value={reservoir.soil_m} />
+        </Row>
+        <Row label="That soil wicks (estimate)">
+          <Quantity kind="length" value={reservoir.rise_m} />
+        </Row>
+        <Row label={`Lifted a day, by ${reservoir.wick.replace("_", " ")}`}>
+          <Quantity kind="volume" value={reservoir.lift_m3_day} />
+        </Row>
+        {reservoir.liner_m && (
+          <Row label="Liner sheet">
+            <Quantity kind="length" value={reservoir.liner_m[0]} /> ×{" "}
+            <Quantity kind="length" value={reservoir.liner_m[1]} />
+          </Row>
+        )}
+        <Row label="Weight, wet through and full">
+          <Quantity kind="mass" value={figures.mass_saturated_kg} />
+        </Row>
+        {year && summer !== null && (
+          <>
+            <Row label="Lasts without rain, worst month">{daysOf(summer, year.longest_days)}</Row>
+            <Row label="Filled up in a season">
+              {timesOf(year.refills.middle)}, <Quantity kind="volume" value={year.refill_m3.middle} />
+            </Row>
+            <Row label="Watered from the top">
+              <Quantity kind="volume" value={year.twin_m3.middle} />
+            </Row>
+            <Row label="Saved by the reservoir">
+              <Quantity kind="volume" value={Math.max(year.saved_m3.middle, 0)} />
+            </Row>
+            <Row label="Days plants go short">{Math.round(year.short_days.middle)}</Row>
+            <Row label="Runs over">
+              <Quantity kind="volume" value={year.overflow_m3.middle} />
+            </Row>
+          </>
+        )}
+      </dl>
+      {year && (
+        <>
+          <Panel title="Days it lasts, by month" said="worst to best">
+            {() => (
+              <table className="coming-table">
+                <tbody>
+                  {year.lasts_days.map((each, month) => (
+                    <tr key={MONTHS[month]}>
+                      <th scope="row">{MONTHS[month]}</th>
+                      <td>{daysOf(each.low, year.longest_days)}</td>
+                      <td>{daysOf(each.middle, year.longest_days)}</td>
+                      <td>{daysOf(each.high, year.longest_days)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </Panel>
+          <Panel title="Refill calendar" said={`${year.refill_days.length} in a typical year`}>
+            {() => (
+              <ul className="water-list">
+                {year.refill_days.map(({ day, volume_m3 }) => (
+                  <li key={day}>
+                    <span>{dateOf(day)}</span>
+                    <Quantity kind="volume" value={volume_m3} />
+                  </li>
+                ))}
+              </ul>
+            )}
+          </Panel>
+          <p className="panel-note">
+            {year.years} years of {WEATHER[year.weather]}, everything full on 1 January.
+          </p>
+        </>
+      )}
+    </section>
+  );
+}
+
+function timesOf(count: number): string {
+  const times = Math.round(count);
+  return times === 1 ? "once" : `${times} times`;
+}
+
+function daysOf(days: number, longest: number): string {
+  return days >= longest ? `over ${longest} days` : `${Math.round(days)} days`;
+}
+
+function dateOf(day: number): string {
+  const at = new Date(Date.UTC(2027, 0, day));
+  return `${at.getUTCDate()} ${MONTHS[at.getUTCMonth()]}`;
+}
+
+function Row({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <div>
+      <dt>{label}</dt>
+      <dd>{children}</dd>
+    </div>
+  );
+}
