@@ -27,12 +27,14 @@ def main(arguments: list[str]) -> int:
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
         from bench.settling import measure_settling  # noqa: PLC0415 - as above
         from bench.shapes import measure_shapes  # noqa: PLC0415 - as above
+        from bench.water import measure_water  # noqa: PLC0415 - as above
 
         measures = [
             *measure_api(),
             *measure_shapes(),
             *measure_core(),
             *measure_settling(),
+            *measure_water(),
             *measure_page(),
             *measure_plot(),
         ]

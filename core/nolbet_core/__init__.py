@@ -11,6 +11,7 @@ those after it (import-linter holds the order):
     settling    how far fill sinks: by month, with its spread, and what tops it up
     nutrients   carbon to nitrogen, the first season's nitrogen, doses of meals
     climate     a garden's year: its temperature, its springs and winters
+    reservoir   water under the soil: what it holds, how high it wicks, how long it lasts, whether it leaks
     planting    how deep roots can go, and from when what may be sown
     schools     ready starting stacks that scale to the bed
     haul        needs less what is on hand, bags or bulk, what it costs

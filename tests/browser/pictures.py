@@ -62,6 +62,16 @@ def schools(page: Page) -> None:
     page.locator(".school-card").nth(2).wait_for()
 
 
+def water(page: Page) -> None:
+    """The tank's water: its year, its probe, its dips."""
+    page.get_by_role("link", name="Winch tank", exact=True).click()
+    page.locator(".tally-volume").wait_for()
+    page.locator(".rail").get_by_role("link", name="Water").click()
+    page.locator(".water-year svg").wait_for()
+    page.locator(".water-told").wait_for()
+    page.locator(".water-dip").first.wait_for()
+
+
 def haul(page: Page) -> None:
     """What to buy where, one line ticked off."""
     page.get_by_role("link", name="Haul").click()
@@ -102,6 +112,7 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "section-spiral": spiral,
     "compare": compare,
     "schools": schools,
+    "water": water,
     "plot": plot,
     "haul": haul,
     "shelf": shelf,

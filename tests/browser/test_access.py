@@ -25,6 +25,8 @@ VIEWS = {
     "section/bed/branchy/history": ".history-list .small-section",
     "section/bed/branchy/schools": ".school-card",
     "section/bed/branchy/compare": ".compare-name",
+    "water/bed/branchy": ".water-start",
+    "water/bed/tank": ".water-year svg",
     "/gardens": ".garden-new",
     "/sign-in": ".door-form",
 }
@@ -38,6 +40,18 @@ GROUND = {
     "courses": [{"material": "wood_chips", "thickness_m": 0.05}],
     "spots": [{"at_m": [0, 0], "height_m": 0.3}, {"at_m": [12, 0], "height_m": 0.2}, {"at_m": [6, 8], "height_m": 0}],
 }
+TANK = zoo.bed(
+    key="tank",
+    name="Tank",
+    layers=[{"material": "topsoil", "thickness_m": 0.25}],
+    reservoir={
+        "height_m": 0.15,
+        "overflow_m": 0.15,
+        "medium": "scoria",
+        "wicks": [{"kind": "soil_column", "diameter_m": 0.1}],
+    },
+    stand={"on": "deck"},
+)
 OWN = [{"key": "own_compost", "like": "compost", "name": "Heap compost", "bulk_density_kg_m3": 640}]
 
 
@@ -63,7 +77,7 @@ def violations(app: Page) -> list[str]:
 @pytest.mark.parametrize("scheme", ["light", "dark"])
 @pytest.mark.parametrize("view", VIEWS)
 def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: str, scheme: Any) -> None:
-    garden = keep(gardener, BRANCHY | LAID, materials=OWN, ground=GROUND)
+    garden = keep(gardener, BRANCHY | LAID, TANK, materials=OWN, ground=GROUND)
     app.emulate_media(color_scheme=scheme)
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()
@@ -84,7 +98,7 @@ def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: s
 
 @pytest.mark.parametrize("view", VIEWS)
 def test_nothing_runs_off_a_phone(app: Page, home: str, gardener: User, view: str) -> None:
-    garden = keep(gardener, BRANCHY | LAID, zoo.bed(name="Plain"), materials=OWN, ground=GROUND)
+    garden = keep(gardener, BRANCHY | LAID, TANK, zoo.bed(name="Plain"), materials=OWN, ground=GROUND)
     app.set_viewport_size({"width": 390, "height": 844})
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()

@@ -20,6 +20,11 @@ BODIES: dict[str, dict[str, Any]] = {
     "Draft": {"bed": zoo.bed()},
     "LaterDraft": {"bed": zoo.bed()},
     "DraftInMonth": {"bed": zoo.bed(), "month": 30},
+    "WateredDraft": {"bed": zoo.bed(reservoir={"height_m": 0.1, "medium": "gravel_20"})},
+    "WeatherFile": {"text": "date,tmin_c,tmax_c,rain_mm\n2026-07-01,10,20,0\n"},
+    "AskedFeed": {},
+    "DipIn": {"level_m": 0.1},
+    "ProbeSettings": {},
     "NewBed": {"bed": zoo.bed()},
     "ChangedBed": {"revision": 1, "bed": zoo.bed()},
     "ChangedUnits": {"units": "metric"},
@@ -56,6 +61,9 @@ def endpoints() -> Iterator[tuple[str, str, dict[str, Any]]]:
 def filled(path: str, garden: Garden) -> str:
     """A path with the garden and a key that is there."""
     key = next((key for part, key in KEYS.items() if part in path), "")
+    if "{dip_id}" in path:
+        dip = garden.beds.get(key=key).dips.create(at=timezone.now(), level_m=0.1)
+        path = path.replace("{dip_id}", str(dip.pk))
     return path.replace("{garden_id}", str(garden.pk)).replace("{key}", key)
 
 

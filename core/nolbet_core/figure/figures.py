@@ -120,9 +120,9 @@ class SpiralFigures:
 
 @dataclass(frozen=True, slots=True)
 class ReservoirPart:
-    """A pipe, crate or wick in a reservoir, cut across."""
+    """A pipe, crate, wick or tube of a reservoir, cut across. filler: the tube it is filled and dipped by."""
 
-    kind: Literal["pipe", "crate", "soil_column", "strip", "fabric"]
+    kind: Literal["pipe", "crate", "soil_column", "strip", "fabric", "filler", "overflow"]
     outline: Line
 
 

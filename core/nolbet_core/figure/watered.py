@@ -13,6 +13,9 @@ from nolbet_core.shapes.sizing import largest_in_liner
 from nolbet_core.stack.zone import root_surface
 
 MOST_DRAWN = 3
+TUBE_M, SPOUT_M = 0.05, 0.02
+"""Tubes as they are usually had [m]."""
+
 ROUND = ((1.0, 0.0), (0.707, 0.707), (0.0, 1.0), (-0.707, 0.707), (-1.0, 0.0), (-0.707, -0.707), (0.0, -1.0),
          (0.707, -0.707))  # fmt: skip
 
@@ -74,6 +77,7 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
     if reservoir is None:
         return
     left, right = view.vessel.section_spans(store.height_m / 2)[0]
+    yield from _tubes(view, store)
     wanted: list[tuple[str, float, float]] = []
     for pipe in reservoir.pipes:
         wanted += [("pipe", pipe.diameter_m, pipe.diameter_m)] * min(pipe.count, MOST_DRAWN)
@@ -93,6 +97,19 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
     for index, (kind, wide_m, tall_m) in enumerate(wanted):
         middle = left + (right - left) * (index + 1) / (len(wanted) + 1)
         yield ReservoirPart(kind, drawn_ring(_outline(kind, middle, wide_m, tall_m)))  # type: ignore[arg-type]
+
+
+def _tubes(view: View, store: Store) -> Iterator[ReservoirPart]:
+    """The tube by which it is filled and dipped, beside one wall, and the overflow through the other."""
+    rim_m = view.vessel.hollow.rim_m
+    left = max(view.vessel.section_spans(level)[0][0] for level in (0.0, rim_m))
+    right = view.vessel.section_spans(store.overflow_m)[0][1]
+    yield ReservoirPart("filler", drawn_ring(_outline("filler", left + TUBE_M, TUBE_M, rim_m)))
+    if view.bed.reservoir and view.bed.reservoir.overflow_m is not None:
+        low, high = store.overflow_m - SPOUT_M, store.overflow_m
+        out = right + view.bed.wall_m + 2 * SPOUT_M
+        spout = ((right - SPOUT_M, low), (out, low), (out, high), (right - SPOUT_M, high))
+        yield ReservoirPart("overflow", drawn_ring(spout))
 
 
 def _outline(kind: str, middle: float, wide_m: float, tall_m: float) -> Ring:

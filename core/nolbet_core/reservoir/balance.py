@@ -83,23 +83,24 @@ def run_balance(store: Store, wicking: Wicking, plot: Plot, weather: Weather, re
     runs off; wicks lift what the soil has room for and plants take; plants take; the liner leaks; it is filled up.
     """
     years, days = weather.rain_mm.shape
-    rain_on_bed = weather.rain_mm * MM * plot.area_m2
-    rain_led_in = weather.rain_mm * MM * plot.catchment_m2
-    wanted = weather.et0_mm * MM * plot.area_m2 * plot.demand
+    # days first, so that each day's years lie side by side
+    rain = np.ascontiguousarray(weather.rain_mm.T) * MM
+    rain_on_bed, rain_led_in = rain * plot.area_m2, rain * plot.catchment_m2
+    wanted = np.ascontiguousarray(weather.et0_mm.T) * (MM * plot.area_m2 * plot.demand[:, np.newaxis])
     held = store.held_m3
     water, soil = np.full(years, held), np.full(years, plot.soil_m3)
-    out = {name: np.empty((years, days)) for name in ("water", "soil", "taken", "refill", "over", "leak")}
+    out = {name: np.empty((days, years)) for name in ("water", "soil", "taken", "refill", "over", "leak")}
     lift = _lift_table(store, wicking)
     for day in range(days):
-        soil = soil + rain_on_bed[:, day]
+        soil = soil + rain_on_bed[day]
         down = np.maximum(soil - plot.soil_m3, 0.0)
         soil = soil - down
-        water = water + down + rain_led_in[:, day]
+        water = water + down + rain_led_in[day]
         over = np.maximum(water - held, 0.0)
         water = water - over
-        lifted = np.minimum(np.minimum(lift(water), water), plot.soil_m3 - soil + wanted[:, day])
+        lifted = np.minimum(np.minimum(lift(water), water), plot.soil_m3 - soil + wanted[day])
         water, soil = water - lifted, soil + lifted
-        taken = np.minimum(wanted[:, day], soil)
+        taken = np.minimum(wanted[day], soil)
         soil = soil - taken
         leak = np.minimum(plot.leak_m3_day, water)
         water = water - leak
@@ -108,10 +109,10 @@ def run_balance(store: Store, wicking: Wicking, plot: Plot, weather: Weather, re
         for name, value in (
             ("water", water), ("soil", soil), ("taken", taken), ("refill", refill), ("over", over), ("leak", leak),
         ):  # fmt: skip
-            out[name][:, day] = value
+            out[name][day] = value
     return Run(
-        out["water"], out["soil"], out["taken"], wanted, out["refill"], out["over"], out["leak"],
-        rain_on_bed + rain_led_in,
+        out["water"].T, out["soil"].T, out["taken"].T, wanted.T, out["refill"].T, out["over"].T, out["leak"].T,
+        (rain_on_bed + rain_led_in).T,
     )  # fmt: skip
 
 

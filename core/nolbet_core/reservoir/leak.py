@@ -116,10 +116,13 @@ def strays(water_m3: Values) -> NDArray[np.bool_]:
         return np.zeros(count, dtype=bool)
     padded = np.pad(water_m3, AROUND, mode="reflect")
     around = np.lib.stride_tricks.sliding_window_view(padded, 2 * AROUND + 1)
-    with np.errstate(all="ignore"):
-        apart = np.abs(water_m3 - np.nanmedian(around, axis=1))
-        usual = np.nanmedian(apart)
-    stray: NDArray[np.bool_] = apart > STRAY_TIMES * max(float(usual), 1e-9)
+    known = np.isfinite(around).any(axis=1)
+    middle = np.full(count, np.nan)
+    middle[known] = np.nanmedian(around[known], axis=1)
+    apart = np.abs(water_m3 - middle)
+    read = np.isfinite(apart)
+    usual = float(np.median(apart[read])) if read.any() else 0.0
+    stray: NDArray[np.bool_] = read & (apart > STRAY_TIMES * max(usual, 1e-9))
     return stray
 
 

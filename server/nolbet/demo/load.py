@@ -2,14 +2,21 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime
 from pathlib import Path
 
 from django.contrib.auth import get_user_model
 from django.db import transaction
 
+from nolbet.clock import today
 from nolbet.demo.sign_in import GARDENER
+from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import store_plan
+from nolbet.water.models import Dip, Probe
 from nolbet_core.plan.load import load_plan
+
+TANK = "winch_tank"
+DIPS = {(5, 30): 0.215, (6, 20): 0.16, (7, 8): 0.115, (7, 29): 0.07, (9, 12): 0.175}
 
 PLAN_FILE = Path(__file__).with_name("brackwater.nolbet.json")
 
@@ -24,5 +31,15 @@ def load_demo() -> bool:
     gardener.set_unusable_password()
     gardener.save()
     plan, _ = load_plan(PLAN_FILE.read_bytes())
-    store_plan(gardener.pk, plan)
+    garden = store_plan(gardener.pk, plan)
+    _set_instruments(garden)
     return True
+
+
+def _set_instruments(garden: Garden) -> None:
+    """A probe in the tank, and what a stick read of it over the summer."""
+    tank = garden.beds.get(key=TANK)
+    Probe.objects.create(bed=tank, seed=4)
+    for (month, day), level_m in DIPS.items():
+        at = datetime(today().year, month, day, 8, tzinfo=UTC)
+        Dip.objects.create(bed=tank, at=at, level_m=level_m)

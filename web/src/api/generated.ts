@@ -2959,14 +2959,14 @@ export interface components {
         };
         /**
          * ReservoirPart
-         * @description A pipe, crate or wick in a reservoir, cut across.
+         * @description A pipe, crate, wick or tube of a reservoir, cut across. filler: the tube it is filled and dipped by.
          */
         ReservoirPart: {
             /**
              * Kind
              * @enum {string}
              */
-            kind: "pipe" | "crate" | "soil_column" | "strip" | "fabric";
+            kind: "pipe" | "crate" | "soil_column" | "strip" | "fabric" | "filler" | "overflow";
             /** Outline */
             outline: [
                 number,

@@ -3,21 +3,24 @@ import type { Bed, BedFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { fitSection, onSheet, pathOf, xOf, yOf } from "../section/geometry";
+import { fitSection, onSheet, pathOf, xOf, yOf, type Geometry } from "../section/geometry";
 import { useSize } from "../section/useSize";
 import { Water } from "./Water";
 
 type Props = { bed: Bed; figures: BedFigures; materials: ReadonlyMap<string, Material> };
 
 const HEIGHT = 330;
-const NAMES = 132;
+const NAMES = 140;
+/** What a section leaves at its sides for rulers, which aren't here. */
+const UNUSED = 100;
+const SHIFT = -56;
 
 /** The bed cut open for its water, with the level and the names of what is in it. */
 export function Cutaway({ bed, figures, materials }: Props) {
   const { units } = useShowing();
   const [ref, size] = useSize<HTMLDivElement>();
   const geometry = useMemo(
-    () => (size.width > 0 ? fitSection(figures, size.width - NAMES, HEIGHT, false) : null),
+    () => (size.width > 0 ? fitSection(figures, size.width - NAMES + UNUSED, HEIGHT, false) : null),
     [figures, size.width],
   );
   const { reservoir } = figures;
@@ -32,61 +35,72 @@ export function Cutaway({ bed, figures, materials }: Props) {
           role="img"
           aria-label={`${figures.name}, its water cut open`}
         >
-          <rect
-            className="drawing-ground"
-            x={0}
-            y={geometry.ground}
-            width={geometry.width}
-            height={Math.max(geometry.height - geometry.ground, 0)}
-          />
-          {figures.section.hollow.map((ring, index) => (
-            <path key={index} className="drawing-air" d={pathOf(onSheet(geometry, ring))} />
-          ))}
-          <Water
-            reservoir={reservoir}
-            medium={bed.reservoir?.medium}
-            geometry={geometry}
-            materials={materials}
-          />
-          {figures.layers.flatMap((layer, index) =>
-            layer.sheet
-              ? []
-              : layer.outlines.map((outline, part) => (
+          <g transform={`translate(${SHIFT} 0)`}>
+            <rect
+              className="drawing-ground"
+              x={-SHIFT}
+              y={geometry.ground}
+              width={geometry.right + SHIFT + 30}
+              height={Math.max(geometry.height - geometry.ground, 0)}
+            />
+            {figures.section.hollow.map((ring, index) => (
+              <path key={index} className="drawing-air" d={pathOf(onSheet(geometry, ring))} />
+            ))}
+            <Water
+              reservoir={reservoir}
+              medium={bed.reservoir?.medium}
+              geometry={geometry}
+              materials={materials}
+            />
+            {figures.layers.flatMap((layer, index) =>
+              layer.sheet
+                ? []
+                : layer.outlines.map((outline, part) => (
+                    <path
+                      key={`${index} ${part}`}
+                      d={pathOf(onSheet(geometry, outline))}
+                      fill={hatch(layer.material)}
+                      stroke="var(--edge)"
+                    />
+                  )),
+            )}
+            {figures.section.walls.map((ring, index) => (
+              <path
+                key={index}
+                className="drawing-wall"
+                d={pathOf(onSheet(geometry, ring))}
+                strokeWidth={3}
+              />
+            ))}
+            {namesOf(figures, geometry, units).map(({ name, height_m }) => {
+              const y = yOf(geometry, height_m);
+              return (
+                <g key={name}>
                   <path
-                    key={`${index} ${part}`}
-                    d={pathOf(onSheet(geometry, outline))}
-                    fill={hatch(layer.material)}
-                    stroke="var(--edge)"
+                    className="water-name-line"
+                    d={`M${xOf(geometry, figures.section.right_m) - 8} ${y}H${geometry.right + 24}`}
                   />
-                )),
-          )}
-          {figures.section.walls.map((ring, index) => (
-            <path key={index} className="drawing-wall" d={pathOf(onSheet(geometry, ring))} strokeWidth={3} />
-          ))}
-          {namesOf(figures, units).map(({ name, height_m }) => {
-            const y = yOf(geometry, height_m);
-            return (
-              <g key={name}>
-                <path
-                  className="water-name-line"
-                  d={`M${xOf(geometry, figures.section.right_m) - 8} ${y}H${geometry.width - 22}`}
-                />
-                <text x={geometry.width - 16} y={y + 4}>
-                  {name}
-                </text>
-              </g>
-            );
-          })}
+                  <text x={geometry.right + 30} y={y + 4}>
+                    {name}
+                  </text>
+                </g>
+              );
+            })}
+          </g>
         </svg>
       )}
     </div>
   );
 }
 
-const APART_M = 0.045;
+const APART = 17;
 
 /** What is named beside the cut, from the top down, never closer than can be read. */
-function namesOf(figures: BedFigures, units: "ft_in" | "metric"): { name: string; height_m: number }[] {
+function namesOf(
+  figures: BedFigures,
+  geometry: Geometry,
+  units: "ft_in" | "metric",
+): { name: string; height_m: number }[] {
   const { reservoir } = figures;
   if (!reservoir) return [];
   const wicks = reservoir.overflow_m + reservoir.rise_m;
@@ -95,7 +109,8 @@ function namesOf(figures: BedFigures, units: "ft_in" | "metric"): { name: string
     { name: `overflow, ${showLength(reservoir.overflow_m, units)}`, height_m: reservoir.overflow_m },
     { name: reservoir.medium_name ?? "open water", height_m: reservoir.overflow_m / 2 },
   ].filter(({ height_m }) => height_m <= figures.section.top_m);
+  const apart = (one: number, two: number) => yOf(geometry, two) - yOf(geometry, one);
   return wanted.filter(
-    ({ height_m }, index) => index === 0 || (wanted[index - 1]?.height_m ?? 9) - height_m > APART_M,
+    ({ height_m }, index) => index === 0 || apart(wanted[index - 1]?.height_m ?? 9, height_m) > APART,
   );
 }

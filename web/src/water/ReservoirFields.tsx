@@ -110,11 +110,17 @@ const NEW_WICKS: readonly (readonly [string, Wick])[] = [
   ["+ Fabric", { kind: "fabric", count: 1 }],
 ];
 
+/** A crate as it is usually had, low enough for the reservoir. */
+function crateFor(height_m: number): NonNullable<Reservoir["crates"]>[number] {
+  return { length_m: 0.4, width_m: 0.3, height_m: Math.min(0.15, height_m), count: 1 };
+}
+
 /** Wicks, pipes and crates, each with its measures. */
 function Parts({ title, reservoir, onSet }: PartsProps) {
   const { units } = useShowing();
   const wicks = reservoir.wicks ?? [];
   const pipes = reservoir.pipes ?? [];
+  const crates = reservoir.crates ?? [];
   const changeWick = (index: number, change: Partial<Wick>) =>
     onSet({ wicks: wicks.map((each, at) => (at === index ? { ...each, ...change } : each)) });
   return (
@@ -184,6 +190,45 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
           </button>
         </div>
       ))}
+      {crates.map((crate, index) => (
+        <div className="corner-row" key={`crate ${index}`}>
+          <strong>crate</strong>
+          <MeasureField
+            label={`One crate ${index + 1} is`}
+            limit="length"
+            dimensions
+            width="170px"
+            shown={[crate.length_m, crate.width_m, crate.height_m]
+              .map((each) => typedLength(each, units))
+              .join(" × ")}
+            onMeaning={({ values: [length_m, width_m, height_m] }) => {
+              if (length_m && width_m && height_m)
+                onSet({
+                  crates: crates.map((each, at) =>
+                    at === index ? { ...each, length_m, width_m, height_m } : each,
+                  ),
+                });
+            }}
+          />
+          <MeasureField
+            label={`How many crates ${index + 1}`}
+            limit="count"
+            width="60px"
+            shown={String(crate.count ?? 1)}
+            onMeaning={({ values: [count] }) =>
+              onSet({ crates: crates.map((each, at) => (at === index ? { ...each, count } : each)) })
+            }
+          />
+          <button
+            type="button"
+            className="text-button"
+            aria-label={`Take crate ${index + 1} out`}
+            onClick={() => onSet({ crates: crates.filter((_, at) => at !== index) })}
+          >
+            ×
+          </button>
+        </div>
+      ))}
       <div className="water-fields">
         {NEW_WICKS.map(([name, wick]) => (
           <button
@@ -201,6 +246,13 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
           onClick={() => onSet({ pipes: [...pipes, { diameter_m: 0.08, length_m: 1, count: 1 }] })}
         >
           + Pipe
+        </button>
+        <button
+          type="button"
+          className="text-button"
+          onClick={() => onSet({ crates: [...crates, crateFor(reservoir.height_m)] })}
+        >
+          + Crate
         </button>
       </div>
     </fieldset>

@@ -1,11 +1,18 @@
 import type { ReactNode } from "react";
-import type { Bed, BedFigures } from "../api/client";
+import type { Bed, BedFigures, Material } from "../api/client";
 import { showLength, showShare } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { withHeight, withReservoir } from "./reservoirs";
+import { setAmount } from "../section/edits";
+import { soilLayer, withHeight, withReservoir } from "./reservoirs";
 
 type Edit = (change: (bed: Bed) => Bed, gesture?: string) => void;
-type Props = { bed: Bed; figures: BedFigures; onEdit: Edit; onEnd: () => void };
+type Props = {
+  bed: Bed;
+  figures: BedFigures;
+  materials: ReadonlyMap<string, Material>;
+  onEdit: Edit;
+  onEnd: () => void;
+};
 
 const MEDIA = [
   ["gravel_20", "Gravel, 20 mm"],
@@ -19,7 +26,7 @@ const LEAST_SOIL_M = 0.05;
 const STEP_M = 0.005;
 
 /** What is tried out: reservoir and overflow height, medium, soil, mulch, leaves and rounds. Everything answers at once. */
-export function Sliders({ bed, figures, onEdit, onEnd }: Props) {
+export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
   const { units } = useShowing();
   const { reservoir } = bed;
   if (!reservoir) return null;
@@ -31,6 +38,10 @@ export function Sliders({ bed, figures, onEdit, onEnd }: Props) {
       gesture,
     );
   const slide = { onEnd };
+  const soil = soilLayer(figures, materials);
+  // what was pushed counts, not where the figures stand by then
+  const soil_m = bed.layers[soil]?.thickness_m ?? figures.layers[soil]?.thickness_m ?? 0;
+  const standing = figures.layers.map((each) => each.thickness_m);
   return (
     <div className="water-sliders">
       <Slider
@@ -53,6 +64,20 @@ export function Sliders({ bed, figures, onEdit, onEnd }: Props) {
         step={STEP_M}
         onValue={(overflow_m) => onEdit((now) => withReservoir(now, { overflow_m }), "overflow height")}
       />
+      {soil >= 0 && (
+        <Slider
+          {...slide}
+          label="Soil"
+          said={showLength(soil_m, units)}
+          value={soil_m}
+          least={0.05}
+          most={Math.max(soil_m + figures.to_fill_m, 0.06)}
+          step={STEP_M}
+          onValue={(thickness_m) =>
+            onEdit((now) => setAmount(now, soil, { thickness_m }, standing), "soil depth")
+          }
+        />
+      )}
       <label className="water-slider">
         <span>Filled with</span>
         <select

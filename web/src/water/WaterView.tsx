@@ -92,7 +92,13 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
             <>
               <div className="water-top">
                 <Cutaway bed={figuredBed} figures={figures} materials={materials} />
-                <Sliders bed={bed} figures={figures} onEdit={edit} onEnd={() => session.endGesture()} />
+                <Sliders
+                  bed={bed}
+                  figures={figures}
+                  materials={materials}
+                  onEdit={edit}
+                  onEnd={() => session.endGesture()}
+                />
               </div>
               {year.data ? (
                 <Year figures={year.data} dips={dips.data ?? []} />

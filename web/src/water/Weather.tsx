@@ -1,20 +1,23 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { api, saidOf, type FeedFault, type WeatherKept } from "../api/client";
 import { showDay } from "../quantities/format";
 
 const LARGEST = 2 * 1024 * 1024;
 const FAULTS: readonly (readonly [FeedFault, string])[] = [
   ["none", "Ask the simulated feed"],
-  ["late", "late"],
-  ["missing", "with gaps"],
-  ["absurd", "absurd"],
+  ["late", "Late feed"],
+  ["missing", "Feed with gaps"],
+  ["absurd", "Absurd feed"],
 ];
 
 /** The weather that a year runs on: a daily file in and out, and a simulated feed. */
 export function Weather({ gardenId }: { gardenId: number }) {
   const queries = useQueryClient();
   const kept = useQuery({ queryKey: ["weather", gardenId], queryFn: () => api.weather(gardenId) });
+  const [last, setLast] = useState<WeatherKept | null>(null);
   const taken = (now: WeatherKept) => {
+    setLast(now);
     queries.setQueryData(["weather", gardenId], now);
     void queries.invalidateQueries({ queryKey: ["water", gardenId] });
     void queries.invalidateQueries({ queryKey: ["told", gardenId] });
@@ -31,7 +34,6 @@ export function Weather({ gardenId }: { gardenId: number }) {
     onSuccess: taken,
   });
   const error = bring.error ?? ask.error;
-  const last = bring.data ?? ask.data;
   return (
     <section aria-labelledby="weather-title">
       <h2 id="weather-title">Weather</h2>

@@ -1,4 +1,4 @@
-import type { Bed, Reservoir } from "../api/client";
+import type { Bed, BedFigures, Material, Reservoir } from "../api/client";
 
 const FIRST_HEIGHT_M = 0.2;
 const LEAST_SOIL_M = 0.1;
@@ -27,6 +27,16 @@ function depthOf({ shape }: Bed): number {
 /** The bed with its reservoir changed. */
 export function withReservoir(bed: Bed, change: Partial<Reservoir>): Bed {
   return bed.reservoir ? { ...bed, reservoir: { ...bed.reservoir, ...change } } : bed;
+}
+
+/** The index of the thickest soil over the reservoir, by its figures; -1 where there is none. */
+export function soilLayer({ layers }: BedFigures, materials: ReadonlyMap<string, Material>): number {
+  let found = -1;
+  layers.forEach((layer, index) => {
+    const soil = !layer.sheet && (materials.get(layer.material)?.group ?? "soil") === "soil";
+    if (soil && layer.thickness_m > (layers[found]?.thickness_m ?? 0)) found = index;
+  });
+  return found;
 }
 
 /** The bed with its reservoir so high; an overflow at the top stays there, one below is kept under it. */
