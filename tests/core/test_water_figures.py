@@ -1,0 +1,199 @@
+"""A reservoir's year in figures, in every vessel; weather's source; what readings say in words."""
+
+from __future__ import annotations
+
+from datetime import date, timedelta
+from typing import Any
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from nolbet_core.climate.daily_file import WeatherDay
+from nolbet_core.figure.forecast import figure_forecast, figure_sunken
+from nolbet_core.figure.water import (
+    SURE_OF_THIRST,
+    YEARS,
+    asked_and_rained,
+    figure_water,
+    told_figures,
+    view_of,
+    weather_for,
+)
+from nolbet_core.figure.water_figures import WaterFigures
+from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.garden import Garden
+from nolbet_core.plan.load import read_plan
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.reservoir.leak import Told
+from nolbet_core.shelf.library import standard_shelf
+from tests.core import zoo
+from tests.core.ask import bed_of
+from tests.core.shapes import WALLED, shape
+
+GARDEN = Garden(name="Ground", mean_temp_c=9.5, latitude_deg=44.1, last_frost="05-12", first_frost="10-03")
+_, SUPPLIES = read_plan(zoo.plan())
+
+
+def bed(**changes: Any) -> Bed:
+    """A wicking bed of 2.4 x 1.2 m."""
+    reservoir = {"height_m": 0.2, "overflow_m": 0.2, "medium": "gravel_20", "wicks": [{"kind": "fabric"}]}
+    plain = zoo.bed(
+        shape=zoo.shape(2.4, 1.2, 0.6),
+        headspace_m=0.03,
+        layers=[{"material": "topsoil", "thickness_m": 0.25}],
+        reservoir=reservoir | changes.pop("reservoir", {}),
+    )
+    return Bed.model_validate(plain | changes)
+
+
+def year(**changes: Any) -> WaterFigures:
+    """A year of the bed's water."""
+    return figure_water(bed(**changes), GARDEN, SUPPLIES)
+
+
+USUAL = year()
+
+
+def test_a_year_has_its_days_months_and_years() -> None:
+    assert len(USUAL.low_m) == len(USUAL.typical_m) == 365
+    assert len(USUAL.lasts_days) == 12
+    assert (USUAL.years, USUAL.weather, USUAL.season) == (YEARS, "usual", (132, 276))
+    assert USUAL.water_m3 == pytest.approx(2.88 * 0.2 * 0.38)
+    assert max(USUAL.high_m) <= 0.2 + 1e-9
+
+
+def test_the_typical_years_refills_are_its_own() -> None:
+    jumps = [day for day in range(1, 365) if USUAL.typical_m[day] - USUAL.typical_m[day - 1] > 0.1]
+    assert [each.day - 1 for each in USUAL.refill_days] == jumps
+    assert sum(each.volume_m3 for each in USUAL.refill_days) == pytest.approx(USUAL.refill_m3.middle, rel=0.3)
+
+
+TRIED: list[tuple[dict[str, Any], str, int]] = [
+    ({"watering": {"mulch": 1.0}}, "refill_m3", 1),
+    ({"watering": {"mulch": 0.0}}, "refill_m3", -1),
+    ({"watering": {"canopy": 0.2}}, "twin_m3", -1),
+    ({"watering": {"crop_factor": 1.3}}, "twin_m3", 1),
+    ({"reservoir": {"overflow_m": 0.1}}, "refills", 1),
+    ({"reservoir": {"medium": "scoria"}}, "refills", -1),
+    ({"reservoir": {"catchment_m2": 12.0}}, "overflow_m3", 1),
+    ({"reservoir": {"wicks": []}}, "short_days", 1),
+    ({"layers": [{"material": "topsoil", "thickness_m": 0.1}]}, "short_days", 0),
+]
+
+
+@pytest.mark.parametrize(("change", "figure", "way"), TRIED)
+def test_what_is_tried_moves_the_figure_the_way_it_should(change: dict[str, Any], figure: str, way: int) -> None:
+    before, after = getattr(USUAL, figure).middle, getattr(year(**change), figure).middle
+    if way > 0:
+        assert after > before
+    elif way < 0:
+        assert after < before
+    else:
+        assert after >= before
+
+
+def test_a_saved_litre_is_one_the_twin_takes_more() -> None:
+    assert USUAL.saved_m3.middle == pytest.approx(USUAL.twin_m3.middle - USUAL.refill_m3.middle, abs=0.1)
+    assert USUAL.saved_m3.middle > 0
+
+
+def test_weather_is_the_gardeners_own_where_it_can_be() -> None:
+    normals = [{"tmin_c": 5.0, "tmax_c": 15.0, "rain_mm": 60.0, "rain_days": 10.0}] * 12
+    with_normals = Garden.model_validate({"name": "Ground", "normals": normals})
+    days = [WeatherDay(date(2025, 1, 1) + timedelta(days=day), 8.0, 18.0, 1.0) for day in range(365)]
+    assert weather_for(GARDEN, ())[1] == "usual"
+    assert weather_for(with_normals, ())[1] == "normals"
+    own, source = weather_for(with_normals, days)
+    assert (own.years, source) == (1, "daily")
+    assert weather_for(GARDEN, days[:300])[1] == "usual"
+
+
+def test_a_bed_without_a_reservoir_has_no_year() -> None:
+    with pytest.raises(PlanProblem, match="no reservoir"):
+        figure_water(Bed.model_validate(zoo.bed()), GARDEN, SUPPLIES)
+    with pytest.raises(PlanProblem, match="no reservoir"):
+        view_of(Bed.model_validate(zoo.bed()), GARDEN, SUPPLIES)
+
+
+def test_days_asked_about_run_on_over_the_years_end() -> None:
+    view, _ = view_of(bed(), GARDEN, SUPPLIES)
+    weather, _ = weather_for(GARDEN, ())
+    asked, rained = asked_and_rained(view, weather, date(2026, 12, 28), 10)
+    assert len(asked) == len(rained) == 10
+    assert asked[4] == pytest.approx(weather.et0_mm[0, 0] * 1e-3 * 2.88 * 0.6 * 0.5)
+
+
+def told(**changes: Any) -> Told:
+    """What readings said."""
+    plain = {
+        "leaks": False, "loss_m3_day": 0.0002, "error_m3_day": 0.0006, "thirst": 1.1, "thirst_error": 0.05,
+        "readings": 600, "days": 14.0,
+    }  # fmt: skip
+    return Told(**(plain | changes))
+
+
+SAID: list[tuple[dict[str, Any], str]] = [
+    ({}, "No leak over 0.6 L a day is to be seen in 14 days. Plants take 110 % of what the forecast has."),
+    ({"thirst_error": 2.0}, "No leak over 0.6 L a day is to be seen in 14 days."),
+    ({"days": 3.0, "readings": 90}, "90 readings so far: five days are wanted to tell a leak from thirst."),
+    (
+        {"leaks": True, "loss_m3_day": 0.0021},
+        "It loses 2.1 L a day (give or take 0.6 L) that no plant takes, at night and in rain too: a leak. "
+        "Plants take 110 % of what the forecast has.",
+    ),
+]
+
+
+@pytest.mark.parametrize(("change", "said"), SAID)
+def test_what_readings_say_is_said_in_litres(change: dict[str, Any], said: str) -> None:
+    times, levels = np.arange(8) / 48, np.array([0.1, 0.2, np.nan, 0.1, 0.1, 0.1, 0.1, 0.1])
+    figures = told_figures(told(**change), times, levels)
+    assert figures.message == said
+    assert (figures.thirst is None) == (told(**change).thirst_error >= SURE_OF_THIRST)
+    assert [each.level_m for each in figures.series] == [0.1, 0.1]
+
+
+def wet(kind: str, height_m: float = 0.12) -> dict[str, Any]:
+    """A vessel of a kind with a reservoir."""
+    reservoir = {"height_m": height_m, "overflow_m": height_m, "medium": "scoria", "liner_lap_m": 0.1}
+    return {
+        "key": kind,
+        "shape": shape(kind),
+        "layers": [{"material": "topsoil", "fill": True}],
+        "reservoir": reservoir,
+    }
+
+
+@pytest.mark.parametrize("kind", WALLED)
+def test_every_vessel_can_hold_water_under_its_soil(kind: str) -> None:
+    figures, dry = bed_of(wet(kind)), bed_of(wet(kind) | {"reservoir": None})
+    reservoir = figures.reservoir
+    assert reservoir is not None
+    share = standard_shelf()["scoria"].water_share
+    assert reservoir.water_m3 == pytest.approx(share * reservoir.medium_m3, rel=1e-6)
+    assert figures.layers[0].bottom_m == pytest.approx(0.12)
+    assert figures.placed_m3 + reservoir.medium_m3 == pytest.approx(dry.placed_m3, rel=1e-6)
+    assert figures.surface_m[0] == pytest.approx(dry.surface_m[0])
+    assert figures.surface_m[120] >= dry.surface_m[120] - 1e-9
+    assert reservoir.water and reservoir.medium
+    assert [part.kind for part in reservoir.parts] == ["filler", "overflow"]
+
+
+@pytest.mark.parametrize("kind", WALLED)
+def test_soil_over_water_sinks_and_is_drawn(kind: str) -> None:
+    plan, supplies = read_plan(zoo.plan(wet(kind)))
+    sunken = figure_sunken(plan, plan.beds[0], supplies, 60)
+    assert sunken.layers[0].bottom_m == pytest.approx(0.12)
+    coming = figure_forecast(plan, plan.beds[0], supplies)
+    assert coming.low_m[60] - 1e-6 <= sunken.surface_m <= coming.high_m[60] + 0.02
+
+
+@given(st.sampled_from(WALLED), st.floats(0.02, 0.2), st.floats(0.1, 1.0))
+def test_more_height_holds_more_water(kind: str, height_m: float, share: float) -> None:
+    low = bed_of(wet(kind, height_m * share)).reservoir
+    high = bed_of(wet(kind, height_m)).reservoir
+    assert low is not None
+    assert high is not None
+    assert low.water_m3 <= high.water_m3 + 1e-12
