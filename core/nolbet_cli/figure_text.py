@@ -84,6 +84,10 @@ def _bed(bed: BedFigures, system: System) -> list[str]:
         f"  weight           {show_mass(bed.mass_moist_kg, system)} as delivered, "
         f"{show_mass(bed.mass_saturated_kg, system)} wet through",
     ]
+    if bed.reservoir:
+        soil, rise = (show_length(each, system) for each in (bed.reservoir.soil_m, bed.reservoir.rise_m))
+        held = volume_in_full(bed.reservoir.water_m3)
+        lines.append(f"  water            {held} held, {soil} of soil over it that wicks {rise}")
     lines += _coming(bed, system)
     if bed.spiral:
         run, face = show_length(bed.spiral.run_length_m, system), show_area(bed.spiral.wall_face_m2, system)

@@ -187,3 +187,25 @@ def test_rounds_and_mulch_answer_at_once(app: Page, home: str, gardener: User) -
     expect(app.locator(".panel .water-list li").first).to_contain_text("L")
     saved(app)
     assert garden.beds.get(key="tank").cut["watering"]["every_days"] == 7
+
+
+def test_a_tub_is_taken_from_dry_to_wicking(app: Page, home: str, gardener: User) -> None:
+    tub = {"kind": "round_tub", "base_diameter_m": 0.38, "rim_diameter_m": 0.52, "depth_m": 0.44}
+    garden = keep(gardener, TANK | {"key": "tub", "name": "Loft tub", "shape": tub, "count": 4})
+    open_water(app, home, garden, "tub")
+    app.get_by_role("button", name="Make it a wicking bed").click()
+    expect(app.locator(".tally-volume")).to_contain_text("of water, each bed")
+    pushed(app.get_by_role("slider", name="Reservoir"), "ArrowLeft", 16)
+    expect(app.locator(".water-sliders")).to_contain_text("9 cm")
+    no_test = app.locator(".finding").filter(has_text="isn't tested")
+    no_test.get_by_role("button", name="It held").click()
+    expect(no_test).to_have_count(0)
+    deep = app.locator(".finding").filter(has_text="of soil stand over the water")
+    expect(deep).to_have_count(0)
+    pushed(app.get_by_role("slider", name="Soil", exact=True), "End", 1)
+    saved(app)
+    open_section(app, home, garden, "tub")
+    expect(app.locator(".drawing .water-filler")).to_be_visible()
+    expect(app.locator(".drawing .water-overflow")).to_be_visible()
+    app.get_by_role("link", name="Haul").click()
+    expect(app.get_by_role("alert").filter(has_text="Nobody offers gravel, 20 mm")).to_be_visible()

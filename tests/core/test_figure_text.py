@@ -65,6 +65,15 @@ def test_how_it_feeds_sinks_and_can_be_sown_is_told(tmp_path: Path, capsys: pyte
     assert "  deep roots       not here: the fill is too shallow for such roots" in text
 
 
+def test_a_reservoir_is_told_with_the_soil_over_it(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    reservoir = {"height_m": 0.2, "overflow_m": 0.15, "medium": "gravel_20"}
+    bed = zoo.bed(reservoir=reservoir, layers=[{"material": "topsoil", "thickness_m": 0.25}])
+    text = printed(tmp_path, capsys, bed)
+    # 2 m2 x 0.15 m x 38 %
+    assert "  water            4.03 cu ft, 0.149 cu yd, 114.0 L held, 30 cm of soil over it that wicks 30 cm" in text
+    assert "water" not in printed(tmp_path, capsys, zoo.bed()).split("Needs")[0]
+
+
 def test_the_schema_is_printed(capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["schema"]) == 0
     assert json.loads(capsys.readouterr().out)["title"] == "Nolbet plan file"

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import re
 from datetime import date
 from typing import Any
 
@@ -384,3 +385,66 @@ def test_findings_on_water_show_where_they_hold_alone(code: str, document: dict[
         assert any(sign.isdigit() for sign in finding.message)
         if finding.mend is not None:
             assert code not in {each.code for each in bed_of(document | finding.mend.changes).findings}
+
+
+LIMITS_OF_KEYS: list[tuple[dict[str, Any], str]] = [
+    ({"watering": {"threshold": 1.2}}, "watering.threshold"),
+    ({"watering": {"every_days": 0}}, "watering.every_days"),
+    ({"watering": {"crop_factor": 0}}, "watering.crop_factor"),
+    ({"watering": {"shade": 0.5}}, "watering.shade"),
+    ({"stand": {"on": "table"}}, "stand.on"),
+    ({"stand": {"on": "deck", "limit_kg_m2": 0}}, "stand.limit_kg_m2"),
+    ({"stand": {"on": "legs", "legs": 0}}, "stand.legs"),
+    ({"reservoir": {"overflow_m": 0.1}}, "reservoir.height_m"),
+    ({"reservoir": WICKING | {"liner_m": [3.0]}}, "reservoir.liner_m"),
+    ({"reservoir": WICKING | {"catchment_m2": -1}}, "reservoir.catchment_m2"),
+    ({"reservoir": WICKING | {"drain": True}}, "reservoir.drain"),
+    ({"reservoir": WICKING | {"wicks": [{"kind": "rope"}]}}, "reservoir.wicks[0].kind"),
+]
+
+
+@pytest.mark.parametrize(("change", "path"), LIMITS_OF_KEYS)
+def test_keys_of_water_keep_to_their_limits(change: dict[str, Any], path: str) -> None:
+    with pytest.raises(ValueError, match=re.escape(path)):
+        bed_of(zoo.bed(**change))
+
+
+NORMALS_BROKEN: list[tuple[Any, str]] = [
+    ([{"tmin_c": 1.0, "tmax_c": 2.0, "rain_mm": 3.0, "rain_days": 4.0}] * 11, "garden.normals"),
+    ([{"tmin_c": 1.0, "tmax_c": 2.0, "rain_mm": -3.0, "rain_days": 4.0}] * 12, "garden.normals[0].rain_mm"),
+    ([{"tmin_c": 1.0, "tmax_c": 2.0, "rain_mm": 3.0, "rain_days": 32.0}] * 12, "garden.normals[0].rain_days"),
+]
+
+
+@pytest.mark.parametrize(("normals", "path"), NORMALS_BROKEN)
+def test_normals_are_twelve_and_possible(normals: Any, path: str) -> None:
+    with pytest.raises(ValueError, match=re.escape(path)):
+        figures_of(zoo.plan(garden={"name": "Ground", "normals": normals}))
+
+
+@given(st.floats(0.02, 0.5), st.lists(st.floats(0.0, 0.6), min_size=2, max_size=6))
+def test_wicks_lift_less_the_lower_the_water(rise_m: float, below_m: list[float]) -> None:
+    wicking = Wicking("fabric", 0.03, rise_m)
+    reach = wicking.reach(np.array(sorted(below_m)))
+    assert np.all(np.diff(reach) <= 1e-12)
+    assert reach.min() >= 0.0
+    assert reach.max() <= 1.0
+
+
+@given(st.floats(0.03, 0.09), st.floats(0.5, 2.2), st.integers(1, 3), st.floats(0.1, 0.5))
+def test_a_pipe_always_holds_more_than_the_stone_it_displaces(
+    across_m: float, length_m: float, count: int, share: float
+) -> None:
+    plain = Store(BOX, 0.1, 0.1, share)
+    piped = Store(BOX, 0.1, 0.1, share, (LyingPipe(across_m, length_m * count, 0.0),))
+    piped.check()
+    assert piped.held_m3 > plain.held_m3
+    assert piped.held_m3 - plain.held_m3 == pytest.approx(
+        (0.925 - share) * math.pi * across_m**2 / 4 * length_m * count, rel=1e-6
+    )
+
+
+def test_legs_share_the_weight() -> None:
+    figures = bed_of(wicked(stand={"on": "legs", "legs": 4}))
+    assert figures.stand.leg_kg == pytest.approx(figures.mass_saturated_kg / 4)
+    assert bed_of(wicked()).stand.leg_kg is None
