@@ -448,3 +448,23 @@ def test_legs_share_the_weight() -> None:
     figures = bed_of(wicked(stand={"on": "legs", "legs": 4}))
     assert figures.stand.leg_kg == pytest.approx(figures.mass_saturated_kg / 4)
     assert bed_of(wicked()).stand.leg_kg is None
+
+
+@pytest.mark.parametrize("beside", [{"stand": {"on": "deck"}}, {"reservoir": WICKING}])
+def test_a_bed_off_the_ground_or_over_water_is_closed_below(beside: dict[str, Any]) -> None:
+    soil = [{"material": "topsoil", "thickness_m": 0.2}]
+    closed = bed_of(zoo.bed(layers=soil, **beside)).ready
+    opened = bed_of(zoo.bed(layers=soil)).ready
+    assert closed.depth_m == pytest.approx(0.2)
+    assert opened.depth_m > 1.0
+    assert [each.years is None for each in closed.sowings] == [False, True, True]
+    assert [each.years is None for each in opened.sowings] == [False, False, False]
+
+
+def test_nobody_asks_to_test_the_ground_under_a_deck() -> None:
+    low = {"shape": zoo.shape(2, 1, 0.25)}
+    on_ground = {finding.code for finding in bed_of(zoo.bed(**low)).findings}
+    on_deck = {finding.code for finding in bed_of(zoo.bed(**low, stand={"on": "deck"})).findings}
+    assert "ground_untested" in on_ground
+    assert "ground_untested" not in on_deck
+    assert "weight_unknown" in on_deck
