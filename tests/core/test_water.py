@@ -468,3 +468,31 @@ def test_nobody_asks_to_test_the_ground_under_a_deck() -> None:
     assert "ground_untested" in on_ground
     assert "ground_untested" not in on_deck
     assert "weight_unknown" in on_deck
+
+
+def test_inert_fill_under_the_liner_lifts_the_water_and_not_the_soil_over_it() -> None:
+    tall = wicked({"under": {"material": "rubble", "height_m": 0.1}})
+    low, high = bed_of(wicked()), bed_of(tall)
+    assert low.reservoir is not None
+    assert high.reservoir is not None
+    assert high.reservoir.water_m3 == pytest.approx(low.reservoir.water_m3)
+    assert high.reservoir.soil_m == pytest.approx(low.reservoir.soil_m)
+    assert high.reservoir.full_m == pytest.approx(0.3)
+    assert high.layers[0].bottom_m == pytest.approx(0.3)
+    assert max(y for ring in high.reservoir.under for _, y in ring) == pytest.approx(0.1)
+    needs = {need.material: need.placed_m3 for need in figures_of(zoo.plan(tall)).needs}
+    assert needs["rubble"] == pytest.approx(0.288)
+
+
+@pytest.mark.parametrize(
+    ("under", "said"),
+    [
+        ({"material": "leaves", "height_m": 0.1}, "rots or settles"),
+        ({"material": "pond_liner", "height_m": 0.1}, "no fill on the shelf"),
+        ({"material": "rubbel", "height_m": 0.1}, "no fill on the shelf"),
+        ({"material": "rubble", "height_m": 0.45}, "no room for soil"),
+    ],
+)
+def test_what_lies_under_a_liner_is_stone_and_leaves_room(under: dict[str, Any], said: str) -> None:
+    with pytest.raises(ValueError, match=said):
+        bed_of(wicked({"under": under}))

@@ -19,6 +19,7 @@ from nolbet_core.figure.watered import reservoir_figures, stand_figures
 from nolbet_core.findings.pattern import View
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.plan.reservoir import base_of
 from nolbet_core.planting.roots import LEAST_DEPTH_M
 from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
@@ -72,8 +73,7 @@ def _amount(layer: Layer) -> tuple[By, float]:
 
 def filled_bed(bed: Bed, vessel: Vessel, materials: Mapping[str, Material]) -> Filled:
     """A bed with its layers laid in, on its reservoir where it has one."""
-    base_m = bed.reservoir.height_m if bed.reservoir else 0.0
-    return fill_bed(vessel, bed.kept_empty_m, asked_layers(bed, materials), base_m)
+    return fill_bed(vessel, bed.kept_empty_m, asked_layers(bed, materials), base_of(bed))
 
 
 def bed_figures(view: View) -> BedFigures:

@@ -133,7 +133,8 @@ class ReservoirFigures:
     water_m3: held as it lies; lost_to_tilt_m3: that a level one would hold more. shallow_m: depth at its high end.
     soil_m: soil over the water when full, under the mulch; rise_m: how high that soil wicks. lift_m3_day: the most that
     wicks lift. medium_m3: of the medium, placed. liner_m: length and width of the sheet that lines it, null where none
-    does; largest_m: the largest bed that the liner there is can line. medium, water: outlines to draw.
+    does; largest_m: the largest bed that the liner there is can line. medium, water, under: outlines
+    to draw; full_m: where the full water stands above the floor.
     """
 
     height_m: float
@@ -152,6 +153,8 @@ class ReservoirFigures:
     largest_m: tuple[float, float] | None
     medium: list[Line]
     water: list[Line]
+    under: list[Line]
+    full_m: float
     parts: list[ReservoirPart]
 
 

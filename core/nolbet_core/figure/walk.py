@@ -200,6 +200,18 @@ def viewed_bed(
     store = store_of(bed, vessel, materials, path)
     medium = materials[bed.reservoir.medium] if bed.reservoir and bed.reservoir.medium else None
     liner = materials[LINER] if store else None
+    under = materials[bed.reservoir.under.material] if bed.reservoir and bed.reservoir.under else None
     return View(
-        bed, vessel, filled, system, site, placed, year, garden.handful_kg, store=store, medium=medium, liner=liner
+        bed,
+        vessel,
+        filled,
+        system,
+        site,
+        placed,
+        year,
+        garden.handful_kg,
+        store=store,
+        medium=medium,
+        liner=liner,
+        under=under,
     )

@@ -80,6 +80,7 @@ def figure_water(bed: Bed, garden: Garden, supplies: Supplies, days: Sequence[We
         twin_m3=_spread(twin),
         saved_m3=_spread(twin - used),
         short_days=_spread((run.short & season).sum(axis=1)),
+        hot_day_m3=float(np.percentile(run.wanted_m3[:, season], HIGH)),
         overflow_m3=_spread(run.overflow_m3.sum(axis=1)),
         lasts_days=[_spread(lasts[:, month]) for month in range(12)],
         longest_days=LONGEST_DAYS,

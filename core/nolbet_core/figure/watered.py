@@ -41,15 +41,17 @@ def reservoir_figures(view: View) -> ReservoirFigures:
         liner_m=liner_m,
         liner_m2=liner_m[0] * liner_m[1] if liner_m else 0.0,
         largest_m=largest_lined(view, store),
-        medium=drawn_rings(vessel.section(0.0, store.height_m)),
-        water=drawn_rings(vessel.section(0.0, store.overflow_m)),
+        medium=drawn_rings(vessel.section(store.under_m, store.top_m)),
+        water=drawn_rings(vessel.section(store.under_m, store.full_m)),
+        under=drawn_rings(vessel.section(0.0, store.under_m)) if store.under_m else [],
+        full_m=store.full_m,
         parts=list(_parts(view, store)),
     )
 
 
 def soil_over_water(view: View, store: Store) -> float:
     """Soil between the full water and the surface that is sown, under the mulch [m]."""
-    return max(root_surface(view.filled.layers) - store.overflow_m, 0.0) if view.filled.layers else 0.0
+    return max(root_surface(view.filled.layers) - store.full_m, 0.0) if view.filled.layers else 0.0
 
 
 def largest_lined(view: View, store: Store) -> tuple[float, float] | None:
@@ -76,7 +78,7 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
     reservoir = view.bed.reservoir
     if reservoir is None:
         return
-    left, right = view.vessel.section_spans(store.height_m / 2)[0]
+    left, right = view.vessel.section_spans(store.under_m + store.height_m / 2)[0]
     yield from _tubes(view, store)
     wanted: list[tuple[str, float, float]] = []
     for pipe in reservoir.pipes:
@@ -85,7 +87,7 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
         wanted += [("crate", crate.width_m, crate.height_m)] * min(crate.count, MOST_DRAWN)
     for wick in reservoir.wicks:
         if wick.kind == "fabric":
-            low = store.height_m
+            low = store.top_m
             fabric = ((left, low), (right, low))
             yield ReservoirPart("fabric", drawn_ring(fabric))
             continue
@@ -96,20 +98,26 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
         )
     for index, (kind, wide_m, tall_m) in enumerate(wanted):
         middle = left + (right - left) * (index + 1) / (len(wanted) + 1)
-        yield ReservoirPart(kind, drawn_ring(_outline(kind, middle, wide_m, tall_m)))  # type: ignore[arg-type]
+        yield ReservoirPart(kind, drawn_ring(_raised(_outline(kind, middle, wide_m, tall_m), store.under_m)))  # type: ignore[arg-type]
 
 
 def _tubes(view: View, store: Store) -> Iterator[ReservoirPart]:
     """The tube by which it is filled and dipped, beside one wall, and the overflow through the other."""
     rim_m = view.vessel.hollow.rim_m
     left = max(view.vessel.section_spans(level)[0][0] for level in (0.0, rim_m))
-    right = view.vessel.section_spans(store.overflow_m)[0][1]
-    yield ReservoirPart("filler", drawn_ring(_outline("filler", left + TUBE_M, TUBE_M, rim_m)))
+    right = view.vessel.section_spans(store.full_m)[0][1]
+    yield ReservoirPart(
+        "filler", drawn_ring(_raised(_outline("filler", left + TUBE_M, TUBE_M, rim_m - store.under_m), store.under_m))
+    )
     if view.bed.reservoir and view.bed.reservoir.overflow_m is not None:
-        low, high = store.overflow_m - SPOUT_M, store.overflow_m
+        low, high = store.full_m - SPOUT_M, store.full_m
         out = right + view.bed.wall_m + 2 * SPOUT_M
         spout = ((right - SPOUT_M, low), (out, low), (out, high), (right - SPOUT_M, high))
         yield ReservoirPart("overflow", drawn_ring(spout))
+
+
+def _raised(ring: Ring, by_m: float) -> Ring:
+    return tuple((x, y + by_m) for x, y in ring)
 
 
 def _outline(kind: str, middle: float, wide_m: float, tall_m: float) -> Ring:

@@ -60,6 +60,7 @@ class View:
     store: Store | None = None
     medium: Material | None = None
     liner: Material | None = None
+    under: Material | None = None
 
     @cached_property
     def water_parts(self) -> tuple[Standing, ...]:
@@ -68,6 +69,9 @@ class View:
         if self.store is None or reservoir is None:
             return ()
         parts = []
+        if self.under is not None:
+            volume_m3 = self.vessel.hollow.volume_between(0.0, self.store.under_m)
+            parts.append(bulk_standing(Bulk(self.under, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0))
         if self.medium is not None:
             volume_m3 = self.store.medium_below(self.store.height_m)
             parts.append(bulk_standing(Bulk(self.medium, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0))

@@ -31,7 +31,7 @@ class SoilDeepOverWater(Finding):
         """More soil over the full water than the soil wicks."""
         if view.store is None or not view.filled.layers:
             return
-        soil_m = root_surface(view.filled.layers) - view.store.overflow_m
+        soil_m = root_surface(view.filled.layers) - view.store.full_m
         if soil_m <= view.soil_rise_m + TOLERANCE_M:
             return
         rise = show_length(view.soil_rise_m, view.system)
@@ -94,8 +94,8 @@ class LeakTestDue(Finding):
         store = view.store
         if store is None or view.bed.reservoir is None or view.bed.reservoir.tested:
             return
-        area_m2 = view.vessel.hollow.area_at(store.overflow_m)
-        share = store.held_m3 / max(view.vessel.hollow.volume_between(0.0, store.overflow_m), 1e-9)
+        area_m2 = view.vessel.hollow.area_at(store.full_m)
+        share = store.held_m3 / max(view.vessel.hollow.volume_between(store.under_m, store.full_m), 1e-9)
         fall_mm = 2.0 / max(area_m2 * share, 1e-9)
         yield Found(
             "caution",
@@ -150,7 +150,7 @@ class LinerPierced(Finding):
         store = view.store
         if store is None:
             return
-        posts = sum(each.count for each in view.bed.buried if each.kind == "post" and each.bottom_m < store.overflow_m)
+        posts = sum(each.count for each in view.bed.buried if each.kind == "post" and each.bottom_m < store.full_m)
         if not posts:
             return
         yield Found(

@@ -96,12 +96,19 @@ class Wick(Model):
     count: Count = 1
 
 
+class Under(Model):
+    """Inert fill under a reservoir's liner, so that a tall bed needs no deeper soil."""
+
+    material: Key
+    height_m: DepthM
+
+
 class Reservoir(Model):
     """A wicking bed's reservoir; the layers begin on it.
 
-    overflow_m: where water runs off, the top of it unless given. medium: what it is filled with. liner_m: length and
-    width of the liner there is. catchment_m2: roof or ground whose rain is led in. tested: whether it held water over
-    a day.
+    overflow_m: where water runs off, the top of it unless given. under: what lies under its liner. medium: what it is
+    filled with. liner_m: length and width of the liner there is. catchment_m2: roof or ground whose rain is led in.
+    tested: whether it held water over a day.
     """
 
     height_m: DepthM
@@ -112,6 +119,7 @@ class Reservoir(Model):
     wicks: list[Wick] = Field(default_factory=list)
     tilt_m: OffsetM | None = None
     liner_lap_m: OffsetM | None = None
+    under: Under | None = None
     liner_m: Annotated[list[LengthM], Field(min_length=2, max_length=2)] | None = None
     catchment_m2: Annotated[float, Field(ge=0, le=1000)] = 0.0
     tested: bool | None = None

@@ -28,6 +28,7 @@ def store_of(bed: Bed, vessel: Vessel, materials: Mapping[str, Material], path: 
     if vessel.form != "vessel":
         kind = bed.shape.kind.replace("_", " ")
         raise PlanProblem(here, f"a {kind} holds no water; a reservoir wants walls and a floor")
+    _check_under(reservoir, materials, here)
     for index, wick in enumerate(reservoir.wicks):
         _check_wick(wick, f"{here}.wicks[{index}]")
     store = Store(
@@ -46,6 +47,7 @@ def store_of(bed: Bed, vessel: Vessel, materials: Mapping[str, Material], path: 
         ),
         sum(column_area(each.diameter_m or 0.0, each.count) for each in reservoir.wicks if each.kind == "soil_column"),
         reservoir.tilt_m or 0.0,
+        reservoir.under.height_m if reservoir.under else 0.0,
     )
     try:
         store.check()
@@ -57,6 +59,26 @@ def store_of(bed: Bed, vessel: Vessel, materials: Mapping[str, Material], path: 
 def overflow_of(reservoir: Reservoir) -> float:
     """Where water runs off [m]: the top of the reservoir unless it says otherwise."""
     return reservoir.height_m if reservoir.overflow_m is None else reservoir.overflow_m
+
+
+def base_of(bed: Bed) -> float:
+    """Where a bed's layers begin above its floor [m]: on its reservoir, and what lies under that."""
+    if bed.reservoir is None:
+        return 0.0
+    return bed.reservoir.height_m + (bed.reservoir.under.height_m if bed.reservoir.under else 0.0)
+
+
+def _check_under(reservoir: Reservoir, materials: Mapping[str, Material], path: str) -> None:
+    if reservoir.under is None:
+        return
+    key = reservoir.under.material
+    material = materials.get(key)
+    if material is None or material.is_sheet:
+        raise PlanProblem(f"{path}.under.material", f"'{key}' is no fill on the shelf; name rubble, gravel or the like")
+    if material.decay_per_year > 0 or material.parts:
+        raise PlanProblem(
+            f"{path}.under.material", f"{key} rots or settles, and the liner over it would tear; name stone"
+        )
 
 
 def _share(reservoir: Reservoir, materials: Mapping[str, Material], path: str) -> float:

@@ -41,7 +41,8 @@ class Store:
 
     hollow: the bed's inside. height_m: where the soil begins; overflow_m: where water runs off, at most that [m].
     water_share: of the medium round pipes and crates [0-1], 1 where there is none. columns_m2: level area of soil
-    columns that stand in it as wicks [m2]. tilt_m: how far one end lies over the other [m].
+    columns that stand in it as wicks [m2]. tilt_m: how far one end lies over the other [m]. under_m: inert fill under
+    its liner [m]; all other heights are above that.
     """
 
     hollow: Hollow
@@ -52,12 +53,24 @@ class Store:
     crates: tuple[Crates, ...] = ()
     columns_m2: float = 0.0
     tilt_m: float = 0.0
+    under_m: float = 0.0
+
+    @property
+    def top_m(self) -> float:
+        """Where the soil begins, above the bed's floor [m]."""
+        return self.under_m + self.height_m
+
+    @property
+    def full_m(self) -> float:
+        """Where the full water stands, above the bed's floor [m]."""
+        return self.under_m + self.overflow_m
 
     def medium_below(self, height_m: float) -> float:
         """Volume of the medium under a height [m3]: the hollow less all that stands in it."""
         taken = sum(pipe.volume_below(height_m) for pipe in self.pipes)
         taken += sum(each.area_m2 * min(height_m, each.height_m) for each in self.crates)
-        return self.hollow.volume_between(0.0, height_m) - taken - self.columns_m2 * height_m
+        whole = self.hollow.volume_between(self.under_m, self.under_m + height_m)
+        return whole - taken - self.columns_m2 * height_m
 
     def level_water(self, height_m: float) -> float:
         """Water under a height [m3], the bed lying level."""
@@ -112,8 +125,8 @@ class Store:
 
     def check(self) -> None:
         """Raise ShapeProblem where it doesn't fit the bed, or its parts don't fit into it."""
-        if self.height_m >= self.hollow.rim_m:
-            raise ShapeProblem("height_m", f"{self.height_m:g} m leaves no room for soil under the rim")
+        if self.top_m >= self.hollow.rim_m:
+            raise ShapeProblem("height_m", f"{self.top_m:g} m leaves no room for soil under the rim")
         if self.overflow_m > self.height_m:
             said = f"{self.overflow_m:g} m is over the reservoir, which is {self.height_m:g} m high"
             raise ShapeProblem("overflow_m", said)

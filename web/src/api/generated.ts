@@ -2869,9 +2869,9 @@ export interface components {
          * Reservoir
          * @description A wicking bed's reservoir; the layers begin on it.
          *
-         *     overflow_m: where water runs off, the top of it unless given. medium: what it is filled with. liner_m: length and
-         *     width of the liner there is. catchment_m2: roof or ground whose rain is led in. tested: whether it held water over
-         *     a day.
+         *     overflow_m: where water runs off, the top of it unless given. under: what lies under its liner. medium: what it is
+         *     filled with. liner_m: length and width of the liner there is. catchment_m2: roof or ground whose rain is led in.
+         *     tested: whether it held water over a day.
          */
         Reservoir: {
             /**
@@ -2897,6 +2897,7 @@ export interface components {
             tested?: boolean | null;
             /** Tilt M */
             tilt_m?: number | null;
+            under?: components["schemas"]["Under"] | null;
             /** Wicks */
             wicks?: components["schemas"]["Wick"][];
         };
@@ -2907,9 +2908,12 @@ export interface components {
          *     water_m3: held as it lies; lost_to_tilt_m3: that a level one would hold more. shallow_m: depth at its high end.
          *     soil_m: soil over the water when full, under the mulch; rise_m: how high that soil wicks. lift_m3_day: the most that
          *     wicks lift. medium_m3: of the medium, placed. liner_m: length and width of the sheet that lines it, null where none
-         *     does; largest_m: the largest bed that the liner there is can line. medium, water: outlines to draw.
+         *     does; largest_m: the largest bed that the liner there is can line. medium, water, under: outlines
+         *     to draw; full_m: where the full water stands above the floor.
          */
         ReservoirFigures: {
+            /** Full M */
+            full_m: number;
             /** Height M */
             height_m: number;
             /** Largest M */
@@ -2947,6 +2951,11 @@ export interface components {
             shallow_m: number;
             /** Soil M */
             soil_m: number;
+            /** Under */
+            under: [
+                number,
+                number
+            ][][];
             /** Water */
             water: [
                 number,
@@ -3497,6 +3506,19 @@ export interface components {
             units: "ft_in" | "metric";
         };
         /**
+         * Under
+         * @description Inert fill under a reservoir's liner, so that a tall bed needs no deeper soil.
+         */
+        Under: {
+            /** Height M */
+            height_m: number;
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+        };
+        /**
          * Usual
          * @description What is usual, and what one year in ten falls short of or passes.
          */
@@ -3566,14 +3588,17 @@ export interface components {
          * WaterFigures
          * @description A reservoir's year, over many years of weather.
          *
-         *     low_m, middle_m, high_m: level by day; typical_m: of the typical year. refill_days: of that year. refills: how many
-         *     in a year; refill_m3: with how much. twin_m3: what the same bed takes watered from the top; saved_m3: how much less
-         *     this one takes. short_days: on which plants go short. overflow_m3: that runs off. lasts_days: from full without
-         *     rain, by month; longest_days: what is not looked beyond. years: of weather; weather: where it comes from.
+         *     low_m, middle_m, high_m: level by day; typical_m: of the typical year. refill_days: of that year. refills: how
+         *     many in a year; refill_m3: with how much. twin_m3: what the same bed takes watered from the top; saved_m3: how
+         *     much less this one takes. short_days: on which plants go short. overflow_m3: that runs off. hot_day_m3: what
+         *     plants ask on one season day in ten. lasts_days: from full without rain, by month; longest_days: what is not
+         *     looked beyond. years: of weather; weather: where it comes from.
          */
         WaterFigures: {
             /** High M */
             high_m: number[];
+            /** Hot Day M3 */
+            hot_day_m3: number;
             /** Lasts Days */
             lasts_days: components["schemas"]["Usual"][];
             /** Longest Days */

@@ -60,6 +60,7 @@ export function Drawing(props: Props) {
         <Water
           reservoir={figures.reservoir}
           medium={bed.reservoir?.medium}
+          below={bed.reservoir?.under?.material}
           geometry={geometry}
           materials={materials}
         />

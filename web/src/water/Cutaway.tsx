@@ -49,6 +49,7 @@ export function Cutaway({ bed, figures, materials }: Props) {
             <Water
               reservoir={reservoir}
               medium={bed.reservoir?.medium}
+              below={bed.reservoir?.under?.material}
               geometry={geometry}
               materials={materials}
             />
@@ -103,11 +104,11 @@ function namesOf(
 ): { name: string; height_m: number }[] {
   const { reservoir } = figures;
   if (!reservoir) return [];
-  const wicks = reservoir.overflow_m + reservoir.rise_m;
+  const wicks = reservoir.full_m + reservoir.rise_m;
   const wanted = [
     { name: `wicks up to here, ${showLength(reservoir.rise_m, units)}`, height_m: wicks },
-    { name: `overflow, ${showLength(reservoir.overflow_m, units)}`, height_m: reservoir.overflow_m },
-    { name: reservoir.medium_name ?? "open water", height_m: reservoir.overflow_m / 2 },
+    { name: `overflow, ${showLength(reservoir.overflow_m, units)}`, height_m: reservoir.full_m },
+    { name: reservoir.medium_name ?? "open water", height_m: reservoir.full_m - reservoir.overflow_m / 2 },
   ].filter(({ height_m }) => height_m <= figures.section.top_m);
   const apart = (one: number, two: number) => yOf(geometry, two) - yOf(geometry, one);
   return wanted.filter(

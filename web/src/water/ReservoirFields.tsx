@@ -35,6 +35,18 @@ export function ReservoirFields({ bed, onEdit }: Props) {
         onMeaning={({ values: [tilt_m] }) => set({ tilt_m })}
       />
       <MeasureField
+        label="Rubble under the liner"
+        limit="offset"
+        width="96px"
+        placeholder="none"
+        shown={reservoir.under ? typedLength(reservoir.under.height_m, units) : ""}
+        onMeaning={({ values: [height_m] }) =>
+          set({
+            under: height_m ? { material: reservoir.under?.material ?? "rubble", height_m } : null,
+          })
+        }
+      />
+      <MeasureField
         label="Liner turned over by"
         limit="offset"
         width="96px"

@@ -6,6 +6,8 @@ import "./water.css";
 type Props = {
   reservoir: ReservoirFigures;
   medium: string | null | undefined;
+  /** What lies under the liner. */
+  below?: string | null;
   geometry: Geometry;
   materials: ReadonlyMap<string, Material>;
   /** Outlines of the water where it isn't full. */
@@ -13,11 +15,15 @@ type Props = {
 };
 
 /** A reservoir cut open: its medium, its water up to the overflow, pipes, crates and wicks. */
-export function Water({ reservoir, medium, geometry, materials, level }: Props) {
+export function Water({ reservoir, medium, below, geometry, materials, level }: Props) {
   const path = (ring: ReservoirFigures["water"][number]) => pathOf(onSheet(geometry, ring));
+  const under = below ? hatchKey(below, materials.get(below)?.like) : null;
   const hatch = medium ? hatchKey(medium, materials.get(medium)?.like) : null;
   return (
     <g className="water-store">
+      {reservoir.under.map((ring, index) => (
+        <path key={index} d={path(ring)} fill={under ? `url(#hatch-${under})` : "var(--earth)"} />
+      ))}
       {reservoir.medium.map((ring, index) => (
         <path key={index} d={path(ring)} fill={hatch ? `url(#hatch-${hatch})` : "var(--hollow)"} />
       ))}

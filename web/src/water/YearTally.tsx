@@ -51,6 +51,9 @@ export function YearTally({ figures, year }: Props) {
         </Row>
         {year && summer !== null && (
           <>
+            <Row label="Plants ask on a hot day">
+              <Quantity kind="volume" value={year.hot_day_m3} />
+            </Row>
             <Row label="Lasts without rain, worst month">{daysOf(summer, year.longest_days)}</Row>
             <Row label="Filled up in a season">
               {timesOf(year.refills.middle)}, <Quantity kind="volume" value={year.refill_m3.middle} />
