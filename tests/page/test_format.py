@@ -16,6 +16,7 @@ NAMES = {
     "showVolume": show.show_volume,
     "showBulkVolume": show.show_bulk_volume,
     "showArea": show.show_area,
+    "showWater": show.show_water,
 }
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.findings.pattern import DEFER, Finding, Found, Mend, View
-from nolbet_core.quantities.show import show_length, show_volume
+from nolbet_core.quantities.show import show_length, show_water
 from nolbet_core.shapes.sizing import largest_in_liner
 from nolbet_core.stack.zone import root_surface
 
@@ -57,7 +57,7 @@ class OutOfLevel(Finding):
         yield Found(
             "caution",
             f"The reservoir lies {show_length(store.tilt_m, view.system)} out of level and holds "
-            f"{show_volume(store.lost_to_tilt_m3, view.system)} less.",
+            f"{show_water(store.lost_to_tilt_m3, view.system)} less.",
             f"It is {show_length(deep, view.system)} deep at the overflow and {show_length(shallow, view.system)} at "
             "the high end, where roots go dry first.",
             "Level the ground under it before the liner goes in.",
@@ -172,7 +172,7 @@ class StandingWater(Finding):
             return
         yield Found(
             "note",
-            f"{show_volume(view.store.held_m3, view.system)} of water stand in it, open until it is filled over.",
+            f"{show_water(view.store.held_m3, view.system)} of water stand in it, open until it is filled over.",
             "A child can drown in a hand's depth, and mosquitoes breed in a week.",
             "Cover it while it is open, and keep a net over filler and overflow. " + DEFER,
         )
@@ -207,7 +207,7 @@ class FlushYearly(Finding):
         flush_m3 = 2 * view.store.held_m3
         yield Found(
             "note",
-            f"Once a year pour {show_volume(flush_m3, view.system)} through from the top, out at the overflow.",
+            f"Once a year pour {show_water(flush_m3, view.system)} through from the top, out at the overflow.",
             "Water that only rises leaves its salts at the surface.",
             "Do it in autumn, before the reservoir is drained for the frost.",
         )

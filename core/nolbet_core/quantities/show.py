@@ -16,6 +16,7 @@ from nolbet_core.quantities.units import (
     SHORT_TON_KG,
     SQ_FT_M2,
     TONNE_KG,
+    US_GALLON_M3,
     System,
 )
 
@@ -81,6 +82,14 @@ def show_volume(volume_m3: float, system: System) -> str:
     if litres >= 999.5:
         return f"{fixed(volume_m3, 2)} m³"
     return f"{fixed(litres, 1 if litres < 10 else 0)} L"
+
+
+def show_water(volume_m3: float, system: System) -> str:
+    """A volume of water [m3] in US gallons, or in litres and from 1,000 of them in m3."""
+    if system is System.METRIC:
+        return show_volume(volume_m3, system)
+    gallons = volume_m3 / US_GALLON_M3
+    return f"{fixed(gallons, 1 if gallons < 10 else 0)} gal"
 
 
 def show_bulk_volume(volume_m3: float, system: System) -> str:

@@ -6,6 +6,7 @@ import {
   showLength,
   showMass,
   showVolume,
+  showWater,
   type Units,
 } from "./format";
 import { useShowing } from "./UnitsContext";
@@ -17,6 +18,7 @@ const SHOW = {
   area: showArea,
   mass: showMass,
   dose: showDose,
+  water: showWater,
 } satisfies Record<string, (value: number, units: Units) => string>;
 
 /** A figure in the garden's units; the other system's on hover. */

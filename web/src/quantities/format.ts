@@ -5,6 +5,7 @@ export type Units = "ft_in" | "metric";
 export const INCH_M = 0.0254;
 const CU_FT_M3 = 0.028316846592;
 const CU_YD_M3 = 0.764554857984;
+const GALLON_M3 = 0.003785411784;
 const SQ_FT_M2 = 0.09290304;
 const POUND_KG = 0.45359237;
 const SHORT_TON_KG = 907.18474;
@@ -60,6 +61,13 @@ export function showVolume(volume_m3: number, units: Units): string {
   }
   const litres = volume_m3 * 1000;
   return litres >= 999.5 ? `${fixed(volume_m3, 2)} m³` : `${fixed(litres, litres < 10 ? 1 : 0)} L`;
+}
+
+/** A volume of water: in US gallons, or as any volume in litres. */
+export function showWater(volume_m3: number, units: Units): string {
+  if (units === "metric") return showVolume(volume_m3, units);
+  const gallons = volume_m3 / GALLON_M3;
+  return `${fixed(gallons, gallons < 10 ? 1 : 0)} gal`;
 }
 
 export function showBulkVolume(volume_m3: number, units: Units): string {
@@ -132,6 +140,6 @@ export function typedLength(length_m: number, units: Units): string {
 /** A sentence whose figures don't part from their units at the end of a line. */
 export function glued(text: string): string {
   return text
-    .replace(/(\d) (?=(?:mm|cm|m|m²|m³|L|kg|lb|cu|sq|yd³|tonnes|short|\d\/\d)(?![a-z]))/g, "$1\u00a0")
+    .replace(/(\d) (?=(?:mm|cm|m|m²|m³|L|gal|kg|lb|cu|sq|yd³|tonnes|short|\d\/\d)(?![a-z]))/g, "$1\u00a0")
     .replace(/(cu|sq|short) (?=ft|tons)/g, "$1\u00a0");
 }

@@ -3,7 +3,7 @@ import type { Bed, BedFigures, ForecastFigures, LayerFigures, Material } from ".
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { Water } from "../water/Water";
+import { Water, WaterParts } from "../water/Water";
 import { Ghosts } from "../settling/Ghosts";
 import { canMoveBoundary } from "./edits";
 import {
@@ -92,6 +92,7 @@ export function Drawing(props: Props) {
           />
         ) : null,
       )}
+      {figures.reservoir && <WaterParts reservoir={figures.reservoir} geometry={geometry} />}
       {solids.map((ring, index) => (
         <path key={index} className="drawing-solid" d={pathOf(onSheet(geometry, ring))} />
       ))}

@@ -5,7 +5,7 @@ import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { fitSection, onSheet, pathOf, xOf, yOf, type Geometry } from "../section/geometry";
 import { useSize } from "../section/useSize";
-import { Water } from "./Water";
+import { Water, WaterParts } from "./Water";
 
 type Props = { bed: Bed; figures: BedFigures; materials: ReadonlyMap<string, Material> };
 
@@ -65,6 +65,7 @@ export function Cutaway({ bed, figures, materials }: Props) {
                     />
                   )),
             )}
+            <WaterParts reservoir={reservoir} geometry={geometry} />
             {figures.section.walls.map((ring, index) => (
               <path
                 key={index}

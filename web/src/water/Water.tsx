@@ -30,8 +30,18 @@ export function Water({ reservoir, medium, below, geometry, materials, level }: 
       {(level ?? reservoir.water).map((ring, index) => (
         <path key={index} className="water-body" d={path(ring)} />
       ))}
+    </g>
+  );
+}
+
+type PartsProps = Pick<Props, "reservoir" | "geometry">;
+
+/** What stands in a reservoir: pipes, crates, wicks, the tube it is filled by, its overflow. Drawn over the soil. */
+export function WaterParts({ reservoir, geometry }: PartsProps) {
+  return (
+    <g aria-hidden="true">
       {reservoir.parts.map(({ kind, outline }, index) => (
-        <path key={index} className={`water-part water-${kind}`} d={path(outline)} />
+        <path key={index} className={`water-part water-${kind}`} d={pathOf(onSheet(geometry, outline))} />
       ))}
     </g>
   );

@@ -21,14 +21,14 @@ export function YearTally({ figures, year }: Props) {
       <h2>It holds</h2>
       <p className="tally-volume">
         <b>
-          <Quantity kind="volume" value={reservoir.water_m3} />
+          <Quantity kind="water" value={reservoir.water_m3} />
         </b>{" "}
         of water{figures.count > 1 && ", each bed"}
       </p>
       <dl className="tally-list">
         {reservoir.lost_to_tilt_m3 > 1e-6 && (
           <Row label="Lost by its tilt">
-            <Quantity kind="volume" value={reservoir.lost_to_tilt_m3} />
+            <Quantity kind="water" value={reservoir.lost_to_tilt_m3} />
           </Row>
         )}
         <Row label="Soil over the water">
@@ -38,7 +38,7 @@ export function YearTally({ figures, year }: Props) {
           <Quantity kind="length" value={reservoir.rise_m} />
         </Row>
         <Row label={`Lifted a day, by ${reservoir.wick.replace("_", " ")}`}>
-          <Quantity kind="volume" value={reservoir.lift_m3_day} />
+          <Quantity kind="water" value={reservoir.lift_m3_day} />
         </Row>
         {reservoir.liner_m && (
           <Row label="Liner sheet">
@@ -52,21 +52,21 @@ export function YearTally({ figures, year }: Props) {
         {year && summer !== null && (
           <>
             <Row label="Plants ask on a hot day">
-              <Quantity kind="volume" value={year.hot_day_m3} />
+              <Quantity kind="water" value={year.hot_day_m3} />
             </Row>
             <Row label="Lasts without rain, worst month">{daysOf(summer, year.longest_days)}</Row>
             <Row label="Filled up in a season">
-              {timesOf(year.refills.middle)}, <Quantity kind="volume" value={year.refill_m3.middle} />
+              {timesOf(year.refills.middle)}, <Quantity kind="water" value={year.refill_m3.middle} />
             </Row>
             <Row label="Watered from the top">
-              <Quantity kind="volume" value={year.twin_m3.middle} />
+              <Quantity kind="water" value={year.twin_m3.middle} />
             </Row>
             <Row label="Saved by the reservoir">
-              <Quantity kind="volume" value={Math.max(year.saved_m3.middle, 0)} />
+              <Quantity kind="water" value={Math.max(year.saved_m3.middle, 0)} />
             </Row>
             <Row label="Days plants go short">{Math.round(year.short_days.middle)}</Row>
             <Row label="Runs over">
-              <Quantity kind="volume" value={year.overflow_m3.middle} />
+              <Quantity kind="water" value={year.overflow_m3.middle} />
             </Row>
           </>
         )}
@@ -95,7 +95,7 @@ export function YearTally({ figures, year }: Props) {
                 {year.refill_days.map(({ day, volume_m3 }) => (
                   <li key={day}>
                     <span>{dateOf(day)}</span>
-                    <Quantity kind="volume" value={volume_m3} />
+                    <Quantity kind="water" value={volume_m3} />
                   </li>
                 ))}
               </ul>
