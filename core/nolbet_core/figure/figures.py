@@ -118,11 +118,14 @@ class SpiralFigures:
     wall_face_m2: float
 
 
+PartKind = Literal["pipe", "crate", "soil_column", "strip", "fabric", "filler", "overflow"]
+
+
 @dataclass(frozen=True, slots=True)
 class ReservoirPart:
     """A pipe, crate, wick or tube of a reservoir, cut across. filler: the tube it is filled and dipped by."""
 
-    kind: Literal["pipe", "crate", "soil_column", "strip", "fabric", "filler", "overflow"]
+    kind: PartKind
     outline: Line
 
 

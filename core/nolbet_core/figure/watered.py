@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
-from nolbet_core.figure.figures import ReservoirFigures, ReservoirPart, StandFigures
+from nolbet_core.figure.figures import PartKind, ReservoirFigures, ReservoirPart, StandFigures
 from nolbet_core.findings.pattern import View
 from nolbet_core.reservoir.store import Store
 from nolbet_core.shapes.hollow import Ring
@@ -80,7 +80,7 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
         return
     left, right = view.vessel.section_spans(store.under_m + store.height_m / 2)[0]
     yield from _tubes(view, store)
-    wanted: list[tuple[str, float, float]] = []
+    wanted: list[tuple[PartKind, float, float]] = []
     for pipe in reservoir.pipes:
         wanted += [("pipe", pipe.diameter_m, pipe.diameter_m)] * min(pipe.count, MOST_DRAWN)
     for crate in reservoir.crates:
@@ -98,7 +98,7 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
         )
     for index, (kind, wide_m, tall_m) in enumerate(wanted):
         middle = left + (right - left) * (index + 1) / (len(wanted) + 1)
-        yield ReservoirPart(kind, drawn_ring(_raised(_outline(kind, middle, wide_m, tall_m), store.under_m)))  # type: ignore[arg-type]
+        yield ReservoirPart(kind, drawn_ring(_raised(_outline(kind, middle, wide_m, tall_m), store.under_m)))
 
 
 def _tubes(view: View, store: Store) -> Iterator[ReservoirPart]:
@@ -120,7 +120,7 @@ def _raised(ring: Ring, by_m: float) -> Ring:
     return tuple((x, y + by_m) for x, y in ring)
 
 
-def _outline(kind: str, middle: float, wide_m: float, tall_m: float) -> Ring:
+def _outline(kind: PartKind, middle: float, wide_m: float, tall_m: float) -> Ring:
     if kind == "pipe":
         radius = wide_m / 2
         return tuple((middle + radius * x, radius + radius * y) for x, y in ROUND)
