@@ -29,11 +29,6 @@ def card(app: Page, name: str) -> Locator:
     return app.locator(".school-card").filter(has=app.get_by_role("heading", name=re.compile(f"^{name}")))
 
 
-def layers_of(app: Page) -> list[str]:
-    """Names on the layer cards, top to bottom."""
-    return [name.strip() for name in app.locator(".layer-name").all_inner_texts()]
-
-
 def test_a_school_packed_fed_and_looked_at_in_its_third_spring(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, DEEP)
     schools_of(app, home, garden, "deep")
@@ -41,7 +36,9 @@ def test_a_school_packed_fed_and_looked_at_in_its_third_spring(app: Page, home: 
     expect(card(app, "Wood in a box").get_by_text("Against it")).to_be_visible()
     card(app, "Wood in a box").get_by_role("button", name="Lay it").click()
     expect(app.locator(".layer-name").first).to_have_text("Raised bed mix")
-    assert layers_of(app)[-2:] == ["Logs, ash and birch", "Cardboard, 2 plies"]
+    # the cards wait for their figures, so the names are waited for too
+    expect(app.locator(".layer-name").nth(-1)).to_have_text("Cardboard, 2 plies")
+    expect(app.locator(".layer-name").nth(-2)).to_have_text("Logs, ash and birch")
 
     logs = app.locator(".finding").filter(has_text="Logs, ash and birch: its voids will swallow")
     expect(logs).to_contain_text("the surface drops by")
