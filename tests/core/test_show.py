@@ -154,3 +154,26 @@ def test_what_is_trimmed_is_what_is_fixed(value: float, digits: int) -> None:
     assert float(fixed.replace(",", "")) == float(trimmed.replace(",", ""))
     assert fixed.startswith(trimmed)
     assert abs(float(fixed.replace(",", "")) - value) <= 0.5000001 * 10**-digits + value * 1e-12
+
+
+@pytest.mark.parametrize(
+    ("volume_m3", "metric", "feet"),
+    [
+        (0.003785411784, "3.8 L", "1.0 gal"),
+        (0.05, "50 L", "13 gal"),
+        (0.22, "220 L", "58 gal"),
+        (1.5, "1.50 m³", "396 gal"),
+    ],
+)
+def test_water_is_told_in_litres_or_gallons(volume_m3: float, metric: str, feet: str) -> None:
+    assert show.show_water(volume_m3, System.METRIC) == metric
+    assert show.show_water(volume_m3, System.FT_IN) == feet
+
+
+@pytest.mark.parametrize(
+    ("mass_kg", "metric", "feet"),
+    [(0.04, "40 g", "1.4 oz"), (0.4535924, "454 g", "1 lb"), (1.25, "1.3 kg", "2.8 lb"), (0.999, "999 g", "2.2 lb")],
+)
+def test_a_dose_is_told_as_it_is_weighed_out(mass_kg: float, metric: str, feet: str) -> None:
+    assert show.show_dose(mass_kg, System.METRIC) == metric
+    assert show.show_dose(mass_kg, System.FT_IN) == feet
