@@ -1,28 +1,21 @@
-"""Sun, evaporation, weather, and reservoirs: published examples, conservation, and figures worked by hand."""
+"""Reservoirs: figures worked by hand, water that is kept, findings, and what does not fit."""
 
 from __future__ import annotations
 
 import math
 import re
-from datetime import date
 from typing import Any
 
 import numpy as np
 import pytest
-import refet
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.climate.daily_file import read_daily_file, weather_of_days, written_daily_file
-from nolbet_core.climate.radiation import extraterrestrial_radiation, reference_evapotranspiration
 from nolbet_core.climate.weather import (
     DAYS,
     MONTH_DAYS,
-    MONTH_OF_DAY,
-    MonthNormals,
     Weather,
     drawn_weather,
-    usual_normals,
 )
 from nolbet_core.reservoir.balance import MM, Plot, Refills, Run, run_balance, run_twin
 from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
@@ -38,137 +31,6 @@ from tests.core.ask import bed_of, figures_of
 
 SHELF = standard_shelf()
 BOX = straight_vessel(Rectangle(2.4, 1.2), 0.6, "inside", 0.0).hollow
-
-
-def test_sunlight_of_the_published_example() -> None:
-    # FAO-56 example 8: 20 degrees south, 3 September (day 246)
-    assert float(extraterrestrial_radiation(-20.0, np.array([246.0]))[0]) == pytest.approx(32.2, abs=0.05)
-
-
-def test_evaporation_of_the_published_example() -> None:
-    # FAO-56 example 20: 45 degrees 43 minutes north, 15 July, 14.8 to 26.6 degrees: Ra 40.6 MJ/m2, ET0 5.0 mm
-    radiation = extraterrestrial_radiation(45.72, np.array([196.0]))
-    assert float(radiation[0]) == pytest.approx(40.6, abs=0.05)
-    et0 = reference_evapotranspiration(np.array([14.8]), np.array([26.6]), radiation)
-    assert float(et0[0]) == pytest.approx(5.0, abs=0.05)
-
-
-PLACES = [
-    (0, 80),
-    (10, 200),
-    (23.5, 172),
-    (-15, 355),
-    (35, 15),
-    (-35, 183),
-    (44.1, 132),
-    (52, 350),
-    (60, 172),
-    (-60, 10),
-]
-
-
-@pytest.mark.parametrize(("latitude", "day"), PLACES)
-def test_sunlight_agrees_with_another_reckoning(latitude: float, day: int) -> None:
-    other = float(refet.calcs.ra_daily(np.array([math.radians(latitude)]), np.array([day]), method="refet")[0])
-    assert float(extraterrestrial_radiation(latitude, np.array([float(day)]))[0]) == pytest.approx(other, rel=0.005)
-
-
-def test_polar_days_and_nights_have_their_sun() -> None:
-    north = extraterrestrial_radiation(75.0, np.array([355.0, 172.0]))
-    assert north[0] == 0.0
-    assert north[1] > 40.0
-    assert float(reference_evapotranspiration(np.array([-40.0]), np.array([-30.0]), north[:1])[0]) == 0.0
-
-
-NORMALS = tuple(
-    MonthNormals(tmin, tmin + 9.0, rain, days)
-    for tmin, rain, days in zip(
-        (-8, -7, -2, 3, 8, 13, 16, 15, 11, 5, 0, -6),
-        (70, 60, 80, 85, 95, 100, 90, 95, 90, 95, 85, 75),
-        (11, 9, 11, 11, 12, 11, 10, 10, 9, 10, 11, 11),
-        strict=True,
-    )
-)
-
-
-def test_monthly_means_come_back() -> None:
-    weather = drawn_weather(NORMALS, 44.1, 200, 5)
-    for month, normals in enumerate(NORMALS):
-        within = month == MONTH_OF_DAY
-        for values, wanted in (
-            (weather.rain_mm[:, within].sum(axis=1), normals.rain_mm),
-            ((weather.rain_mm[:, within] > 0).sum(axis=1), normals.rain_days),
-            (weather.tmin_c[:, within].mean(axis=1), normals.tmin_c),
-            (weather.tmax_c[:, within].mean(axis=1), normals.tmax_c),
-        ):
-            error = values.std(ddof=1) / math.sqrt(len(values))
-            assert abs(values.mean() - wanted) < 3 * error + 1e-3, (month, wanted)
-
-
-def test_weather_is_drawn_alike_and_rain_comes_in_spells() -> None:
-    one, two = drawn_weather(NORMALS, 44.1, 3, 7), drawn_weather(NORMALS, 44.1, 3, 7)
-    assert np.array_equal(one.rain_mm, two.rain_mm)
-    many = drawn_weather(NORMALS, 44.1, 60, 7)
-    wet = many.rain_mm > 0
-    after_wet = wet[:, 1:][wet[:, :-1]].mean()
-    after_dry = wet[:, 1:][~wet[:, :-1]].mean()
-    assert after_wet - after_dry == pytest.approx(0.25, abs=0.03)
-    assert np.all(many.tmax_c >= many.tmin_c + 0.99)
-    assert np.all(many.et0_mm >= 0)
-
-
-def test_a_garden_that_says_nothing_has_summer_in_its_half() -> None:
-    north, south = usual_normals(10.0, 44.0), usual_normals(10.0, -44.0)
-    assert north[6].tmax_c > north[0].tmax_c
-    assert south[0].tmax_c > south[6].tmax_c
-
-
-FILE = """date,tmin_c,tmax_c,rain_mm
-2026-07-01,11.5,24,0
-2026-07-02,12,23.5,4.2
-2026-07-02,12,23.5,4.2
-July 3,12,24,0
-2026-07-04,20,12,0
-2026-07-05,12,warm,0
-2026-07-06,12,24,-3
-2026-07-07,12,24,nan
-2026-07-08,"12,5",24,0
-"""
-
-
-def test_a_daily_file_keeps_good_rows_and_names_bad_ones() -> None:
-    days, bad = read_daily_file(FILE)
-    assert [each.day.day for each in days] == [1, 2, 8]
-    assert days[2].tmin_c == 12.5
-    assert [each.line for each in bad] == [4, 5, 6, 7, 8, 9]
-    said = [
-        "stands twice",
-        "'July 3' is no day",
-        "under the day's tmin_c",
-        "'warm' is no number",
-        "not between",
-        "not between",
-    ]
-    assert all(part in each.message for part, each in zip(said, bad, strict=True))
-    assert read_daily_file(written_daily_file(days)) == (days, [])
-
-
-@pytest.mark.parametrize("text", ["", "day,low,high,rain\n", "date,tmin_c\n2026-07-01,3\n"])
-def test_a_file_without_its_columns_is_refused(text: str) -> None:
-    with pytest.raises(ValueError, match="has to name date, tmin_c, tmax_c, rain_mm"):
-        read_daily_file(text)
-
-
-def test_only_whole_years_are_used_and_leap_days_left_out() -> None:
-    rows = "".join(
-        f"{date.fromordinal(day).isoformat()},5,15,1\n"
-        for day in range(date(2024, 1, 1).toordinal(), date(2025, 6, 1).toordinal())
-    )
-    days, _ = read_daily_file("date,tmin_c,tmax_c,rain_mm\n" + rows)
-    weather = weather_of_days(days, 44.0)
-    assert weather is not None
-    assert weather.rain_mm.shape == (1, DAYS)
-    assert weather_of_days(days[400:], 44.0) is None
 
 
 def test_water_in_gravel_pipes_and_crates_by_hand() -> None:
@@ -227,7 +89,7 @@ def run(store: Store, weather: Weather, leak: float = 0.0, every: int | None = N
 @given(st.integers(0, 500), st.floats(0.02, 0.35), st.floats(0, 0.004), st.one_of(st.none(), st.integers(1, 20)))
 def test_water_is_never_made_nor_lost(seed: int, height_m: float, leak: float, every: int | None) -> None:
     store = Store(BOX, height_m, height_m, 0.38)
-    done, plot = run(store, drawn_weather(NORMALS, 44.1, 2, seed), leak, every)
+    done, plot = run(store, drawn_weather(zoo.NORMALS, 44.1, 2, seed), leak, every)
     came = store.held_m3 + plot.soil_m3 + done.rain_m3.sum(axis=1) + done.refill_m3.sum(axis=1)
     went = done.taken_m3.sum(axis=1) + done.overflow_m3.sum(axis=1) + done.leak_m3.sum(axis=1)
     left = done.water_m3[:, -1] + done.soil_m3[:, -1]
@@ -260,14 +122,14 @@ def plain_day_by_day(store: Store, plot: Plot, weather: Weather, days: Any) -> l
 
 
 def test_all_years_at_once_are_those_of_a_plain_loop() -> None:
-    store, weather = Store(BOX, 0.2, 0.18, 0.38), drawn_weather(NORMALS, 44.1, 3, 3)
+    store, weather = Store(BOX, 0.2, 0.18, 0.38), drawn_weather(zoo.NORMALS, 44.1, 3, 3)
     done, plot = run(store, weather)
     slow = plain_day_by_day(store, plot, weather, season_days(PLANTED))
     assert np.abs(done.water_m3 - np.array(slow)).max() < 1e-9
 
 
 def test_a_leak_and_a_dry_spell_shorten_how_long_it_lasts() -> None:
-    store, weather = Store(BOX, 0.2, 0.2, 0.38), drawn_weather(NORMALS, 44.1, 20, 3)
+    store, weather = Store(BOX, 0.2, 0.2, 0.38), drawn_weather(zoo.NORMALS, 44.1, 20, 3)
     wicking = Wicking("fabric", 0.034, 0.25)
     sound = dry_spell_days(store, wicking, Plot(0.15, 2.88, 0.0, demand_by_day(PLANTED)), weather)
     leaking = dry_spell_days(store, wicking, Plot(0.15, 2.88, 0.0, demand_by_day(PLANTED), 0.005), weather)
@@ -278,7 +140,7 @@ def test_a_leak_and_a_dry_spell_shorten_how_long_it_lasts() -> None:
 
 
 def test_the_twin_takes_more_for_what_runs_past_the_roots() -> None:
-    weather = drawn_weather(NORMALS, 44.1, 30, 9)
+    weather = drawn_weather(zoo.NORMALS, 44.1, 30, 9)
     plot = Plot(0.1, 2.88, 0.0, demand_by_day(PLANTED))
     given_m3 = run_twin(plot, weather, season_days(PLANTED))
     dry = given_m3[given_m3 > 0]

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Any
 
+from nolbet_core.climate.weather import MonthNormals
+
 FT = 0.3048
 IN = 0.0254
 
@@ -81,3 +83,14 @@ SUPPLIERS = [
         ],
     }
 ]
+
+NORMALS = tuple(
+    MonthNormals(tmin, tmin + 9.0, rain, days)
+    for tmin, rain, days in zip(
+        (-8, -7, -2, 3, 8, 13, 16, 15, 11, 5, 0, -6),
+        (70, 60, 80, 85, 95, 100, 90, 95, 90, 95, 85, 75),
+        (11, 9, 11, 11, 12, 11, 10, 10, 9, 10, 11, 11),
+        strict=True,
+    )
+)
+"""A year of cold winters and even rain, by month."""

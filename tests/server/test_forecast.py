@@ -155,3 +155,39 @@ def test_at_most_three_ways_lie_aside(signed_in: Client, garden: Garden) -> None
     answer = send(signed_in, "POST", f"/api/gardens/{garden.pk}/figure/compared", {"bed": four})
     assert answer.status_code == 422
     assert answer.json()["errors"][0]["path"].endswith("bed.set_aside")
+
+
+NAMES_IT: list[dict[str, Any]] = [
+    {"layers": [{"material": "slow", "fill": True}]},
+    {"layers": [{"material": "branches", "fill": True, "infill": {"material": "slow"}}]},
+    {"layers": [{"material": "topsoil", "fill": True, "amendment": {"material": "slow", "mass_kg": 1.0}}]},
+    {"set_aside": [{"name": "Way", "layers": [{"material": "slow", "fill": True}]}]},
+    {"top_up": "slow"},
+]
+
+
+@pytest.mark.parametrize("change", NAMES_IT)
+def test_a_material_that_a_bed_names_anywhere_stays_on_the_shelf(
+    signed_in: Client, garden: Garden, change: dict[str, Any]
+) -> None:
+    path = f"/api/gardens/{garden.pk}"
+    send(signed_in, "POST", f"{path}/materials", {"key": "slow", "like": "compost", "name": "Slow"})
+    bed = send(signed_in, "POST", f"{path}/beds", {"bed": zoo.bed(name="Slow", **change)}).json()
+    refused = signed_in.delete(f"{path}/materials/slow")
+    assert refused.status_code == 409
+    assert "Slow is used in Slow" in refused.json()["detail"]
+    free = bed["bed"] | {"layers": zoo.bed()["layers"], "set_aside": [], "top_up": "compost"}
+    send(signed_in, "PUT", f"{path}/beds/{bed['key']}", {"revision": 1, "bed": free})
+    assert signed_in.delete(f"{path}/materials/slow").status_code == 204
+
+
+def test_a_stone_under_water_or_on_a_path_stays_on_the_shelf(signed_in: Client, garden: Garden) -> None:
+    path = f"/api/gardens/{garden.pk}"
+    for name in ("Stone", "Sub", "Path"):
+        send(signed_in, "POST", f"{path}/materials", {"key": name.lower(), "like": "rubble", "name": name})
+    reservoir = {"height_m": 0.1, "medium": "stone", "under": {"material": "sub", "height_m": 0.1}}
+    send(signed_in, "POST", f"{path}/beds", {"bed": zoo.bed(name="Wet", layers=[], reservoir=reservoir)})
+    plot = {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]], "courses": [{"material": "path", "thickness_m": 0.05}]}
+    assert send(signed_in, "PUT", f"{path}/plot", {"revision": 0, "plot": plot}).status_code == 200
+    said = [signed_in.delete(f"{path}/materials/{key}").json()["detail"] for key in ("stone", "sub", "path")]
+    assert ["Wet" in said[0], "Wet" in said[1], "the paths" in said[2]] == [True] * 3

@@ -8,7 +8,7 @@ from typing import Any
 from nolbet_core.findings.pattern import DEFER, Finding, Found, Level, Mend, View, written
 from nolbet_core.findings.safety import counted, listed
 from nolbet_core.nutrients.dose import MOST_AT_ONCE_KG_M2, Dose
-from nolbet_core.plan.bed import Amendment
+from nolbet_core.plan.bed import Amendment, Layer
 from nolbet_core.quantities.limits import MEAL_KG
 from nolbet_core.quantities.show import show_dose
 from nolbet_core.shelf.library import standard_shelf
@@ -127,7 +127,7 @@ class Overfed(Finding):
         )
 
 
-def written_without(layer: Any) -> dict[str, Any]:
+def written_without(layer: Layer) -> dict[str, Any]:
     """A layer in the plan file's words, with nothing scattered on it."""
     return written(layer.model_copy(update={"amendment": None}))
 

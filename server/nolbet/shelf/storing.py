@@ -2,9 +2,6 @@
 
 from __future__ import annotations
 
-import json
-from typing import Any
-
 from django.db import transaction
 
 from nolbet.gardens.errors import InUse, Missing
@@ -12,6 +9,7 @@ from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import figures_of, material_plan, mixes_plan, whole_plan
 from nolbet.shelf.models import OwnMaterial
+from nolbet_core.plan.bed import materials_named
 from nolbet_core.plan.check import gather_supplies
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.shelf.library import standard_shelf
@@ -61,13 +59,14 @@ def remove_material(garden: Garden, key: str) -> None:
 
 
 def material_users(garden: Garden, key: str) -> list[str]:
-    """Names of beds, mixes, suppliers and heaps that name a material."""
+    """Names of beds, mixes, suppliers, paths and heaps that name a material."""
     plan = whole_plan(garden)
-    things: list[tuple[str, Any]] = [
-        *((bed.title, bed.layers) for bed in plan.beds),
-        *((mix.name or mix.key, mix.parts) for mix in plan.mixes),
-        *((supplier.name or supplier.key, supplier.offers) for supplier in plan.suppliers),
-        ("your heaps", plan.stock),
+    courses = plan.garden.plot.courses if plan.garden.plot else []
+    things: list[tuple[str, set[str]]] = [
+        *((bed.title, materials_named(bed)) for bed in plan.beds),
+        *((mix.name or mix.key, {part.material for part in mix.parts}) for mix in plan.mixes),
+        *((each.name or each.key, {offer.material for offer in each.offers}) for each in plan.suppliers),
+        ("the paths", {course.material for course in courses}),
+        ("your heaps", {heap.material for heap in plan.stock}),
     ]
-    mark = f'"{key}"'
-    return [name for name, parts in things if mark in json.dumps([part.model_dump(mode="json") for part in parts])]
+    return [name for name, named in things if key in named]

@@ -1,7 +1,7 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./generated";
 
-type Schemas = components["schemas"];
+export type Schemas = components["schemas"];
 
 export type Bed = Schemas["Bed"];
 export type Shape = Bed["shape"];
@@ -23,11 +23,6 @@ export type VersionFigures = Schemas["VersionFigures"];
 export type SchoolFigures = Schemas["SchoolFigures"];
 export type Reservoir = NonNullable<Bed["reservoir"]>;
 export type ReservoirFigures = Schemas["ReservoirFigures"];
-export type WaterFigures = Schemas["WaterFigures"];
-export type ToldFigures = Schemas["ToldFigures"];
-export type WeatherKept = Schemas["WeatherKept"];
-export type Dip = Schemas["DipOut"];
-export type FeedFault = NonNullable<Schemas["AskedFeed"]["fault"]>;
 export type SetAside = Schemas["SetAside"];
 export type School = NonNullable<Bed["school"]>;
 export type FindingFigures = Schemas["FindingFigures"];
@@ -79,7 +74,7 @@ function token(): string {
   return /(?:^|; )nolbet_csrf=([^;]*)/.exec(document.cookie)?.[1] ?? "";
 }
 
-const client = createClient<paths>({ baseUrl: "/" });
+export const client = createClient<paths>({ baseUrl: "/" });
 client.use({
   onRequest({ request }) {
     if (request.method !== "GET") request.headers.set("X-CSRFToken", token());
@@ -94,7 +89,7 @@ export function saidOf(error: unknown): string {
 }
 
 /** The answer's data, or Refused with the problem. A broken line is the fetch's own TypeError. */
-function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T {
+export function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T {
   if (answer.data !== undefined) return answer.data;
   const said = answer.error as Partial<Problem> | undefined;
   throw new Refused({
@@ -107,12 +102,12 @@ function unwrap<T>(answer: { data?: T; error?: unknown; response: Response }): T
 }
 
 /** As unwrap, for what holds points: the library takes their pairs for lists of any length. */
-function figured<T>(answer: { data?: unknown; error?: unknown; response: Response }): T {
+export function figured<T>(answer: { data?: unknown; error?: unknown; response: Response }): T {
   return unwrap({ ...answer, data: answer.data as T | undefined });
 }
 
 /** As unwrap, for answers without a body. */
-function done(answer: { error?: unknown; response: Response }): void {
+export function done(answer: { error?: unknown; response: Response }): void {
   if (!answer.response.ok) unwrap({ ...answer, data: undefined });
 }
 
@@ -272,67 +267,6 @@ export const api = {
         body: { bed },
         signal,
       }),
-    ),
-
-  figureWater: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
-    figured<WaterFigures>(
-      await client.POST("/api/gardens/{garden_id}/figure/water", {
-        params: { path: { garden_id } },
-        body: { bed },
-        signal,
-      }),
-    ),
-
-  weather: async (garden_id: number) =>
-    unwrap(await client.GET("/api/gardens/{garden_id}/weather", { params: { path: { garden_id } } })),
-
-  bringWeather: async (garden_id: number, text: string) =>
-    unwrap(
-      await client.POST("/api/gardens/{garden_id}/weather", {
-        params: { path: { garden_id } },
-        body: { text },
-      }),
-    ),
-
-  askFeed: async (garden_id: number, fault: FeedFault) =>
-    unwrap(
-      await client.POST("/api/gardens/{garden_id}/weather/feed", {
-        params: { path: { garden_id } },
-        body: { fault },
-      }),
-    ),
-
-  dips: async (garden_id: number, key: string) =>
-    unwrap(
-      await client.GET("/api/gardens/{garden_id}/beds/{key}/dips", { params: { path: { garden_id, key } } }),
-    ),
-
-  logDip: async (garden_id: number, key: string, level_m: number) =>
-    unwrap(
-      await client.POST("/api/gardens/{garden_id}/beds/{key}/dips", {
-        params: { path: { garden_id, key } },
-        body: { level_m },
-      }),
-    ),
-
-  forgetDip: async (garden_id: number, key: string, dip_id: number) =>
-    done(
-      await client.DELETE("/api/gardens/{garden_id}/beds/{key}/dips/{dip_id}", {
-        params: { path: { garden_id, key, dip_id } },
-      }),
-    ),
-
-  setProbe: async (garden_id: number, key: string, settings: Schemas["ProbeSettings"]) =>
-    unwrap(
-      await client.PUT("/api/gardens/{garden_id}/beds/{key}/probe", {
-        params: { path: { garden_id, key } },
-        body: settings,
-      }),
-    ),
-
-  told: async (garden_id: number, key: string) =>
-    figured<ToldFigures | null>(
-      await client.GET("/api/gardens/{garden_id}/beds/{key}/told", { params: { path: { garden_id, key } } }),
     ),
 
   figureGarden: async (garden_id: number) =>

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type KeptBed, type Material, type VersionFigures } from "../api/client";
+import { api, saidOf, type KeptBed, type Material, type VersionFigures } from "../api/client";
 import { useSaveState } from "../app/SaveStateContext";
 import { SmallSection, smallScale } from "../plot/SmallSection";
 import { showDay, showMoney, trimmed } from "../quantities/format";
@@ -55,7 +55,7 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
           Undo
         </button>
       </header>
-      {found.error && <p role="alert">{found.error.message}</p>}
+      {found.error && <p role="alert">{saidOf(found.error)}</p>}
       {asideOf(bed).length === 0 && (
         <p className="schools-full">
           Nothing is set aside to compare yet. <Link to={`${back}/schools`}>Choose another way</Link> first.
@@ -70,9 +70,7 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
                 <th scope="col" key={version.index ?? "own"}>
                   <SmallSection figures={version.figures} materials={materials} scale={scale} />
                   <span className="compare-name">
-                    {version.index == null
-                      ? (schoolName(version.figures ? bed.school : null) ?? "My own layers")
-                      : version.name}
+                    {version.index == null ? (schoolName(bed.school) ?? "My own layers") : version.name}
                   </span>
                   {version.index == null && <span className="chip">as it is</span>}
                 </th>

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import {
   api,
+  saidOf,
   type Bed,
   type KeptBed,
   type Layer,
@@ -60,7 +61,7 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
           first.
         </p>
       )}
-      {found.error && <p role="alert">{found.error.message}</p>}
+      {found.error && <p role="alert">{saidOf(found.error)}</p>}
       {!found.data && !found.error && <p className="page-note">Laying each out ...</p>}
       <ul className="schools-list">
         {suited.map((school) => (

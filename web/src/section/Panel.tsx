@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from "react";
-import "../nutrients/feeding.css";
+import "./panel.css";
 
 type Props = { title: string; said: ReactNode; children: () => ReactNode };
 

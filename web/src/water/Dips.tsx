@@ -1,10 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, saidOf, type Dip } from "../api/client";
+import { saidOf } from "../api/client";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { waterApi, type Dip } from "./waterApi";
 
 type Props = { gardenId: number; bedKey: string; dips: readonly Dip[] };
 
@@ -17,14 +18,14 @@ export function Dips({ gardenId, bedKey, dips }: Props) {
   const [level, setLevel] = useState<number | null>(null);
   const again = () => queries.invalidateQueries({ queryKey: ["dips", gardenId, bedKey] });
   const log = useMutation({
-    mutationFn: (level_m: number) => api.logDip(gardenId, bedKey, level_m),
+    mutationFn: (level_m: number) => waterApi.logDip(gardenId, bedKey, level_m),
     onSuccess: async () => {
       setLevel(null);
       await again();
     },
   });
   const forget = useMutation({
-    mutationFn: (id: number) => api.forgetDip(gardenId, bedKey, id),
+    mutationFn: (id: number) => waterApi.forgetDip(gardenId, bedKey, id),
     onSuccess: again,
   });
   const error = log.error ?? forget.error;

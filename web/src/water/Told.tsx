@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api } from "../api/client";
+import { waterApi } from "./waterApi";
 
 type Props = { gardenId: number; bedKey: string };
 
@@ -16,11 +16,11 @@ export function Told({ gardenId, bedKey }: Props) {
   const queries = useQueryClient();
   const told = useQuery({
     queryKey: ["told", gardenId, bedKey],
-    queryFn: () => api.told(gardenId, bedKey),
+    queryFn: () => waterApi.told(gardenId, bedKey),
   });
   const set = useMutation({
     mutationFn: (change: Partial<typeof SETTINGS>) =>
-      api.setProbe(gardenId, bedKey, { ...SETTINGS, ...change }),
+      waterApi.setProbe(gardenId, bedKey, { ...SETTINGS, ...change }),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["told", gardenId, bedKey] }),
   });
   return (

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, type Bed, type KeptBed, type Material } from "../api/client";
+import { saidOf, type Bed, type KeptBed, type Material } from "../api/client";
 import { useSaveState } from "../app/SaveStateContext";
 import { Findings } from "../section/Findings";
 import { useSession } from "../section/useSession";
@@ -14,6 +14,7 @@ import { firstReservoir } from "./reservoirs";
 import { Weather } from "./Weather";
 import { Year } from "./Year";
 import { YearTally } from "./YearTally";
+import { waterApi } from "./waterApi";
 import "./water.css";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
@@ -42,13 +43,13 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
     session.edit(change(session.snapshot().bed), gesture ?? null);
   const year = useQuery({
     queryKey: ["water", gardenId, units, JSON.stringify(figuredBed)],
-    queryFn: ({ signal }) => api.figureWater(gardenId, figuredBed, signal),
+    queryFn: ({ signal }) => waterApi.figureWater(gardenId, figuredBed, signal),
     enabled: figuredBed.reservoir != null,
     placeholderData: (before) => before,
   });
   const dips = useQuery({
     queryKey: ["dips", gardenId, kept.key],
-    queryFn: () => api.dips(gardenId, kept.key),
+    queryFn: () => waterApi.dips(gardenId, kept.key),
     enabled: bed.reservoir != null,
   });
   return (
@@ -100,6 +101,7 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
                   onEnd={() => session.endGesture()}
                 />
               </div>
+              {year.error && !year.data && <p role="alert">{saidOf(year.error)}</p>}
               {year.data ? (
                 <Year figures={year.data} dips={dips.data ?? []} />
               ) : (

@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, saidOf, type FeedFault, type WeatherKept } from "../api/client";
+import { saidOf } from "../api/client";
 import { showDay } from "../quantities/format";
+import { waterApi, type FeedFault, type WeatherKept } from "./waterApi";
 
 const LARGEST = 2 * 1024 * 1024;
 const FAULTS: readonly (readonly [FeedFault, string])[] = [
@@ -14,7 +15,7 @@ const FAULTS: readonly (readonly [FeedFault, string])[] = [
 /** The weather that a year runs on: a daily file in and out, and a simulated feed. */
 export function Weather({ gardenId }: { gardenId: number }) {
   const queries = useQueryClient();
-  const kept = useQuery({ queryKey: ["weather", gardenId], queryFn: () => api.weather(gardenId) });
+  const kept = useQuery({ queryKey: ["weather", gardenId], queryFn: () => waterApi.weather(gardenId) });
   const [last, setLast] = useState<WeatherKept | null>(null);
   const taken = (now: WeatherKept) => {
     setLast(now);
@@ -25,12 +26,12 @@ export function Weather({ gardenId }: { gardenId: number }) {
   const bring = useMutation({
     mutationFn: async (file: File) => {
       if (file.size > LARGEST) throw new Error("The file is over 2 MB; take a shorter time.");
-      return api.bringWeather(gardenId, await file.text());
+      return waterApi.bringWeather(gardenId, await file.text());
     },
     onSuccess: taken,
   });
   const ask = useMutation({
-    mutationFn: (fault: FeedFault) => api.askFeed(gardenId, fault),
+    mutationFn: (fault: FeedFault) => waterApi.askFeed(gardenId, fault),
     onSuccess: taken,
   });
   const error = bring.error ?? ask.error;

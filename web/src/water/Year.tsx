@@ -1,4 +1,4 @@
-import type { Dip, WaterFigures } from "../api/client";
+import type { Dip, WaterFigures } from "./waterApi";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSize } from "../section/useSize";

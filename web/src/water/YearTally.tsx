@@ -1,4 +1,5 @@
-import type { BedFigures, WaterFigures } from "../api/client";
+import type { BedFigures } from "../api/client";
+import type { WaterFigures } from "./waterApi";
 import { Quantity } from "../quantities/Quantity";
 import { Panel } from "../section/Panel";
 
