@@ -13,11 +13,19 @@ export function SmallSection({ figures, materials, scale }: Props) {
   const { section } = figures;
   const floor = section.top_m * scale + 2;
   const width = (section.right_m - section.left_m) * scale + 2 * MARGIN;
+  const height = floor + GROUND;
   const sunk = section.ground_m * scale;
   const place = (outline: Outline) =>
     outline.map(([x, y]) => [MARGIN + (x - section.left_m) * scale, floor - y * scale] as const);
   return (
-    <svg className="small-section" width={width} height={floor + GROUND} aria-hidden="true" focusable="false">
+    <svg
+      className="small-section"
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      height={height}
+      aria-hidden="true"
+      focusable="false"
+    >
       <rect className="drawing-ground" x={0} y={floor - sunk} width={width} height={GROUND + sunk} />
       {section.form !== "flat" &&
         section.hollow.map((ring, index) => (
