@@ -144,8 +144,10 @@ def test_the_probe_tells_a_leak_and_no_leak(signed_in: Client, wet: str) -> None
     sound = signed_in.get(f"{path}/told").json()
     assert not sound["leaks"]
     assert "No leak" in sound["message"]
-    send(signed_in, "PUT", f"{path}/probe", {"late_days": 12})
-    assert "five days are wanted" in signed_in.get(f"{path}/told").json()["message"]
+    send(signed_in, "PUT", f"{path}/probe", {"late_days": 26})
+    late = signed_in.get(f"{path}/told").json()["message"]
+    assert "five days are wanted" in late
+    assert "The last reading is 26 days old" in late
     assert len(leaking["series"]) > 100
 
 

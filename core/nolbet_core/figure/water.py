@@ -40,6 +40,9 @@ LOW, MIDDLE, HIGH = 10, 50, 90
 SURE_OF_THIRST = 0.3
 """Error of the thirst up to which it is said."""
 
+LATE_DAYS = 2
+"""Days without a reading after which a probe is said to be late."""
+
 Values = NDArray[np.float64]
 
 
@@ -146,12 +149,21 @@ def told_figures(told: Told, times: Values, levels: Values) -> ToldFigures:
         thirst=told.thirst if told.thirst_error < SURE_OF_THIRST else None,
         readings=told.readings,
         days=told.days,
-        message=_said(told),
+        message=_said(told) + _late(times, kept),
         series=[
             ReadingFigures(float(time), float(level))
             for time, level in zip(times[kept][::4].round(4), levels[kept][::4].round(5), strict=True)
         ],
     )
+
+
+def _late(times: Values, kept: NDArray[np.bool_]) -> str:
+    """What is said of a probe that has gone quiet."""
+    last = float(times[kept].max()) if kept.any() else float(times[0])
+    quiet_days = round(float(times[-1]) - last)
+    if quiet_days < LATE_DAYS:
+        return ""
+    return f" The last reading is {quiet_days} days old: look after the probe."
 
 
 def _said(told: Told) -> str:

@@ -7,29 +7,33 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from nolbet_core.reservoir.readings import Readings, good_readings, ready_readings
+
 Values = NDArray[np.float64]
 
 SURE = 2.0
 SURE_EARLY = 4.5
+SURE_LASTING = 2.5
 """How many times its own error a leak has to be before it is told: looked at every day, it has to be surer before two
-weeks of readings are in."""
+weeks of readings are in; looked at a second time over all of them, a little surer too."""
 
 TWO_WEEKS_DAYS = 13.5
 
 LEAST_M3_DAY = 0.0005
 """A smaller loss isn't told: no liner is known that well [m3/day]."""
 
+THIRST_KEEPS = 0.05
+"""How much the thirst of two weeks strays from that of the weeks before, of itself, apart from what the forecast
+foresees (estimate)."""
+
+CHANGED = 1.5
+"""By how many times its error a thirst has to differ to be another one."""
+
+NO_TELLING = 1e6
+"""Error of what readings say nothing of, as thirst where nothing is asked."""
+
 LEAST_DAYS = 5.0
 LEAST_READINGS = 100
-READINGS_BEFORE = 12
-NEARLY_FULL = 0.96
-LEAST_OF_A_DAY = 3
-FULL_WEIGHT = 2.0
-STRAY_TIMES = 6.0
-SUNRISE, SUNSET = 6.0, 18.0
-AROUND = 4
-ABSURD_SHARE = 0.15
-"""How far beyond empty and full a reading may tremble, of what it holds."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,17 +53,15 @@ class Told:
     days: float
 
 
-def drunk_by(times_days: Values, wanted_m3: Values) -> Values:
-    """Water that plants ask for from the first midnight until some times [m3]: by daylight, as half a sine.
+@dataclass(frozen=True, slots=True)
+class Fit:
+    """A steady loss [m3/day] and a thirst, each with its error, and what a reading strays from them [m3]."""
 
-    times_days: since that midnight [days]. wanted_m3: of each day [m3].
-    """
-    day = np.clip(times_days.astype(int), 0, len(wanted_m3) - 1)
-    hour = (times_days - day) * 24
-    angle = np.pi * np.clip((hour - SUNRISE) / (SUNSET - SUNRISE), 0.0, 1.0)
-    before = np.concatenate([[0.0], np.cumsum(wanted_m3)])
-    drunk: Values = before[day] + wanted_m3[day] * (1 - np.cos(angle)) / 2
-    return drunk
+    loss_m3_day: float
+    loss_error: float
+    thirst: float
+    thirst_error: float
+    spread_m3: float
 
 
 def told_from(
@@ -72,80 +74,99 @@ def told_from(
     was filled up [days]. held_m3: what it holds up to the overflow [m3].
 
     Between fillings the water falls by k x what plants ask and by a steady loss, and rises by a share of the rain. All
-    are fitted by least squares over all stretches at once, each with a beginning of its own. When in a day it rained is
-    read off the jump it makes; a day whose rain may have run over is left out and parts what lies round it.
+    are fitted by least squares over all stretches at once, each with a beginning of its own. Where more than two weeks
+    are read, the last two are also held against the thirst that those before them show: a leak that began is told
+    from thirst much sooner so.
     """
-    possible = (water_m3 > -ABSURD_SHARE * held_m3) & (water_m3 < (1 + ABSURD_SHARE) * held_m3)
-    water_m3 = np.where(possible, water_m3, np.nan)
-    good = np.isfinite(water_m3) & ~strays(water_m3)
+    good = good_readings(water_m3, held_m3)
     times, water = times_days[good], water_m3[good]
     days = float(times[-1] - times[0]) if len(times) else 0.0
     if len(times) < LEAST_READINGS or days < LEAST_DAYS:
         return Told(False, 0.0, float("inf"), 1.0, float("inf"), len(times), days)
-    drunk = drunk_by(times, wanted_m3)
-    wet = np.flatnonzero(rain_m3 > 0).tolist()
-    rains = [_rain(times, water, drunk, day, float(rain_m3[day]), held_m3) for day in wet]
-    run_over = [day for day, rain in zip(wet, rains, strict=True) if rain[2] > NEARLY_FULL]
-    kept = ~np.isin(times.astype(int), run_over)
-    times, water, drunk = times[kept], water[kept], drunk[kept]
-    filled, parted = jumps_days, np.array(run_over, dtype=float) + 0.5
-    # when it was filled it held all it can: as good as a reading with little noise
-    times = np.concatenate([times, filled])
-    water = np.concatenate([water, np.full(len(filled), held_m3)])
-    weight = np.concatenate([np.ones(len(drunk)), np.full(len(filled), FULL_WEIGHT)])
-    stretch = np.searchsorted(np.sort(np.concatenate([filled, parted])), times, side="right")
-    fallen = sum((amount * (times >= when) for when, amount, _ in rains), np.zeros(len(times)))
-    unknowns = _centred(np.column_stack([-drunk_by(times, wanted_m3), -times]), stretch, weight)
-    of_water = _centred((water - fallen)[:, np.newaxis], stretch, weight)[:, 0]
+    readings = ready_readings(times, water, wanted_m3, rain_m3, jumps_days, held_m3)
+    sure = SURE if days >= TWO_WEEKS_DAYS else SURE_EARLY
+    now, lasting = _now_and_lasting(readings, float(times[-1]))
+    if lasting is not None and not _tells(now, sure) and _tells(lasting, SURE_LASTING):
+        now = lasting
+    return Told(_tells(now, sure), now.loss_m3_day, now.loss_error, now.thirst, now.thirst_error, len(times), days)
+
+
+def _tells(fit: Fit, sure: float) -> bool:
+    return fit.loss_m3_day > max(sure * fit.loss_error, LEAST_M3_DAY)
+
+
+def _now_and_lasting(readings: Readings, last_days: float) -> tuple[Fit, Fit | None]:
+    """What the last two weeks lose, and what they lose together with the days before them, where those suffice.
+
+    The thirst of the days before counts for the last two weeks as well, unless they look leaky themselves, or plants
+    have plainly grown thirstier or less so since.
+    """
+    since = last_days - TWO_WEEKS_DAYS
+    before, now = readings.within(0.0, since), readings.within(since, last_days + 1)
+    if min(len(before.times_days), len(now.times_days)) < LEAST_READINGS or np.ptp(before.times_days) < LEAST_DAYS:
+        return fitted(readings), None
+    early, late = fitted(before), fitted(now)
+    lasting = _mean(early, late)
+    if early.loss_m3_day > SURE * early.loss_error:
+        return late, lasting
+    known = thirst_alone(before)
+    error = float(np.hypot(known.error, THIRST_KEEPS * known.thirst))
+    if abs(late.thirst - known.thirst) > CHANGED * float(np.hypot(late.thirst_error, error)):
+        return late, lasting
+    return fitted(now, Known(known.thirst, error, late.spread_m3)), lasting
+
+
+def _mean(one: Fit, other: Fit) -> Fit:
+    """Two fits together, each by how sure it is."""
+    loss, loss_error = _weighed(one.loss_m3_day, one.loss_error, other.loss_m3_day, other.loss_error)
+    thirst, thirst_error = _weighed(one.thirst, one.thirst_error, other.thirst, other.thirst_error)
+    return Fit(loss, loss_error, thirst, thirst_error, max(one.spread_m3, other.spread_m3))
+
+
+def _weighed(one: float, one_error: float, other: float, other_error: float) -> tuple[float, float]:
+    share = other_error**2 / max(one_error**2 + other_error**2, 1e-30)
+    error = one_error * other_error / max(float(np.hypot(one_error, other_error)), 1e-30)
+    return share * one + (1 - share) * other, error
+
+
+@dataclass(frozen=True, slots=True)
+class Known:
+    """A thirst known from before, how sure [same unit], and what a reading strays [m3]."""
+
+    thirst: float
+    error: float
+    spread_m3: float
+
+
+def fitted(readings: Readings, known: Known | None = None) -> Fit:
+    """Thirst and loss by least squares. known: a thirst that counts as one more thing read."""
+    columns = np.column_stack([-readings.drunk_m3, -readings.times_days])
+    unknowns = _centred(columns, readings.stretch, readings.weight)
+    of_water = _centred(readings.water_m3[:, np.newaxis], readings.stretch, readings.weight)[:, 0]
+    if known is not None and known.error > 0:
+        pull = known.spread_m3 / known.error
+        unknowns = np.vstack([unknowns, [pull, 0.0]])
+        of_water = np.append(of_water, pull * known.thirst)
+    found, errors, spread = _least_squares(unknowns, of_water, len(np.unique(readings.stretch)))
+    return Fit(float(found[1]), float(errors[1]), float(found[0]), float(errors[0]), spread)
+
+
+def thirst_alone(readings: Readings) -> Known:
+    """The thirst of readings that nothing leaks from."""
+    unknowns = _centred(-readings.drunk_m3[:, np.newaxis], readings.stretch, readings.weight)
+    of_water = _centred(readings.water_m3[:, np.newaxis], readings.stretch, readings.weight)[:, 0]
+    found, errors, spread = _least_squares(unknowns, of_water, len(np.unique(readings.stretch)))
+    return Known(float(found[0]), float(errors[0]), spread)
+
+
+def _least_squares(unknowns: Values, of_water: Values, stretches: int) -> tuple[Values, Values, float]:
+    """What fits best, its errors, and what a reading strays from it."""
     found, *_ = np.linalg.lstsq(unknowns, of_water, rcond=None)
     left = of_water - unknowns @ found
-    freedom = max(len(times) - len(np.unique(stretch)) - unknowns.shape[1], 1)
-    spread = np.linalg.pinv(unknowns.T @ unknowns) * float(left @ left) / freedom
-    error = float(np.sqrt(max(spread[1, 1], 0.0)))
-    loss = float(found[1])
-    sure = SURE if days >= TWO_WEEKS_DAYS else SURE_EARLY
-    leaks = loss > max(sure * error, LEAST_M3_DAY)
-    thirst_error = float(np.sqrt(max(spread[0, 0], 0.0)))
-    return Told(leaks, loss, error, float(found[0]), thirst_error, len(times), days)
-
-
-def strays(water_m3: Values) -> NDArray[np.bool_]:
-    """Readings that can't be: far from the middle of their neighbours, by many times what others are."""
-    count = len(water_m3)
-    if count < 2 * AROUND + 1:
-        return np.zeros(count, dtype=bool)
-    padded = np.pad(water_m3, AROUND, mode="reflect")
-    around = np.lib.stride_tricks.sliding_window_view(padded, 2 * AROUND + 1)
-    known = np.isfinite(around).any(axis=1)
-    middle = np.full(count, np.nan)
-    middle[known] = np.nanmedian(around[known], axis=1)
-    apart = np.abs(water_m3 - middle)
-    read = np.isfinite(apart)
-    usual = float(np.median(apart[read])) if read.any() else 0.0
-    stray: NDArray[np.bool_] = read & (apart > STRAY_TIMES * max(usual, 1e-9))
-    return stray
-
-
-def _rain(
-    times: Values, water: Values, drunk: Values, day: int, rain_m3: float, held_m3: float
-) -> tuple[float, float, float]:
-    """A wet day's rain: when in it the water jumped [days], how much it brings [m3], and how full it then is at most.
-
-    When: the split of the day's readings into two levels that fits them best.
-    """
-    within = np.flatnonzero((times >= day) & (times < day + 1))
-    when = float(day)
-    if len(within) >= LEAST_OF_A_DAY:
-        levels = (water + drunk)[within]
-        count = np.arange(1, len(levels))
-        before = np.cumsum(levels)[:-1]
-        after = levels.sum() - before
-        up = after / (len(levels) - count) > before / count
-        gain = (before**2 / count + after**2 / (len(levels) - count)) * up
-        when = float(times[within[int(np.argmax(gain)) + 1]])
-    before_it = water[times < when][-READINGS_BEFORE:]
-    most = float(np.median(before_it)) if len(before_it) else held_m3
-    return when, rain_m3, (most + rain_m3) / held_m3
+    spread = float(np.sqrt(left @ left / max(len(of_water) - stretches - unknowns.shape[1], 1)))
+    errors = spread * np.sqrt(np.maximum(np.diag(np.linalg.pinv(unknowns.T @ unknowns)), 0.0))
+    silent = (unknowns**2).sum(axis=0) <= 0
+    return np.asarray(found, dtype=float), np.where(silent, NO_TELLING, errors), spread
 
 
 def _centred(columns: Values, stretch: NDArray[np.int64], weight: Values) -> Values:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.reservoir.leak import drunk_by
+from nolbet_core.reservoir.readings import drunk_by
 from nolbet_core.reservoir.store import Store
 
 Values = NDArray[np.float64]
@@ -20,8 +20,8 @@ ABSURD_M = (-3.0, 9.0)
 @dataclass(frozen=True, slots=True)
 class Faults:
     """How the probe misbehaves. noise_m: standard deviation of a reading [m]. missing, absurd: shares of readings
-    [0-1]. late_days: the last days that haven't come in yet. leak_m3_day: what the liner really loses [m3/day].
-    thirst: how much more than the forecast the plants really take.
+    [0-1]. late_days: the last days that haven't come in yet. leak_m3_day: what the liner really loses [m3/day],
+    from leak_from_day on. thirst: how much more than the forecast the plants really take.
     """
 
     noise_m: float = 0.003
@@ -29,6 +29,7 @@ class Faults:
     absurd: float = 0.0
     late_days: float = 0.0
     leak_m3_day: float = 0.0
+    leak_from_day: float = 0.0
     thirst: float = 1.0
 
 
@@ -58,7 +59,7 @@ def probe_series(
     levels, filled = np.empty(len(times)), []
     for index, time in enumerate(times):
         if index:
-            step = time - times[index - 1]
+            step = time - times[index - 1] if time > faults.leak_from_day else 0.0
             water -= drunk[index] - drunk[index - 1] + faults.leak_m3_day * step
             rained = (rain_at > times[index - 1]) & (rain_at <= time)
             water += float(rain_m3[rained].sum())

@@ -32,7 +32,8 @@ router = Router(tags=["water"])
 
 LARGEST_FILE = 2 * 1024 * 1024
 FEED_DAYS = 60
-PROBE_DAYS = 15
+PROBE_DAYS = 29
+LEAKY_DAYS = 14
 
 
 class WateredDraft(Schema):
@@ -86,11 +87,12 @@ class DipOut(Schema):
 
 
 class ProbeSettings(Schema):
-    """How the simulated probe behaves: shares of readings missing and absurd, days late, and what the liner loses."""
+    """How the simulated probe behaves: shares of readings missing and absurd, days late, and what the liner loses, in
+    the last two weeks."""
 
     missing: Annotated[float, Field(ge=0, le=1)] = 0.05
     absurd: Annotated[float, Field(ge=0, le=1)] = 0.0
-    late_days: Annotated[float, Field(ge=0, le=15)] = 0.0
+    late_days: Annotated[float, Field(ge=0, le=29)] = 0.0
     leak_m3_day: Annotated[float, Field(ge=0, le=1)] = 0.0
     thirst: Annotated[float, Field(ge=0.1, le=3)] = 1.0
     seed: Annotated[int, Field(ge=0, le=10_000)] = 1
@@ -181,7 +183,7 @@ def set_probe(request: HttpRequest, garden_id: int, key: str, settings: ProbeSet
 
 @router.get("/{garden_id}/beds/{key}/told", response=ToldFigures | None)
 def told_of(request: HttpRequest, garden_id: int, key: str) -> HttpResponse:
-    """What the probe's readings of the last two weeks say: thirst, or a leak. Null where there is no probe."""
+    """What the probe's readings of the last four weeks say: thirst, or a leak. Null where there is no probe."""
     bed = own_bed(request, garden_id, key)
     probe, plan = probe_of(bed), bed_plan(bed)
     if probe is None or plan.reservoir is None:
@@ -195,6 +197,7 @@ def told_of(request: HttpRequest, garden_id: int, key: str) -> HttpResponse:
         absurd=probe.absurd,
         late_days=probe.late_days,
         leak_m3_day=probe.leak_m3_day,
+        leak_from_day=PROBE_DAYS - LEAKY_DAYS,
         thirst=probe.thirst,
     )
     series = probe_series(store, asked, rained, plan.watering.threshold, faults, probe.seed)

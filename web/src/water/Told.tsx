@@ -7,7 +7,7 @@ const SETTINGS = { missing: 0.05, absurd: 0, late_days: 0, leak_m3_day: 0, thirs
 const MOODS = [
   ["sound", {}],
   ["leaking", { leak_m3_day: 0.003 }],
-  ["late", { late_days: 11 }],
+  ["late", { late_days: 26 }],
   ["absurd", { absurd: 0.15 }],
 ] as const;
 
