@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
 
 import pytest
@@ -10,7 +11,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Locator, Page, expect
 
 from nolbet.gardens.models import Garden
-from nolbet.water.models import Dip
+from nolbet.water.models import Dip, WeatherDay
 from tests.browser.gardens import keep, open_section, saved
 from tests.core import zoo
 
@@ -209,3 +210,25 @@ def test_a_tub_is_taken_from_dry_to_wicking(app: Page, home: str, gardener: User
     expect(app.locator(".drawing .water-overflow")).to_be_visible()
     app.get_by_role("link", name="Haul").click()
     expect(app.get_by_role("alert").filter(has_text="Nobody offers gravel, 20 mm")).to_be_visible()
+
+
+def test_the_crop_factor_that_dips_fit_is_taken_over(app: Page, home: str, gardener: User) -> None:
+    reservoir = {"height_m": 0.25, "overflow_m": 0.25, "medium": "gravel_20", "wicks": [{"kind": "fabric"}]}
+    garden = keep(gardener, TANK | {"reservoir": reservoir, "watering": {"crop_factor": 0.6}})
+    tank = garden.beds.get(key="tank")
+    for day, level_m in ((1, 0.24), (5, 0.15), (9, 0.06)):
+        Dip.objects.create(bed=tank, at=datetime(2026, 7, day, 8, tzinfo=UTC), level_m=level_m)
+    days = [date(2026, 7, 1) + timedelta(days=day) for day in range(10)]
+    WeatherDay.objects.bulk_create(WeatherDay(garden=garden, day=day, tmin_c=14, tmax_c=27, rain_mm=0) for day in days)
+    open_water(app, home, garden, "tank")
+    dips = app.locator("section").filter(has=app.get_by_role("heading", name="Dipstick"))
+    expect(dips).to_contain_text("By 2 stretches between dips, plants take")
+    ask = row(app, "Plants ask on a hot day").inner_text()
+    take = dips.get_by_role("button", name="Use the crop factor that fits")
+    expect(take).to_contain_text("(now 0.60)")
+    take.click()
+    expect(take).to_have_count(0)
+    expect(row(app, "Plants ask on a hot day")).not_to_have_text(ask)
+    saved(app)
+    assert garden.beds.get(key="tank").cut["watering"]["crop_factor"] > 0.6
+    expect(dips).to_contain_text(re.compile(r"plants take (9[89]|10[012]) % of what the forecast has"))

@@ -139,7 +139,7 @@ def test_the_probe_tells_a_leak_and_no_leak(signed_in: Client, wet: str) -> None
     leaking = signed_in.get(f"{path}/told").json()
     assert leaking["leaks"]
     assert leaking["loss_m3_day"] == pytest.approx(0.004, abs=0.0015)
-    assert "L a day" in leaking["message"] and "a leak" in leaking["message"]
+    assert " a day" in leaking["message"] and "a leak" in leaking["message"]
     send(signed_in, "PUT", f"{path}/probe", {"leak_m3_day": 0.0})
     sound = signed_in.get(f"{path}/told").json()
     assert not sound["leaks"]
@@ -149,6 +149,36 @@ def test_the_probe_tells_a_leak_and_no_leak(signed_in: Client, wet: str) -> None
     assert "five days are wanted" in late
     assert "The last reading is 26 days old" in late
     assert len(leaking["series"]) > 100
+
+
+def test_the_crop_factor_that_readings_fit_is_offered(signed_in: Client, wet: str, settings: Any) -> None:
+    settings.FIXED_DAY = "2026-07-28"
+    path = f"{wet}/beds/wicking"
+    assert send(signed_in, "PUT", f"{wet}/beds/wicking", thirsty(signed_in, path, 0.6)).status_code == 200
+    send(signed_in, "PUT", f"{path}/probe", {"seed": 3})
+    told = signed_in.get(f"{path}/told").json()
+    assert not told["leaks"]
+    assert told["crop_factor"] == pytest.approx(1.05, abs=0.04)
+    assert send(signed_in, "PUT", path, thirsty(signed_in, path, told["crop_factor"])).status_code == 200
+    assert signed_in.get(f"{path}/told").json()["thirst"] == pytest.approx(1.0, abs=0.03)
+
+
+def thirsty(client: Client, path: str, crop_factor: float) -> dict[str, Any]:
+    """The bed as it is kept, with another crop factor."""
+    beds = {bed["key"]: bed for bed in client.get(path.rsplit("/beds", 1)[0]).json()["beds"]}
+    return {"bed": WICKING | {"watering": {"crop_factor": crop_factor}}, "revision": beds["wicking"]["revision"]}
+
+
+def test_dips_tell_the_thirst(signed_in: Client, wet: str) -> None:
+    path = f"{wet}/beds/wicking/dips"
+    assert signed_in.get(f"{path}/told").json()["thirst"] is None
+    for day, level_m in ((1, 0.19), (5, 0.13), (9, 0.07)):
+        send(signed_in, "POST", path, {"level_m": level_m, "at": f"2026-07-0{day}T08:00:00Z"})
+    told = signed_in.get(f"{path}/told").json()
+    assert told["stretches"] == 2
+    assert "between dips" in told["message"]
+    send(signed_in, "POST", path, {"level_m": 0.1, "at": "9999-01-01T08:00:00Z"})
+    assert signed_in.get(f"{path}/told").json() == told
 
 
 def test_normals_and_stand_are_kept(signed_in: Client, wet: str, garden: Garden) -> None:

@@ -10,8 +10,10 @@ from dataclasses import dataclass
 from datetime import date
 
 import numpy as np
+from numpy.typing import NDArray
 
-from nolbet_core.climate.weather import DAYS, Weather, with_evaporation
+from nolbet_core.climate.radiation import extraterrestrial_radiation, reference_evapotranspiration
+from nolbet_core.climate.weather import DAYS, USUAL_LATITUDE_DEG, Weather, with_evaporation
 
 COLUMNS = ("date", "tmin_c", "tmax_c", "rain_mm")
 COLDEST_C, HOTTEST_C = -70.0, 60.0
@@ -108,3 +110,11 @@ def weather_of_days(days: Sequence[WeatherDay], latitude_deg: float | None) -> W
         return None
     arrays = [np.array([[getattr(each, name) for each in year] for year in whole]) for name in COLUMNS[1:]]
     return with_evaporation(arrays[0], arrays[1], arrays[2], latitude_deg)
+
+
+def evaporation_of_days(days: Sequence[WeatherDay], latitude_deg: float | None) -> NDArray[np.float64]:
+    """Reference evapotranspiration of days [mm]; the last of a leap year counts as the day before it."""
+    latitude = USUAL_LATITUDE_DEG if latitude_deg is None else latitude_deg
+    of_year = np.array([min(each.day.timetuple().tm_yday, DAYS) for each in days], dtype=float)
+    tmin_c, tmax_c = (np.array([getattr(each, name) for each in days]) for name in ("tmin_c", "tmax_c"))
+    return reference_evapotranspiration(tmin_c, tmax_c, extraterrestrial_radiation(latitude, of_year))

@@ -39,6 +39,9 @@ LEAST_SWING_C = 1.0
 
 SEED = 20260
 
+USUAL_LATITUDE_DEG = 45.0
+"""Of a garden that doesn't say where it lies [degrees]."""
+
 
 @dataclass(frozen=True, slots=True)
 class MonthNormals:
@@ -129,6 +132,6 @@ def _drift(chance: np.random.Generator, years: int) -> Values:
 
 def with_evaporation(tmin_c: Values, tmax_c: Values, rain_mm: Values, latitude_deg: float | None) -> Weather:
     """Weather with its reference evapotranspiration. Arrays: years x 365 days."""
-    latitude = 45.0 if latitude_deg is None else latitude_deg
+    latitude = USUAL_LATITUDE_DEG if latitude_deg is None else latitude_deg
     radiation = extraterrestrial_radiation(latitude, np.arange(1, DAYS + 1, dtype=float))
     return Weather(tmin_c, tmax_c, rain_mm, reference_evapotranspiration(tmin_c, tmax_c, radiation))

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from datetime import date
 from functools import lru_cache
 
 import numpy as np
@@ -13,9 +12,7 @@ from nolbet_core.climate.daily_file import WeatherDay, weather_of_days
 from nolbet_core.climate.weather import MonthNormals, Weather, drawn_weather, usual_normals
 from nolbet_core.figure.walk import viewed_bed
 from nolbet_core.figure.water_figures import (
-    ReadingFigures,
     RefillDay,
-    ToldFigures,
     Usual,
     WaterFigures,
     Weathered,
@@ -25,10 +22,8 @@ from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.quantities.show import fixed
 from nolbet_core.reservoir.balance import AVAILABLE_SHARE, Plot, Refills, run_balance, run_twin
 from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
-from nolbet_core.reservoir.leak import Told
 from nolbet_core.reservoir.season import Planted, day_of_year, demand_by_day, season_days
 from nolbet_core.reservoir.store import Store
 
@@ -36,12 +31,6 @@ YEARS = 100
 """Years of weather that a forecast runs over."""
 
 LOW, MIDDLE, HIGH = 10, 50, 90
-
-SURE_OF_THIRST = 0.3
-"""Error of the thirst up to which it is said."""
-
-LATE_DAYS = 2
-"""Days without a reading after which a probe is said to be late."""
 
 Values = NDArray[np.float64]
 
@@ -127,55 +116,6 @@ def weather_for(garden: Garden, days: Sequence[WeatherDay]) -> tuple[Weather, We
 @lru_cache(maxsize=32)
 def _drawn(normals: tuple[MonthNormals, ...], latitude_deg: float | None) -> Weather:
     return drawn_weather(normals, latitude_deg, YEARS)
-
-
-def asked_and_rained(view: View, weather: Weather, first: date, days: int) -> tuple[Values, Values]:
-    """What plants ask and what rain brings on each of some days from one on [m3], by the first year of the weather."""
-    plot = plot_of(view, planted_of(view))
-    start = day_of_year((first.month, first.day))
-    at = (start + np.arange(days)) % len(plot.demand)
-    asked = weather.et0_mm[0, at] * 1e-3 * plot.area_m2 * plot.demand[at]
-    rained = weather.rain_mm[0, at] * 1e-3 * (plot.area_m2 + plot.catchment_m2)
-    return asked, rained
-
-
-def told_figures(told: Told, times: Values, levels: Values) -> ToldFigures:
-    """What a probe's readings say, in words and figures."""
-    kept = np.isfinite(levels)
-    return ToldFigures(
-        leaks=told.leaks,
-        loss_m3_day=told.loss_m3_day,
-        error_m3_day=min(told.error_m3_day, 1e6),
-        thirst=told.thirst if told.thirst_error < SURE_OF_THIRST else None,
-        readings=told.readings,
-        days=told.days,
-        message=_said(told) + _late(times, kept),
-        series=[
-            ReadingFigures(float(time), float(level))
-            for time, level in zip(times[kept][::4].round(4), levels[kept][::4].round(5), strict=True)
-        ],
-    )
-
-
-def _late(times: Values, kept: NDArray[np.bool_]) -> str:
-    """What is said of a probe that has gone quiet."""
-    last = float(times[kept].max()) if kept.any() else float(times[0])
-    quiet_days = round(float(times[-1]) - last)
-    if quiet_days < LATE_DAYS:
-        return ""
-    return f" The last reading is {quiet_days} days old: look after the probe."
-
-
-def _said(told: Told) -> str:
-    if told.days < 5:
-        return f"{told.readings} readings so far: five days are wanted to tell a leak from thirst."
-    sure = told.thirst_error < SURE_OF_THIRST
-    thirst = f" Plants take {told.thirst * 100:.0f} % of what the forecast has." if sure else ""
-    loss, error = (f"{fixed(each * 1000, 1)} L" for each in (told.loss_m3_day, told.error_m3_day))
-    if told.leaks:
-        said = f"It loses {loss} a day (give or take {error}) that no plant takes, at night and in rain too: a leak."
-        return said + thirst
-    return f"No leak over {error} a day is to be seen in {told.days:.0f} days.{thirst}"
 
 
 def view_of(bed: Bed, garden: Garden, supplies: Supplies) -> tuple[View, Store]:

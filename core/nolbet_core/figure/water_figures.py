@@ -69,14 +69,29 @@ class ReadingFigures:
 @dataclass(frozen=True, slots=True)
 class ToldFigures:
     """What a probe's readings say: whether it leaks, how much a day with its error, and how thirsty plants are against
-    the forecast, null where they take too little to tell. days, readings: what it rests on.
+    the forecast, null where they take too little to tell. crop_factor: that fits, null likewise. days, readings: what
+    it rests on.
     """
 
     leaks: bool
     loss_m3_day: float
     error_m3_day: float
     thirst: float | None
+    crop_factor: float | None
     readings: int
     days: float
     message: str
     series: list[ReadingFigures]
+
+
+@dataclass(frozen=True, slots=True)
+class DipsFigures:
+    """What dips say: how thirsty plants are against the forecast and the crop factor that fits, null where they tell
+    too little; the thirst's error; how many stretches between dips it rests on.
+    """
+
+    thirst: float | None
+    thirst_error: float | None
+    crop_factor: float | None
+    stretches: int
+    message: str

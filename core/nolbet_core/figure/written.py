@@ -10,11 +10,12 @@ from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.tally import TalliedFigures
-from nolbet_core.figure.water_figures import ToldFigures, WaterFigures
+from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
 
 Written = (
     BedFigures
     | ComparedFigures
+    | DipsFigures
     | Figures
     | ForecastFigures
     | OfferedSchools

@@ -76,7 +76,7 @@ def told_from(
     Between fillings the water falls by k x what plants ask and by a steady loss, and rises by a share of the rain. All
     are fitted by least squares over all stretches at once, each with a beginning of its own. Where more than two weeks
     are read, the last two are also held against the thirst that those before them show: a leak that began is told
-    from thirst much sooner so.
+    from thirst much sooner so. Where none is told, the thirst is that of a liner that holds.
     """
     good = good_readings(water_m3, held_m3)
     times, water = times_days[good], water_m3[good]
@@ -88,7 +88,10 @@ def told_from(
     now, lasting = _now_and_lasting(readings, float(times[-1]))
     if lasting is not None and not _tells(now, sure) and _tells(lasting, SURE_LASTING):
         now = lasting
-    return Told(_tells(now, sure), now.loss_m3_day, now.loss_error, now.thirst, now.thirst_error, len(times), days)
+    if _tells(now, sure):
+        return Told(True, now.loss_m3_day, now.loss_error, now.thirst, now.thirst_error, len(times), days)
+    thirst = thirst_alone(readings.within(float(times[-1]) - TWO_WEEKS_DAYS, days + float(times[0]) + 1))
+    return Told(False, now.loss_m3_day, now.loss_error, thirst.thirst, thirst.error, len(times), days)
 
 
 def _tells(fit: Fit, sure: float) -> bool:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -19,6 +19,9 @@ YOUNG_FACTOR = 0.5
 
 GROWING_DAYS = 50
 """Days from sowing to full leaf, and the last days over which leaves fall (estimate)."""
+
+LEAST_LEAVES = 0.3
+"""Share of what a bed takes that has to go through leaves for readings to tell their crop factor."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,3 +66,18 @@ def demand_by_day(planted: Planted) -> Values:
     factor = planted.crop_factor * (YOUNG_FACTOR + (1 - YOUNG_FACTOR) * grown)
     demand: Values = factor * canopy + BARE_SOIL * planted.mulch * (1 - canopy)
     return demand
+
+
+def crop_factor_for(planted: Planted, thirst: float, days: NDArray[np.int64], et0_mm: Values) -> float | None:
+    """The crop factor with which plants ask some times of what they ask now; None where leaves take too
+    little to tell.
+
+    thirst: how many times. days: of the year, 0 to 364, on which that was seen; et0_mm: reference evapotranspiration of
+    each [mm]. Bare soil evaporates as before, so that leaves alone take more or less.
+    """
+    bare = float((et0_mm * demand_by_day(replace(planted, crop_factor=0.0))[days]).sum())
+    whole = float((et0_mm * demand_by_day(planted)[days]).sum())
+    leaves = whole - bare
+    if leaves <= LEAST_LEAVES * whole:
+        return None
+    return planted.crop_factor * (thirst * whole - bare) / leaves

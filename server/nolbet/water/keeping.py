@@ -3,14 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from datetime import date
+from datetime import date, datetime, timedelta
 
 from django.db import transaction
 
 from nolbet.gardens.models import Bed, Garden
 from nolbet.water.models import Probe
 from nolbet.water.models import WeatherDay as WeatherRow
+from nolbet.water.probe import Faults, Series, probe_series
 from nolbet_core.climate.daily_file import WeatherDay
+from nolbet_core.figure.told import Span, thirstier
+from nolbet_core.plan.bed import Watering
 
 
 @transaction.atomic
@@ -45,3 +48,23 @@ def first_and_last(garden: Garden) -> tuple[date | None, date | None]:
 def probe_of(bed: Bed) -> Probe | None:
     """The probe in a bed's reservoir, None where there is none."""
     return Probe.objects.filter(bed=bed).first()
+
+
+def series_of(probe: Probe, span: Span, threshold: float, leak_from_day: float) -> Series:
+    """What a simulated probe read over a span of days. Its plants take what is usual, whatever the plan says."""
+    faults = Faults(
+        missing=probe.missing,
+        absurd=probe.absurd,
+        late_days=probe.late_days,
+        leak_m3_day=probe.leak_m3_day,
+        leak_from_day=leak_from_day,
+        thirst=probe.thirst,
+    )
+    usual = thirstier(span, Watering().crop_factor)
+    return probe_series(span.store, usual.asked_m3[0], span.rained_m3[0], threshold, faults, probe.seed)
+
+
+def dipped(bed: Bed, until: date, days: int) -> list[tuple[datetime, float]]:
+    """What a stick read in some days up to one."""
+    rows = bed.dips.filter(at__date__gt=until - timedelta(days=days), at__date__lte=until)
+    return list(rows.values_list("at", "level_m"))

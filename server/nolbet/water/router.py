@@ -17,12 +17,12 @@ from nolbet.gardens.errors import Missing
 from nolbet.gardens.owned import own_bed, own_garden
 from nolbet.gardens.plans import bed_plan, garden_plan, garden_supplies
 from nolbet.water.feed import Fault, feed_text
-from nolbet.water.keeping import first_and_last, keep_days, kept_days, probe_of
+from nolbet.water.keeping import dipped, first_and_last, keep_days, kept_days, probe_of, series_of
 from nolbet.water.models import Dip, Probe
-from nolbet.water.probe import Faults, probe_series
 from nolbet_core.climate.daily_file import read_daily_file, written_daily_file
-from nolbet_core.figure.water import asked_and_rained, figure_water, told_figures, view_of, weather_for
-from nolbet_core.figure.water_figures import ToldFigures, WaterFigures
+from nolbet_core.figure.told import dips_figures, span_of, told_figures
+from nolbet_core.figure.water import figure_water
+from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
 from nolbet_core.plan.bed import Bed as PlanBed
 from nolbet_core.plan.check import check_bed
 from nolbet_core.plan.problems import PlanProblem
@@ -34,6 +34,7 @@ LARGEST_FILE = 2 * 1024 * 1024
 FEED_DAYS = 60
 PROBE_DAYS = 29
 LEAKY_DAYS = 14
+DIPS_DAYS = 365
 
 
 class WateredDraft(Schema):
@@ -164,6 +165,19 @@ def log_dip(request: HttpRequest, garden_id: int, key: str, dip: DipIn) -> Statu
     return Status(201, Dip.objects.create(bed=bed, at=dip.at or timezone.now(), level_m=dip.level_m))
 
 
+@router.get("/{garden_id}/beds/{key}/dips/told", response=DipsFigures | None)
+def told_of_dips(request: HttpRequest, garden_id: int, key: str) -> HttpResponse:
+    """What the dips of the last year say of the plants' thirst. Null where the bed has no reservoir."""
+    bed = own_bed(request, garden_id, key)
+    plan = bed_plan(bed)
+    if plan.reservoir is None:
+        return HttpResponse("null", content_type="application/json")
+    read = dipped(bed, today(), DIPS_DAYS)
+    return written(
+        dips_figures(plan, garden_plan(bed.garden), garden_supplies(bed.garden), kept_days(bed.garden), read)
+    )
+
+
 @router.delete("/{garden_id}/beds/{key}/dips/{dip_id}", response={204: None})
 def forget_dip(request: HttpRequest, garden_id: int, key: str, dip_id: int) -> Status[None]:
     """Forget a dip that was a slip."""
@@ -188,19 +202,10 @@ def told_of(request: HttpRequest, garden_id: int, key: str) -> HttpResponse:
     probe, plan = probe_of(bed), bed_plan(bed)
     if probe is None or plan.reservoir is None:
         return HttpResponse("null", content_type="application/json")
-    garden = garden_plan(bed.garden)
-    view, store = view_of(plan, garden, garden_supplies(bed.garden))
-    weather, _ = weather_for(garden, kept_days(bed.garden))
-    asked, rained = asked_and_rained(view, weather, today() - timedelta(days=PROBE_DAYS), PROBE_DAYS)
-    faults = Faults(
-        missing=probe.missing,
-        absurd=probe.absurd,
-        late_days=probe.late_days,
-        leak_m3_day=probe.leak_m3_day,
-        leak_from_day=PROBE_DAYS - LEAKY_DAYS,
-        thirst=probe.thirst,
-    )
-    series = probe_series(store, asked, rained, plan.watering.threshold, faults, probe.seed)
+    garden, first = garden_plan(bed.garden), today() - timedelta(days=PROBE_DAYS)
+    span = span_of(plan, garden, garden_supplies(bed.garden), kept_days(bed.garden), first, PROBE_DAYS)
+    series = series_of(probe, span, plan.watering.threshold, PROBE_DAYS - LEAKY_DAYS)
+    store, asked, rained = span.store, span.asked_m3[0], span.rained_m3[0]
     water = np.where(np.isfinite(series.level_m), store.water_of(series.level_m), np.nan)
     told = told_from(series.times_days, water, asked, rained, series.filled_days, store.held_m3)
-    return written(told_figures(told, series.times_days, series.level_m))
+    return written(told_figures(told, series.times_days, series.level_m, span))

@@ -264,6 +264,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/beds/{key}/dips/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Told Of Dips
+         * @description What the dips of the last year say of the plants' thirst. Null where the bed has no reservoir.
+         */
+        get: operations["nolbet_water_router_told_of_dips"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/beds/{key}/dips/{dip_id}": {
         parameters: {
             query?: never;
@@ -353,7 +373,7 @@ export interface paths {
         };
         /**
          * Told Of
-         * @description What the probe's readings of the last two weeks say: thirst, or a leak. Null where there is no probe.
+         * @description What the probe's readings of the last four weeks say: thirst, or a leak. Null where there is no probe.
          */
         get: operations["nolbet_water_router_told_of"];
         put?: never;
@@ -1660,6 +1680,23 @@ export interface components {
             level_m: number;
         };
         /**
+         * DipsFigures
+         * @description What dips say: how thirsty plants are against the forecast and the crop factor that fits, null where they tell
+         *     too little; the thirst's error; how many stretches between dips it rests on.
+         */
+        DipsFigures: {
+            /** Crop Factor */
+            crop_factor: number | null;
+            /** Message */
+            message: string;
+            /** Stretches */
+            stretches: number;
+            /** Thirst */
+            thirst: number | null;
+            /** Thirst Error */
+            thirst_error: number | null;
+        };
+        /**
          * DoseFigures
          * @description A dose of a meal that closes the nitrogen gap, or as much of it as goes at once. By label and as elements.
          */
@@ -2742,7 +2779,8 @@ export interface components {
         };
         /**
          * ProbeSettings
-         * @description How the simulated probe behaves: shares of readings missing and absurd, days late, and what the liner loses.
+         * @description How the simulated probe behaves: shares of readings missing and absurd, days late, and what the liner loses, in
+         *     the last two weeks.
          */
         ProbeSettings: {
             /**
@@ -3409,9 +3447,12 @@ export interface components {
         /**
          * ToldFigures
          * @description What a probe's readings say: whether it leaks, how much a day with its error, and how thirsty plants are against
-         *     the forecast, null where they take too little to tell. days, readings: what it rests on.
+         *     the forecast, null where they take too little to tell. crop_factor: that fits, null likewise. days, readings: what
+         *     it rests on.
          */
         ToldFigures: {
+            /** Crop Factor */
+            crop_factor: number | null;
             /** Days */
             days: number;
             /** Error M3 Day */
@@ -4118,6 +4159,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DipOut"];
+                };
+            };
+        };
+    };
+    nolbet_water_router_told_of_dips: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DipsFigures"] | null;
                 };
             };
         };

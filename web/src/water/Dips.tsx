@@ -1,22 +1,37 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf } from "../api/client";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { FittedFactor } from "./FittedFactor";
 import { waterApi, type Dip } from "./waterApi";
 
-type Props = { gardenId: number; bedKey: string; dips: readonly Dip[] };
+type Props = {
+  gardenId: number;
+  bedKey: string;
+  /** The bed as it is kept, null while it isn't: what was read is told by it. */
+  keptAs: string | null;
+  dips: readonly Dip[];
+  cropFactor: number;
+  onCropFactor: (factor: number) => void;
+};
 
 const SHOWN = 5;
 
 /** What the stick read: one field and one large button, for one hand. */
-export function Dips({ gardenId, bedKey, dips }: Props) {
+export function Dips({ gardenId, bedKey, keptAs, dips, cropFactor, onCropFactor }: Props) {
   const { units } = useShowing();
   const queries = useQueryClient();
   const [level, setLevel] = useState<number | null>(null);
   const again = () => queries.invalidateQueries({ queryKey: ["dips", gardenId, bedKey] });
+  const told = useQuery({
+    queryKey: ["dips", gardenId, bedKey, "told", keptAs],
+    queryFn: () => waterApi.toldOfDips(gardenId, bedKey),
+    enabled: keptAs !== null,
+    placeholderData: (before) => before,
+  });
   const log = useMutation({
     mutationFn: (level_m: number) => waterApi.logDip(gardenId, bedKey, level_m),
     onSuccess: async () => {
@@ -68,6 +83,8 @@ export function Dips({ gardenId, bedKey, dips }: Props) {
           </li>
         ))}
       </ul>
+      {told.data && <p className="panel-note">{told.data.message}</p>}
+      <FittedFactor now={cropFactor} fits={told.data?.crop_factor} onTake={onCropFactor} />
     </section>
   );
 }

@@ -3,7 +3,7 @@ import type { Bed, BedFigures, Material } from "../api/client";
 import { showLength, showShare } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { setAmount } from "../section/edits";
-import { soilLayer, withHeight, withReservoir } from "./reservoirs";
+import { USUAL_CROP_FACTOR, soilLayer, withHeight, withReservoir } from "./reservoirs";
 
 type Edit = (change: (bed: Bed) => Bed, gesture?: string) => void;
 type Props = {
@@ -117,6 +117,16 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         most={1}
         step={0.05}
         onValue={(canopy) => set({ canopy }, "canopy")}
+      />
+      <Slider
+        {...slide}
+        label="Crop factor"
+        said={(watering.crop_factor ?? USUAL_CROP_FACTOR).toFixed(2)}
+        value={watering.crop_factor ?? USUAL_CROP_FACTOR}
+        least={0.1}
+        most={2}
+        step={0.01}
+        onValue={(crop_factor) => set({ crop_factor }, "crop factor")}
       />
       <Slider
         {...slide}

@@ -10,7 +10,7 @@ import { Dips } from "./Dips";
 import { ReservoirFields } from "./ReservoirFields";
 import { Sliders } from "./Sliders";
 import { Told } from "./Told";
-import { firstReservoir } from "./reservoirs";
+import { firstReservoir, USUAL_CROP_FACTOR } from "./reservoirs";
 import { Weather } from "./Weather";
 import { Year } from "./Year";
 import { YearTally } from "./YearTally";
@@ -52,6 +52,14 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
     queryFn: () => waterApi.dips(gardenId, kept.key),
     enabled: bed.reservoir != null,
   });
+  const read = {
+    gardenId,
+    bedKey: kept.key,
+    keptAs: state.save.state === "saved" ? JSON.stringify(bed) : null,
+    cropFactor: bed.watering?.crop_factor ?? USUAL_CROP_FACTOR,
+    onCropFactor: (crop_factor: number) =>
+      edit((now) => ({ ...now, watering: { ...(now.watering ?? {}), crop_factor } as Bed["watering"] })),
+  };
   return (
     <main className="water-view">
       <div className="water-work">
@@ -115,8 +123,8 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
       {bed.reservoir != null && figures?.reservoir && (
         <aside className="water-aside" aria-label="What it does">
           <YearTally figures={figures} year={year.data ?? null} />
-          <Told gardenId={gardenId} bedKey={kept.key} />
-          <Dips gardenId={gardenId} bedKey={kept.key} dips={dips.data ?? []} />
+          <Told {...read} />
+          <Dips {...read} dips={dips.data ?? []} />
           <Weather gardenId={gardenId} />
           <Findings
             findings={figures.findings.filter(({ code }) => WATER_CODES.has(code))}

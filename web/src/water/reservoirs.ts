@@ -1,6 +1,9 @@
 import type { Bed, BedFigures, Material, Reservoir } from "../api/client";
 
 const FIRST_HEIGHT_M = 0.2;
+/** Of a bed that doesn't say, as the plan file has it. */
+export const USUAL_CROP_FACTOR = 1.05;
+
 const LEAST_SOIL_M = 0.1;
 
 /** The reservoir that a bed starts with: 20 cm of gravel with an overflow at its top and soil columns as wicks. */

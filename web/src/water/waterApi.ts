@@ -2,6 +2,7 @@ import { client, done, figured, unwrap, type Bed, type Schemas } from "../api/cl
 
 export type WaterFigures = Schemas["WaterFigures"];
 export type ToldFigures = Schemas["ToldFigures"];
+export type DipsFigures = Schemas["DipsFigures"];
 export type WeatherKept = Schemas["WeatherKept"];
 export type Dip = Schemas["DipOut"];
 export type FeedFault = NonNullable<Schemas["AskedFeed"]["fault"]>;
@@ -39,6 +40,13 @@ export const waterApi = {
   dips: async (garden_id: number, key: string) =>
     unwrap(
       await client.GET("/api/gardens/{garden_id}/beds/{key}/dips", { params: { path: { garden_id, key } } }),
+    ),
+
+  toldOfDips: async (garden_id: number, key: string) =>
+    figured<DipsFigures | null>(
+      await client.GET("/api/gardens/{garden_id}/beds/{key}/dips/told", {
+        params: { path: { garden_id, key } },
+      }),
     ),
 
   logDip: async (garden_id: number, key: string, level_m: number) =>
