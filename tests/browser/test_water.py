@@ -136,7 +136,7 @@ def test_a_legged_box_is_weighed_and_its_liner_measured(app: Page, home: str, ga
     expect(unknown).to_contain_text("licensed engineer")
     app.get_by_label("May bear, a m²").fill("300 kg")
     app.keyboard.press("Enter")
-    over = app.locator(".finding").filter(has_text="the legs may bear 300 kg")
+    over = app.locator(".finding").filter(has_text="on the legs, which may bear 300 kg a m²")
     expect(over).to_be_visible()
     app.get_by_label("Liner turned over by").fill("10 cm")
     app.keyboard.press("Enter")

@@ -14,7 +14,8 @@ from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.load import read_plan
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.schools.school import all_schools, starting_layers, unsuited
+from nolbet_core.quantities.units import System
+from nolbet_core.schools.school import all_schools, starting_layers, starting_reservoir, unsuited
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
 from tests.core.ask import bed_of
@@ -37,12 +38,14 @@ def test_every_school_builds_a_stack_that_fits(school_key: str, kind: str) -> No
     plan, supplies = read_plan(zoo.plan(bed))
     offered = {each.key: each for each in figure_schools(plan, plan.beds[0], supplies).schools}[school_key]
     assert offered.unsuited is None
-    figures = bed_of(bed | {"school": school_key, "layers": offered.layers})
+    figures = bed_of(bed | {"school": school_key, "layers": offered.layers, "reservoir": offered.reservoir})
+    assert (figures.reservoir is not None) == (school_key == "wicking")
     assert figures.over_m == 0
     assert figures.to_fill_m <= 0.1 * max(figures.line_m, 0.1)
     assert all(layer.sheet or layer.thickness_m > 0.005 for layer in figures.layers)
     assert any(layer.material in standard_shelf() for layer in figures.layers)
     assert [each.code for each in figures.findings if each.level == "stop"] == []
+    assert "soil_deep_over_water" not in [each.code for each in figures.findings]
 
 
 def test_the_samples_leave_no_school_out() -> None:
@@ -59,12 +62,44 @@ def test_the_samples_leave_no_school_out() -> None:
 def test_depths_scale_and_never_pass_the_bed(key: str, depth_m: float) -> None:
     school = SCHOOLS[key]
     kind = sorted(school.shapes - {"flat_area"})[0]
-    if unsuited(school, kind, depth_m) is not None:
+    if unsuited(school, kind, depth_m, System.METRIC) is not None:
         return
     stack = starting_layers(school, kind, depth_m, 2.0)
     laid_m = sum(layer.get("thickness_m", 0.0) for layer in stack)
     assert laid_m <= depth_m + 0.001 * len(stack)
     assert sum("fill" in layer for layer in stack) <= 1
+
+
+@pytest.mark.parametrize(
+    ("depth_m", "height_m", "under_m"),
+    # the mulch takes 6 % of the depth between 20 and 40 mm, the soil 260 mm
+    [(0.36, 0.08, None), (0.5, 0.21, None), (0.64, 0.342, None), (0.9, 0.25, 0.350)],
+)
+def test_a_wicking_bed_starts_on_a_reservoir(depth_m: float, height_m: float, under_m: float | None) -> None:
+    words = starting_reservoir(SCHOOLS["wicking"], depth_m)
+    assert words is not None
+    assert words["height_m"] == words["overflow_m"] == pytest.approx(height_m, abs=0.0005)
+    assert words.get("under", {}).get("height_m") == (None if under_m is None else pytest.approx(under_m, abs=0.0005))
+    assert starting_reservoir(SCHOOLS["straight_fill"], depth_m) is None
+
+
+def test_a_bed_keeps_the_reservoir_it_has_and_schools_fill_what_is_over_it() -> None:
+    own = {"height_m": 0.2, "overflow_m": 0.15, "medium": "scoria"}
+    plan, supplies = read_plan(zoo.plan(zoo.bed(layers=[], reservoir=own)))
+    offered = {each.key: each for each in figure_schools(plan, plan.beds[0], supplies).schools if not each.unsuited}
+    assert "wicking" in offered
+    assert all(each.reservoir == own for each in offered.values())
+    assert all(each.figures is not None and each.figures.over_m == 0 for each in offered.values())
+
+
+def test_a_way_set_aside_has_a_reservoir_of_its_own() -> None:
+    wet = {"name": "Wet", "reservoir": {"height_m": 0.2, "medium": "gravel_20"}, "layers": zoo.bed()["layers"]}
+    dry, kept = compared(layers=zoo.bed()["layers"], set_aside=[wet])
+    assert dry.figures.reservoir is None
+    assert kept.figures.reservoir is not None
+    assert kept.loose_m3 != dry.loose_m3
+    with pytest.raises(PlanProblem, match=r"set_aside\[0\]\.reservoir\.medium"):
+        read_plan(zoo.plan(zoo.bed(set_aside=[wet | {"reservoir": {"height_m": 0.2, "medium": "moss"}}])))
 
 
 def test_each_says_its_trade_offs_and_who_argues_against_it() -> None:
@@ -76,13 +111,13 @@ def test_each_says_its_trade_offs_and_who_argues_against_it() -> None:
 @pytest.mark.parametrize(
     ("key", "kind", "depth_m", "said"),
     [
-        ("wood_in_a_box", "box", 0.2, "360 mm or more"),
-        ("no_dig_compost", "box", 0.6, "up to 320 mm"),
+        ("wood_in_a_box", "box", 0.2, "36 cm or more"),
+        ("no_dig_compost", "box", 0.6, "up to 32 cm"),
         ("wood_mound", "box", 0.6, "isn't laid in a box"),
     ],
 )
 def test_what_does_not_suit_says_why(key: str, kind: str, depth_m: float, said: str) -> None:
-    why = unsuited(SCHOOLS[key], kind, depth_m)
+    why = unsuited(SCHOOLS[key], kind, depth_m, System.METRIC)
     assert why is not None
     assert said in why
 

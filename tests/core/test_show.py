@@ -177,3 +177,14 @@ def test_water_is_told_in_litres_or_gallons(volume_m3: float, metric: str, feet:
 def test_a_dose_is_told_as_it_is_weighed_out(mass_kg: float, metric: str, feet: str) -> None:
     assert show.show_dose(mass_kg, System.METRIC) == metric
     assert show.show_dose(mass_kg, System.FT_IN) == feet
+
+
+def test_a_levels_fall_is_said_finer_than_a_tape() -> None:
+    assert show.show_fall(0.00183, System.METRIC) == "1.8 mm"
+    assert show.show_fall(0.00183, System.FT_IN) == "0.07 in"
+
+
+def test_a_floors_load_is_said_as_floors_are_rated() -> None:
+    # 40 lb on a square foot is 195.3 kg on a square metre
+    assert show.show_load(195.3, System.FT_IN) == "40 lb a sq ft"
+    assert show.show_load(195.3, System.METRIC) == "195 kg a m²"

@@ -39,6 +39,15 @@ def test_taking_one_over_swaps_the_two() -> None:
     assert done("takeOver", back, 5, "Nothing") == back
 
 
+def test_a_reservoir_goes_with_its_way() -> None:
+    store = {"height_m": 0.15, "overflow_m": 0.15, "medium": "gravel_20"}
+    wet = done("layWay", zoo.WOODY, SOIL | {"reservoir": store}, "My own layers")
+    assert wet["reservoir"] == store
+    dry = done("takeOver", wet, 0, "Straight fill")
+    assert dry["reservoir"] is None
+    assert dry["set_aside"][0]["reservoir"] == store
+
+
 def test_setting_aside_leaves_the_bed_and_leaving_out_takes_one() -> None:
     two = done("setAside", done("setAside", zoo.WOODY, SOIL), SOIL | {"name": "Twin"})
     assert two["layers"] == zoo.WOODY["layers"]

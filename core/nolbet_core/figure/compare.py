@@ -11,11 +11,13 @@ from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.forecast import figure_forecast
 from nolbet_core.figure.forecast_figures import ComparedFigures, OfferedSchools, SchoolFigures, VersionFigures
 from nolbet_core.figure.walk import figure_plan, viewed_bed
-from nolbet_core.plan.bed import Bed, Layer, filled_with
+from nolbet_core.plan.bed import Bed, Layer, Reservoir, filled_with
 from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import Plan
-from nolbet_core.schools.school import School, all_schools, starting_layers, unsuited
+from nolbet_core.plan.reservoir import base_of
+from nolbet_core.quantities.units import System
+from nolbet_core.schools.school import School, all_schools, starting_layers, starting_reservoir, unsuited
 
 SHOVELLED_M3_AN_HOUR = 1.0
 """What one person shovels [m3/h] (estimate)."""
@@ -105,24 +107,33 @@ def figure_schools(plan: Plan, bed: Bed, supplies: Supplies, today: date | None 
     depth_m = max(vessel.hollow.rim_m - bed.kept_empty_m, 0.0)
     found = []
     for school in all_schools().values():
-        why_not = unsuited(school, bed.shape.kind, depth_m)
-        layers = [] if why_not else starting_layers(school, bed.shape.kind, depth_m, vessel.top_area_m2)
-        found.append(_school_figures(school, why_not, layers, plan, bed, supplies, today))
+        started = bed.model_copy(update={"school": school.key, "layers": [], "seen": [], "set_aside": []})
+        own_m = depth_m if school.reservoir else depth_m - base_of(bed)
+        why_not = unsuited(school, bed.shape.kind, own_m, System(plan.garden.units))
+        if why_not is None:
+            started = _started(started, school, depth_m, vessel.top_area_m2)
+        found.append(_school_figures(school, why_not, started, plan, supplies, today))
     return OfferedSchools(schools=sorted(found, key=lambda each: each.unsuited is not None))
 
 
+def _words(part: Layer | Reservoir) -> dict[str, object]:
+    """A part in the plan file's words."""
+    words: dict[str, object] = part.model_dump(mode="json", exclude_unset=True)
+    return words
+
+
+def _started(bed: Bed, school: School, depth_m: float, area_m2: float) -> Bed:
+    """A bed as a school starts it: on the reservoir it has, else on the school's own."""
+    words = starting_reservoir(school, depth_m) if bed.reservoir is None else None
+    if words is not None:
+        bed = bed.model_copy(update={"reservoir": Reservoir.model_validate(words)})
+    layers = starting_layers(school, bed.shape.kind, depth_m - base_of(bed), area_m2)
+    return bed.model_copy(update={"layers": [Layer.model_validate(layer) for layer in layers]})
+
+
 def _school_figures(
-    school: School,
-    why_not: str | None,
-    layers: list[dict[str, object]],
-    plan: Plan,
-    bed: Bed,
-    supplies: Supplies,
-    today: date | None,
+    school: School, why_not: str | None, started: Bed, plan: Plan, supplies: Supplies, today: date | None
 ) -> SchoolFigures:
-    started = bed.model_copy(
-        update={"school": school.key, "layers": [Layer.model_validate(layer) for layer in layers], "seen": []}
-    )
     figures = None if why_not else bed_figures(viewed_bed(started, plan.garden, None, supplies, "bed", today))
     return SchoolFigures(
         key=school.key,
@@ -135,6 +146,7 @@ def _school_figures(
         feeds=school.feeds,
         against=school.against,
         unsuited=why_not,
-        layers=layers,
+        layers=[_words(layer) for layer in started.layers],
+        reservoir=_words(started.reservoir) if started.reservoir else None,
         figures=figures,
     )

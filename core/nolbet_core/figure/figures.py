@@ -136,8 +136,9 @@ class ReservoirFigures:
     water_m3: held as it lies; lost_to_tilt_m3: that a level one would hold more. shallow_m: depth at its high end.
     soil_m: soil over the water when full, under the mulch; rise_m: how high that soil wicks. lift_m3_day: the most that
     wicks lift. medium_m3: of the medium, placed. liner_m: length and width of the sheet that lines it, null where none
-    does; largest_m: the largest bed that the liner there is can line. medium, water, under: outlines
-    to draw; full_m: where the full water stands above the floor.
+    does; largest_m: the largest bed that the liner there is can line. medium_material, under_material: keys of what
+    fills it and lies under its liner. medium, water, under: outlines to draw; full_m: where the full water stands above
+    the floor.
     """
 
     height_m: float
@@ -151,6 +152,8 @@ class ReservoirFigures:
     lift_m3_day: float
     medium_m3: float
     medium_name: str | None
+    medium_material: str | None
+    under_material: str | None
     liner_m: tuple[float, float] | None
     liner_m2: float
     largest_m: tuple[float, float] | None

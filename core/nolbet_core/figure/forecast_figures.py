@@ -128,7 +128,7 @@ class ComparedFigures:
 
 @dataclass(frozen=True, slots=True)
 class SchoolFigures:
-    """A school for a bed: its words, and the stack it would start with, or why it doesn't suit."""
+    """A school for a bed: its words, and the stack and reservoir it would start with, or why it doesn't suit."""
 
     key: str
     name: str
@@ -141,6 +141,7 @@ class SchoolFigures:
     against: str
     unsuited: str | None
     layers: list[dict[str, object]]
+    reservoir: dict[str, object] | None
     figures: BedFigures | None
 
 

@@ -22,8 +22,8 @@ ROUND = ((1.0, 0.0), (0.707, 0.707), (0.0, 1.0), (-0.707, 0.707), (-1.0, 0.0), (
 
 def reservoir_figures(view: View) -> ReservoirFigures:
     """A bed's reservoir in figures."""
-    store, vessel = view.store, view.vessel
-    if store is None:
+    store, vessel, reservoir = view.store, view.vessel, view.bed.reservoir
+    if store is None or reservoir is None:
         raise ValueError("the bed has no reservoir")
     liner_m = view.liner_m
     return ReservoirFigures(
@@ -38,6 +38,8 @@ def reservoir_figures(view: View) -> ReservoirFigures:
         lift_m3_day=view.wicking.most_m3_day,
         medium_m3=store.medium_below(store.height_m) if view.medium else 0.0,
         medium_name=view.medium.name if view.medium else None,
+        medium_material=reservoir.medium,
+        under_material=reservoir.under.material if reservoir.under else None,
         liner_m=liner_m,
         liner_m2=liner_m[0] * liner_m[1] if liner_m else 0.0,
         largest_m=largest_lined(view, store),

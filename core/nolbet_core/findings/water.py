@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.findings.pattern import DEFER, Finding, Found, Mend, View
-from nolbet_core.quantities.show import show_length, show_water
+from nolbet_core.quantities.show import show_fall, show_length, show_water
 from nolbet_core.shapes.sizing import largest_in_liner
 from nolbet_core.stack.zone import root_surface
 
@@ -84,6 +84,10 @@ class NoOverflow(Finding):
         )
 
 
+LEAK_M3 = 0.002
+"""A leak that a day's test should find [m3 a day]."""
+
+
 class LeakTestDue(Finding):
     """A liner is tested before anything goes on top."""
 
@@ -96,10 +100,10 @@ class LeakTestDue(Finding):
             return
         area_m2 = view.vessel.hollow.area_at(store.full_m)
         share = store.held_m3 / max(view.vessel.hollow.volume_between(store.under_m, store.full_m), 1e-9)
-        fall_mm = 2.0 / max(area_m2 * share, 1e-9)
+        fall = show_fall(LEAK_M3 / max(area_m2 * share, 1e-9), view.system)
         yield Found(
             "caution",
-            f"The reservoir isn't tested: a leak of 2 L a day would lower it by only {fall_mm:.1f} mm.",
+            f"The reservoir isn't tested: a leak of {show_water(LEAK_M3, view.system)} a day lowers it by {fall}.",
             "A leak found after planting means digging it all out again.",
             "Fill it to the overflow, mark the level, cover it, and read it after 24 hours; then build on.",
             mend=Mend("It held", reservoir_with(view, tested=True)),

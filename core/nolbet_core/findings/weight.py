@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.findings.pattern import DEFER, Finding, Found, View
-from nolbet_core.quantities.show import show_area, show_mass
+from nolbet_core.quantities.show import show_area, show_load, show_mass
 
 ENGINEER = "Ask a licensed engineer. " + DEFER
 
@@ -23,10 +23,10 @@ class WeightOver(Finding):
         pressure = view.mass_saturated_kg / view.vessel.footprint_m2
         if pressure <= stand.limit_kg_m2 * (1 + 1e-9):
             return
-        limit = show_mass(stand.limit_kg_m2, view.system)
+        puts, limit = (show_load(load, view.system) for load in (pressure, stand.limit_kg_m2))
         yield Found(
             "stop",
-            f"Wet through it weighs {show_mass(pressure, view.system)} a m²; the {stand.on} may bear {limit}.",
+            f"Wet through it puts {puts} on the {stand.on}, which may bear {limit}.",
             "Wet soil and water are heavy, and an overloaded deck or balcony gives way without warning.",
             "Make it shallower, fill it lighter, or set it on the ground. " + ENGINEER,
         )

@@ -174,11 +174,12 @@ MOST_SET_ASIDE = 3
 
 
 class SetAside(Model):
-    """Another way of filling the same bed, kept to compare."""
+    """Another way of filling the same bed, kept to compare: its layers, and the reservoir they lie on."""
 
     name: Name
     school: School | None = None
     layers: Layers
+    reservoir: Reservoir | None = None
 
 
 class Bed(Model):
@@ -228,18 +229,19 @@ class Bed(Model):
 
 def filled_with(bed: Bed, aside: SetAside) -> Bed:
     """The bed filled in a way that was set aside."""
-    return bed.model_copy(update={"school": aside.school, "layers": aside.layers})
+    return bed.model_copy(update={"school": aside.school, "layers": aside.layers, "reservoir": aside.reservoir})
 
 
 def materials_named(bed: Bed) -> set[str]:
     """Keys of everything that a bed names.
 
-    Its layers and those set aside, what packs them and is scattered on them, its reservoir, and what tops it up.
+    Its layers and those set aside, what packs them and is scattered on them, its reservoirs, and what tops it up.
     """
     stacks = [bed.layers, *(aside.layers for aside in bed.set_aside)]
     within = [part for stack in stacks for layer in stack for part in (layer, layer.infill, layer.amendment)]
     named = {part.material for part in within if part is not None} | {bed.top_up}
-    if bed.reservoir is not None:
-        named |= {bed.reservoir.medium} if bed.reservoir.medium else set()
-        named |= {bed.reservoir.under.material} if bed.reservoir.under else set()
+    for reservoir in (bed.reservoir, *(aside.reservoir for aside in bed.set_aside)):
+        if reservoir is not None:
+            named |= {reservoir.medium} if reservoir.medium else set()
+            named |= {reservoir.under.material} if reservoir.under else set()
     return named

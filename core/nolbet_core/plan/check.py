@@ -130,7 +130,9 @@ def check_bed(bed: Bed, materials: Mapping[str, Material], path: str) -> None:
     """Raise PlanProblem for the first thing of a bed that doesn't hold together: its layers, shape and places."""
     check_layers(bed, materials, path)
     for index, aside in enumerate(bed.set_aside):
-        check_layers(filled_with(bed, aside), materials, f"{path}.set_aside[{index}]")
+        way = filled_with(bed, aside)
+        check_layers(way, materials, f"{path}.set_aside[{index}]")
+        store_of(way, built_bed(bed, path), materials, f"{path}.set_aside[{index}]")
     _check_top_up(bed, materials, path)
     store_of(bed, built_bed(bed, path), materials, path)
     if len(bed.places) > bed.count:

@@ -73,6 +73,13 @@ def _mixed_inches(eighths: int) -> str:
     return f"{whole} {_EIGHTHS[part]}" if whole else _EIGHTHS[part]
 
 
+def show_fall(fall_m: float, system: System) -> str:
+    """How far a level falls [m], finer than a tape is read: in hundredths of an inch or tenths of a mm."""
+    if system is System.FT_IN:
+        return f"{fixed(fall_m / INCH_M, 2)} in"
+    return f"{fixed(fall_m * 1000, 1)} mm"
+
+
 def show_volume(volume_m3: float, system: System) -> str:
     """A volume [m3] in cu ft, or in litres and from 1,000 of them in m3."""
     if system is System.FT_IN:
@@ -116,6 +123,13 @@ def show_mass(mass_kg: float, system: System) -> str:
     if mass_kg >= 2 * TONNE_KG:
         return f"{fixed(mass_kg / TONNE_KG, 2)} tonnes"
     return f"{fixed(mass_kg, 1 if mass_kg < 10 else 0)} kg"
+
+
+def show_load(load_kg_m2: float, system: System) -> str:
+    """What weighs on a floor [kg/m2], in lb a sq ft or kg a m2."""
+    if system is System.FT_IN:
+        return f"{fixed(load_kg_m2 * SQ_FT_M2 / POUND_KG, 0)} lb a sq ft"
+    return f"{fixed(load_kg_m2, 0)} kg a m²"
 
 
 def show_dose(mass_kg: float, system: System) -> str:

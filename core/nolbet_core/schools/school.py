@@ -9,8 +9,14 @@ from functools import cache
 from importlib.resources import files
 from typing import Any
 
+from nolbet_core.quantities.show import show_length
+from nolbet_core.quantities.units import System
+
 LayerWords = dict[str, Any]
 """A layer in the plan file's words."""
+
+ReservoirWords = dict[str, Any]
+"""A reservoir in the plan file's words."""
 
 BY_AREA = "mass_kg_m2"
 
@@ -35,8 +41,26 @@ class Course:
 
 
 @dataclass(frozen=True, slots=True)
+class StartingReservoir:
+    """The reservoir under a school's courses: its words in the plan file, and how its height scales.
+
+    soil_m: that is to stand over it [m]. least_m, most_m: of its height [m]. over_fill_m: its height where inert fill
+    lies under its liner, in beds too deep for it alone [m]. fill: that fill.
+    """
+
+    words: Mapping[str, Any]
+    soil_m: float
+    least_m: float
+    most_m: float
+    over_fill_m: float
+    fill: str
+
+
+@dataclass(frozen=True, slots=True)
 class School:
-    """A school: what it is, the shapes and depths it suits, its courses bottom to top, its trade-offs in words."""
+    """A school: what it is, the shapes and depths it suits, its courses bottom to top on a reservoir or none, its
+    trade-offs in words.
+    """
 
     key: str
     name: str
@@ -45,6 +69,7 @@ class School:
     least_m: float
     most_m: float
     courses: tuple[Course, ...]
+    reservoir: StartingReservoir | None
     cost: str
     effort: str
     settling: str
@@ -69,6 +94,7 @@ def _school(row: dict[str, Any]) -> School:
         row["depth_m"][0],
         row["depth_m"][1],
         tuple(_course(each) for each in row["courses"]),
+        _reservoir(row["reservoir"]) if "reservoir" in row else None,
         row["cost"],
         row["effort"],
         row["settling"],
@@ -78,6 +104,13 @@ def _school(row: dict[str, Any]) -> School:
     )
 
 
+def _reservoir(row: dict[str, Any]) -> StartingReservoir:
+    words = {key: value for key, value in row.items() if key not in RESERVOIR_SCALING}
+    least_m, most_m = row["between_m"]
+    return StartingReservoir(words, row["soil_m"], least_m, most_m, row["over_fill_m"], row["fill"])
+
+
+RESERVOIR_SCALING = ("soil_m", "between_m", "over_fill_m", "fill")
 SCALING = ("share", "between_m", "fills", "drops_under_m", "repeats", "instead")
 
 
@@ -96,17 +129,37 @@ def _course(row: dict[str, Any]) -> Course:
     )
 
 
-def unsuited(school: School, shape_kind: str, depth_m: float) -> str | None:
-    """Why a school doesn't suit a bed, in words; None where it does. depth_m: that the fill may take [m]."""
+def unsuited(school: School, shape_kind: str, depth_m: float, system: System) -> str | None:
+    """Why a school doesn't suit a bed, in words; None where it does. depth_m: that the fill may take [m].
+    system: that the words are in.
+    """
     if shape_kind not in school.shapes:
         return f"{school.name} isn't laid in a {shape_kind.replace('_', ' ')}."
     if shape_kind == "flat_area":
         return None
     if depth_m < school.least_m - 1e-9:
-        return f"{school.name} wants a depth of {school.least_m * 1000:.0f} mm or more."
+        return f"{school.name} wants a depth of {show_length(school.least_m, system)} or more."
     if depth_m > school.most_m + 1e-9:
-        return f"{school.name} is for depths up to {school.most_m * 1000:.0f} mm."
+        return f"{school.name} is for depths up to {show_length(school.most_m, system)}."
     return None
+
+
+def starting_reservoir(school: School, depth_m: float) -> ReservoirWords | None:
+    """The reservoir that a school starts a bed with, in the plan file's words; None where it has none.
+
+    depth_m: that fill and reservoir may take [m]. It takes what the soil over it leaves; where that is more than it
+    should be deep, inert fill lies under its liner.
+    """
+    if school.reservoir is None:
+        return None
+    scale = school.reservoir
+    room_m = depth_m - scale.soil_m - sum(_thickness(course, depth_m) for course in school.courses)
+    height_m = round(max(room_m, scale.least_m), 3)
+    words: ReservoirWords = dict(scale.words)
+    if room_m > scale.most_m:
+        under = {"material": scale.fill, "height_m": round(room_m - scale.over_fill_m, 3)}
+        return words | {"height_m": scale.over_fill_m, "overflow_m": scale.over_fill_m, "under": under}
+    return words | {"height_m": height_m, "overflow_m": height_m}
 
 
 def starting_layers(school: School, shape_kind: str, depth_m: float, area_m2: float) -> list[LayerWords]:

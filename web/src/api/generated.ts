@@ -2977,6 +2977,8 @@ export interface components {
             ][][];
             /** Medium M3 */
             medium_m3: number;
+            /** Medium Material */
+            medium_material: string | null;
             /** Medium Name */
             medium_name: string | null;
             /** Overflow M */
@@ -2994,6 +2996,8 @@ export interface components {
                 number,
                 number
             ][][];
+            /** Under Material */
+            under_material: string | null;
             /** Water */
             water: [
                 number,
@@ -3085,7 +3089,7 @@ export interface components {
         };
         /**
          * SchoolFigures
-         * @description A school for a bed: its words, and the stack it would start with, or why it doesn't suit.
+         * @description A school for a bed: its words, and the stack and reservoir it would start with, or why it doesn't suit.
          */
         SchoolFigures: {
             /** Against */
@@ -3107,6 +3111,10 @@ export interface components {
             name: string;
             /** Planting */
             planting: string;
+            /** Reservoir */
+            reservoir: {
+                [key: string]: unknown;
+            } | null;
             /** Settling */
             settling: string;
             /** Summary */
@@ -3165,13 +3173,14 @@ export interface components {
         };
         /**
          * SetAside
-         * @description Another way of filling the same bed, kept to compare.
+         * @description Another way of filling the same bed, kept to compare: its layers, and the reservoir they lie on.
          */
         SetAside: {
             /** Layers */
             layers: components["schemas"]["Layer"][];
             /** Name */
             name: string;
+            reservoir?: components["schemas"]["Reservoir"] | null;
             /** School */
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
         };

@@ -1,6 +1,7 @@
 import type { BedFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { pathOf, sheetLine, type Outline } from "../section/geometry";
+import { Water, WaterParts } from "../water/Water";
 
 type Props = { figures: BedFigures; materials: ReadonlyMap<string, Material>; scale: number };
 
@@ -31,6 +32,7 @@ export function SmallSection({ figures, materials, scale }: Props) {
         section.hollow.map((ring, index) => (
           <path key={index} className="drawing-air" d={pathOf(place(ring))} />
         ))}
+      {figures.reservoir && <Water reservoir={figures.reservoir} place={place} materials={materials} />}
       {figures.layers.map((layer, index) => {
         const name = hatchKey(layer.material, materials.get(layer.material)?.like);
         return layer.outlines.map((outline, part) =>
@@ -45,6 +47,7 @@ export function SmallSection({ figures, materials, scale }: Props) {
           ),
         );
       })}
+      {figures.reservoir && <WaterParts reservoir={figures.reservoir} place={place} />}
       {section.walls.map((ring, index) => (
         <path key={index} className="drawing-wall" d={pathOf(place(ring))} strokeWidth={LEAST_WALL} />
       ))}

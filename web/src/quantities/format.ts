@@ -89,6 +89,18 @@ export function showMass(mass_kg: number, units: Units): string {
   return `${fixed(mass_kg, mass_kg < 10 ? 1 : 0)} kg`;
 }
 
+/** What a floor bears, as it is typed: the mass on a square foot or on a m². */
+export function typedLoad(load_kg_m2: number, units: Units): string {
+  return units === "ft_in"
+    ? `${fixed((load_kg_m2 * SQ_FT_M2) / POUND_KG, 0)} lb`
+    : `${fixed(load_kg_m2, 0)} kg`;
+}
+
+/** The load [kg/m²] that a mass on a square foot or on a m² is. */
+export function loadOf(mass_kg: number, units: Units): number {
+  return units === "ft_in" ? mass_kg / SQ_FT_M2 : mass_kg;
+}
+
 /** A small mass as it is weighed out: in oz under a pound and g under a kilogram, else to a tenth of either. */
 export function showDose(mass_kg: number, units: Units): string {
   if (units === "ft_in") {

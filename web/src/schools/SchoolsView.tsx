@@ -7,6 +7,7 @@ import {
   type KeptBed,
   type Layer,
   type Material,
+  type Reservoir,
   type School,
   type SchoolFigures,
 } from "../api/client";
@@ -92,8 +93,26 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
   );
 }
 
-function shapeOf({ shape, measured, wall_m, headspace_m, corner_depths_m, built_on, dampness }: Bed): string {
-  return JSON.stringify({ shape, measured, wall_m, headspace_m, corner_depths_m, built_on, dampness });
+function shapeOf({
+  shape,
+  measured,
+  wall_m,
+  headspace_m,
+  corner_depths_m,
+  built_on,
+  dampness,
+  reservoir,
+}: Bed) {
+  return JSON.stringify({
+    shape,
+    measured,
+    wall_m,
+    headspace_m,
+    corner_depths_m,
+    built_on,
+    dampness,
+    reservoir,
+  });
 }
 
 type CardProps = {
@@ -107,7 +126,12 @@ type CardProps = {
 
 function SchoolCard({ school, bed, materials, scale, onLay, onAside }: CardProps) {
   const { figures } = school;
-  const way: Way = { name: school.name, school: school.key as School, layers: school.layers as Layer[] };
+  const way: Way = {
+    name: school.name,
+    school: school.key as School,
+    layers: school.layers as Layer[],
+    reservoir: school.reservoir as Reservoir | null,
+  };
   const aside = asideOf(bed).some((each) => each.school === school.key);
   const laid = bed.school === school.key;
   const empty = bed.layers.length === 0;

@@ -1,9 +1,9 @@
-import type { Bed, Layer, School, SetAside } from "../api/client";
+import type { Bed, Layer, Reservoir, School, SetAside } from "../api/client";
 
 /** How many ways of filling a bed can lie set aside beside its own. */
 export const MOST_SET_ASIDE = 3;
 
-export type Way = { name: string; school?: School | null; layers: Layer[] };
+export type Way = { name: string; school?: School | null; layers: Layer[]; reservoir?: Reservoir | null };
 
 export function asideOf(bed: Bed): readonly SetAside[] {
   return bed.set_aside ?? [];
@@ -15,25 +15,32 @@ export function roomAside(bed: Bed): boolean {
 
 /** Lay a way in the bed; what lies there now is set aside under a name, unless there is nothing. */
 export function layWay(bed: Bed, way: Way, presentName: string): Bed {
-  const present: SetAside = { name: presentName, school: bed.school, layers: bed.layers };
+  const present = presentWay(bed, presentName);
   const set_aside = bed.layers.length > 0 ? [...asideOf(bed), present] : [...asideOf(bed)];
-  return { ...bed, school: way.school ?? null, layers: way.layers, set_aside };
+  return { ...bed, ...filling(way), set_aside };
 }
 
 /** Set a way aside to compare; the bed stays as it is. */
-export function setAside(bed: Bed, { name, school, layers }: Way): Bed {
-  return { ...bed, set_aside: [...asideOf(bed), { name, school, layers }] };
+export function setAside(bed: Bed, way: Way): Bed {
+  return { ...bed, set_aside: [...asideOf(bed), { name: way.name, ...filling(way) }] };
+}
+
+function filling({ school, layers, reservoir }: Way): Omit<SetAside, "name"> {
+  return { school: school ?? null, layers, reservoir: reservoir ?? null };
+}
+
+function presentWay(bed: Bed, name: string): SetAside {
+  return { name, ...filling({ ...bed, name }) };
 }
 
 /** Take a way over that was set aside; what lies in the bed now takes its place there, so that neither is lost. */
 export function takeOver(bed: Bed, index: number, presentName: string): Bed {
   const wanted = asideOf(bed)[index];
   if (!wanted) return bed;
-  const present: SetAside = { name: presentName, school: bed.school, layers: bed.layers };
+  const present = presentWay(bed, presentName);
   return {
     ...bed,
-    school: wanted.school ?? null,
-    layers: wanted.layers,
+    ...filling(wanted),
     set_aside: asideOf(bed).map((each, at) => (at === index ? present : each)),
   };
 }

@@ -59,9 +59,7 @@ export function Drawing(props: Props) {
       {figures.reservoir && (
         <Water
           reservoir={figures.reservoir}
-          medium={bed.reservoir?.medium}
-          below={bed.reservoir?.under?.material}
-          geometry={geometry}
+          place={(outline) => onSheet(geometry, outline)}
           materials={materials}
         />
       )}
@@ -92,7 +90,9 @@ export function Drawing(props: Props) {
           />
         ) : null,
       )}
-      {figures.reservoir && <WaterParts reservoir={figures.reservoir} geometry={geometry} />}
+      {figures.reservoir && (
+        <WaterParts reservoir={figures.reservoir} place={(outline) => onSheet(geometry, outline)} />
+      )}
       {solids.map((ring, index) => (
         <path key={index} className="drawing-solid" d={pathOf(onSheet(geometry, ring))} />
       ))}

@@ -3,10 +3,12 @@ import { onSheet, pathOf, type Geometry, type Point } from "../section/geometry"
 
 type Props = { geometry: Geometry; ghosts: ForecastFigures["ghosts"] };
 
-const NAMES = ["after the first winter", "third spring"];
+const NAMES = ["first winter over", "third spring"];
 const HIGH = 17;
 const LETTER = 6.1;
 const CLOSE = 20;
+/** What the grip in the middle takes to either side. */
+const BESIDE_GRIP = 26;
 
 /** Dashed lines where the surface will be after the first winter and in the third spring. */
 export function Ghosts({ geometry, ghosts }: Props) {
@@ -44,7 +46,7 @@ function GhostName({ geometry, points, name, onRight }: NameProps) {
   const top = Math.min(...points.map(([, y]) => y));
   const at = points.filter(([, y]) => y < top + 8).map(([x]) => x);
   const [left, right] = [Math.min(...at), Math.max(...at)];
-  const inside = right - left > 2 * wide + 100;
+  const inside = right - left > 2 * (wide + BESIDE_GRIP);
   const middle = (left + right) / 2;
   const broken = geometry.breakAt !== null;
   const x = broken ? left + 8 : inside ? (onRight ? right - wide - 10 : left + 10) : middle - wide / 2;

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import type { Bed, BedFigures, Material } from "../api/client";
+import type { BedFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
@@ -7,7 +7,7 @@ import { fitSection, onSheet, pathOf, xOf, yOf, type Geometry } from "../section
 import { useSize } from "../section/useSize";
 import { Water, WaterParts } from "./Water";
 
-type Props = { bed: Bed; figures: BedFigures; materials: ReadonlyMap<string, Material> };
+type Props = { figures: BedFigures; materials: ReadonlyMap<string, Material> };
 
 const HEIGHT = 330;
 const NAMES = 140;
@@ -16,7 +16,7 @@ const UNUSED = 100;
 const SHIFT = -56;
 
 /** The bed cut open for its water, with the level and the names of what is in it. */
-export function Cutaway({ bed, figures, materials }: Props) {
+export function Cutaway({ figures, materials }: Props) {
   const { units } = useShowing();
   const [ref, size] = useSize<HTMLDivElement>();
   const geometry = useMemo(
@@ -48,9 +48,7 @@ export function Cutaway({ bed, figures, materials }: Props) {
             ))}
             <Water
               reservoir={reservoir}
-              medium={bed.reservoir?.medium}
-              below={bed.reservoir?.under?.material}
-              geometry={geometry}
+              place={(outline) => onSheet(geometry, outline)}
               materials={materials}
             />
             {figures.layers.flatMap((layer, index) =>
@@ -65,7 +63,7 @@ export function Cutaway({ bed, figures, materials }: Props) {
                     />
                   )),
             )}
-            <WaterParts reservoir={reservoir} geometry={geometry} />
+            <WaterParts reservoir={reservoir} place={(outline) => onSheet(geometry, outline)} />
             {figures.section.walls.map((ring, index) => (
               <path
                 key={index}

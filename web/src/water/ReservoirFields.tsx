@@ -1,5 +1,5 @@
 import type { Bed, Material, Reservoir } from "../api/client";
-import { trimmed, typedLength } from "../quantities/format";
+import { loadOf, trimmed, typedLength, typedLoad } from "../quantities/format";
 import { Choice } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -91,14 +91,15 @@ export function ReservoirFields({ bed, onEdit }: Props) {
             />
           )}
           <MeasureField
-            label="May bear, a m²"
+            label={units === "ft_in" ? "May bear, a sq ft" : "May bear, a m²"}
             limit="bears"
             width="96px"
             placeholder="not known"
-            shown={bed.stand.limit_kg_m2 == null ? "" : `${trimmed(bed.stand.limit_kg_m2, 0)} kg`}
-            onMeaning={({ values: [limit_kg_m2] }) =>
-              onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, limit_kg_m2 } } : now))
-            }
+            shown={bed.stand.limit_kg_m2 == null ? "" : typedLoad(bed.stand.limit_kg_m2, units)}
+            onMeaning={({ values: [mass_kg] }) => {
+              const limit_kg_m2 = mass_kg === undefined ? null : loadOf(mass_kg, units);
+              onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, limit_kg_m2 } } : now));
+            }}
           />
         </>
       )}

@@ -1,24 +1,23 @@
 import type { Material, ReservoirFigures } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
-import { onSheet, pathOf, type Geometry } from "../section/geometry";
+import { pathOf, type Outline, type Point } from "../section/geometry";
 import "./water.css";
 
 type Props = {
   reservoir: ReservoirFigures;
-  medium: string | null | undefined;
-  /** What lies under the liner. */
-  below?: string | null;
-  geometry: Geometry;
+  /** Where outlines stand on the sheet. */
+  place: (outline: Outline) => readonly Point[];
   materials: ReadonlyMap<string, Material>;
   /** Outlines of the water where it isn't full. */
   level?: ReservoirFigures["water"];
 };
 
 /** A reservoir cut open: its medium, its water up to the overflow, pipes, crates and wicks. */
-export function Water({ reservoir, medium, below, geometry, materials, level }: Props) {
-  const path = (ring: ReservoirFigures["water"][number]) => pathOf(onSheet(geometry, ring));
-  const under = below ? hatchKey(below, materials.get(below)?.like) : null;
-  const hatch = medium ? hatchKey(medium, materials.get(medium)?.like) : null;
+export function Water({ reservoir, place, materials, level }: Props) {
+  const path = (ring: ReservoirFigures["water"][number]) => pathOf(place(ring));
+  const hatchOf = (key: string | null | undefined) => key && hatchKey(key, materials.get(key)?.like);
+  const under = hatchOf(reservoir.under_material);
+  const hatch = hatchOf(reservoir.medium_material);
   return (
     <g className="water-store">
       {reservoir.under.map((ring, index) => (
@@ -34,14 +33,14 @@ export function Water({ reservoir, medium, below, geometry, materials, level }: 
   );
 }
 
-type PartsProps = Pick<Props, "reservoir" | "geometry">;
+type PartsProps = Pick<Props, "reservoir" | "place">;
 
 /** What stands in a reservoir: pipes, crates, wicks, the tube it is filled by, its overflow. Drawn over the soil. */
-export function WaterParts({ reservoir, geometry }: PartsProps) {
+export function WaterParts({ reservoir, place }: PartsProps) {
   return (
     <g aria-hidden="true">
       {reservoir.parts.map(({ kind, outline }, index) => (
-        <path key={index} className={`water-part water-${kind}`} d={pathOf(onSheet(geometry, outline))} />
+        <path key={index} className={`water-part water-${kind}`} d={pathOf(place(outline))} />
       ))}
     </g>
   );

@@ -100,7 +100,7 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
           figures?.reservoir && (
             <>
               <div className="water-top">
-                <Cutaway bed={figuredBed} figures={figures} materials={materials} />
+                <Cutaway figures={figures} materials={materials} />
                 <Sliders
                   bed={bed}
                   figures={figures}
