@@ -6,6 +6,7 @@ from ninja import NinjaAPI
 from ninja.security import SessionAuth
 
 from nolbet.account.router import router as account_router
+from nolbet.blend.router import router as blend_router
 from nolbet.figure.forecast import router as forecast_router
 from nolbet.figure.plot import router as plot_router
 from nolbet.figure.router import router as figure_router
@@ -32,4 +33,5 @@ api.add_router("/gardens", sizing_router)
 api.add_router("/gardens", haul_router)
 api.add_router("/quantities", quantities_router)
 api.add_router("/gardens", shelf_router)
+api.add_router("/gardens", blend_router)
 api.add_router("/gardens", water_router)

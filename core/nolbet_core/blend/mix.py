@@ -5,25 +5,45 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from nolbet_core.shelf.material import Grain, Material, PartShare, Property
+from nolbet_core.blend.soil import KEPT, mixed_figure
+from nolbet_core.shelf.material import UNITS, Grain, Material, PartShare, Property
 
 FALL_IN = 0.5
 """Share of the room between coarse grains that fines fall into on mixing (estimate; a bucket test replaces it)."""
 
+MOST_YIELD = 1.1
+"""A mix measured to be a little more than its parts was fluffed up; more than this is a slip."""
+
 SOURCE = "worked out from its parts"
+
+
+class MixProblem(ValueError):  # noqa: N818 - told to the gardener as such
+    """What keeps parts from making a mix. key: what is wrong, in the plan file's words."""
+
+    def __init__(self, key: str, said: str) -> None:
+        super().__init__(said)
+        self.key = key
 
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """So many parts by loose volume of a material."""
+    """So many parts by loose volume of a material. rejected: share of them that the sieve keeps back [0-1]."""
 
     material: Material
     parts: float
+    rejected: float = 0.0
+
+    @property
+    def volume(self) -> float:
+        """What goes into the mix, in parts."""
+        return self.parts * (1 - self.rejected)
 
 
 @dataclass(frozen=True, slots=True)
 class Mix:
-    """A mix with the material it makes and its recipe: loose volume of each part for one loose m3 of mix [m3/m3]."""
+    """A mix with the material it makes and its recipe: loose volume of each part for one loose m3 of mix, before it is
+    sieved [m3/m3].
+    """
 
     material: Material
     recipe: Mapping[str, float]
@@ -34,29 +54,34 @@ def yield_volume(parts: Sequence[Part]) -> float:
 
     e is FALL_IN; the voids of several coarse parts add up.
     """
-    total = sum(part.parts for part in parts)
-    fine = sum(part.parts for part in parts if part.material.grain == "fine")
-    room = sum(part.parts * part.material.void_share for part in parts if part.material.grain == "coarse")
+    total = sum(part.volume for part in parts)
+    fine = sum(part.volume for part in parts if part.material.grain == "fine")
+    room = sum(part.volume * part.material.void_share for part in parts if part.material.grain == "coarse")
     return total - FALL_IN * min(fine, room)
 
 
-def blend(key: str, name: str, parts: Sequence[Part]) -> Mix:
+def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | None = None) -> Mix:
     """The mix of parts given by loose volume.
+
+    measured_yield: loose volume of mix for each loose volume of parts, sieved, from a bucket test [0-1]; replaces what
+    the voids say.
 
     Mass is kept: a part weighs its placed density over its loose factor for each loose m3. The mix's loose factor is
     the volume-weighted mean of its parts' (estimate).
 
-    Raises ValueError where the parts add up to nothing.
+    Raises MixProblem where the parts add up to nothing, or what was measured is less than their solids.
     """
-    total = sum(part.parts for part in parts)
+    total = sum(part.volume for part in parts)
     if total <= 0:
-        raise ValueError("the parts of a mix add up to nothing")
-    made = yield_volume(parts)
-    loose_factor = sum(part.parts * part.material.loose_factor for part in parts) / total
-    moist = sum(part.parts * part.material.bulk_density_kg_m3 / part.material.loose_factor for part in parts)
-    dry = sum(part.parts * part.material.dry_density_kg_m3 / part.material.loose_factor for part in parts)
-    wet = sum(part.parts * part.material.saturated_density_kg_m3 / part.material.loose_factor for part in parts)
-    fine = sum(part.parts for part in parts if part.material.grain == "fine")
+        raise MixProblem("parts", "the parts of a mix add up to nothing")
+    if measured_yield is not None and measured_yield > MOST_YIELD:
+        raise MixProblem("bucket_test", f"a mix of {measured_yield:.2f} for each part is more than went in")
+    made = yield_volume(parts) if measured_yield is None else measured_yield * total
+    loose_factor = sum(part.volume * part.material.loose_factor for part in parts) / total
+    moist = sum(part.volume * part.material.bulk_density_kg_m3 / part.material.loose_factor for part in parts)
+    dry = sum(part.volume * part.material.dry_density_kg_m3 / part.material.loose_factor for part in parts)
+    wet = sum(part.volume * part.material.saturated_density_kg_m3 / part.material.loose_factor for part in parts)
+    fine = sum(part.volume for part in parts if part.material.grain == "fine")
     grain: Grain = "fine" if fine >= total / 2 else "coarse"
     figures = {
         "bulk_density_kg_m3": (moist / made * loose_factor, "kg/m3"),
@@ -68,6 +93,13 @@ def blend(key: str, name: str, parts: Sequence[Part]) -> Mix:
     for element in ("carbon", "nitrogen"):
         mass = sum(each.dry_density_kg_m3 * getattr(each.material, element) for each in held)
         figures[element] = (mass * made / loose_factor / dry if dry else 0.0, "share of dry mass")
+    volumes = [(part.material, part.volume) for part in parts]
+    for soil_figure in KEPT:
+        value = mixed_figure(soil_figure, volumes, made)
+        if value is not None:
+            figures[soil_figure] = (value, UNITS[soil_figure])
+    if figures.get("porosity", (1.0, ""))[0] <= 0:
+        raise MixProblem("bucket_test", "it leaves less room than the solids of the parts take; measure again")
     traits = frozenset[str]().union(*(part.material.traits for part in parts))
     material = Material(
         key,
@@ -89,8 +121,8 @@ def _held(parts: Sequence[Part], total: float, placed: float) -> tuple[PartShare
     """The plain materials in a placed volume that parts (loose, `total` in all) make, mixes among them broken down."""
     held: list[PartShare] = []
     for part in parts:
-        material, share = part.material, part.parts / total
-        in_part = part.parts / material.loose_factor / placed
+        material, share = part.material, part.volume / total
+        in_part = part.volume / material.loose_factor / placed
         within = material.parts or (PartShare(material, 1.0, material.dry_density_kg_m3),)
         held += [
             PartShare(each.material, share * each.volume_share, in_part * each.dry_density_kg_m3) for each in within

@@ -18,7 +18,7 @@ from nolbet_core.haul.offers import (
     Supplier,
     delivery_for,
 )
-from nolbet_core.plan.garden import BagOfferModel, BulkOfferModel, PlanSupplier
+from nolbet_core.plan.garden import BagOfferModel, BulkOfferModel, Plan, PlanSupplier
 from nolbet_core.shelf.material import Material
 
 
@@ -34,6 +34,14 @@ def _offer(entry: BagOfferModel | BulkOfferModel) -> Offer:
     return BulkOffer(
         entry.material, entry.price_per_m3, entry.step_m3, entry.minimum_m3 or 0.0, entry.load_m3, entry.fetch
     )
+
+
+def stock_of(plan: Plan) -> dict[str, float]:
+    """What lies on hand by material [m3]; heaps of one material add up."""
+    stock: dict[str, float] = {}
+    for entry in plan.stock:
+        stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
+    return stock
 
 
 def need_figures(need: Need, materials: Mapping[str, Material]) -> NeedFigures:

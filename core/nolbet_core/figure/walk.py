@@ -8,7 +8,7 @@ from datetime import date
 
 from nolbet_core.climate.year import garden_year
 from nolbet_core.figure.beds import bed_figures, filled_bed
-from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures, supplier_of
+from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures, stock_of, supplier_of
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.found import FindingFigures
 from nolbet_core.figure.judged import bought_keys, finding_figures, gravest_first, with_buying
@@ -143,7 +143,7 @@ def _beds_and_needs(
     laid = _laid(plan, figured, supplies)
     if laid is not None:
         sums.add(1, laid.courses)
-    return figured, laid, sums.less_stock(_stock(plan), supplies.mixes, supplies.materials)
+    return figured, laid, sums.less_stock(stock_of(plan), supplies.mixes, supplies.materials)
 
 
 def _laid(plan: Plan, figured: Sequence[_Figured], supplies: Supplies) -> Laid | None:
@@ -162,14 +162,6 @@ def _plot(plan: Plan, laid: Laid | None, figured: Sequence[_Figured]) -> PlotFig
             own += place_findings(each.bed.key, each.figures.findings)
     beds = {each.bed.key: each.bed for each in figured}
     return plot_figures(plan.garden.plot, laid, beds, own, System(plan.garden.units))
-
-
-def _stock(plan: Plan) -> dict[str, float]:
-    """What lies on hand by material [m3]; heaps of one material add up."""
-    stock: dict[str, float] = {}
-    for entry in plan.stock:
-        stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
-    return stock
 
 
 def _with_others(

@@ -6,6 +6,7 @@ from typing import Any, get_args
 
 from pydantic import TypeAdapter
 
+from nolbet_core.figure.blend_figures import BatchFigures, CheapestFigures, MixAmounts, MixFigures, ZonesFigures
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
 from nolbet_core.figure.plot_figures import PlotFigures
@@ -13,17 +14,22 @@ from nolbet_core.figure.tally import TalliedFigures
 from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
 
 Written = (
-    BedFigures
+    BatchFigures
+    | BedFigures
+    | CheapestFigures
     | ComparedFigures
     | DipsFigures
     | Figures
     | ForecastFigures
+    | MixAmounts
+    | MixFigures
     | OfferedSchools
     | PlotFigures
     | SunkenFigures
     | TalliedFigures
     | ToldFigures
     | WaterFigures
+    | ZonesFigures
 )
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from nolbet_core.findings.pattern import DEFER, Finding, Found, View
 from nolbet_core.shelf.material import Material
@@ -16,25 +16,31 @@ class Dust(Finding):
 
     def look(self, view: View) -> Iterator[Found]:
         """One note for all such materials of the bed."""
-        materials = _materials(view)
-        dusty = [material.name.lower() for material in materials if "dusty" in material.traits]
-        breathed = [material.name.lower() for material in materials if "legionella" in material.traits]
-        mouldy = [material.name.lower() for material in materials if "spores" in material.traits]
-        names = list(dict.fromkeys([*dusty, *breathed, *mouldy]))
-        if not names:
-            return
-        why = "Mineral and plant dust harms lungs and eyes."
-        if mouldy:
-            why = "Mould spores from litter, hay and compost, and dust, harm lungs and eyes."
-        if breathed:
-            why = "Dust of composts and potting mixes can carry legionella and mould spores; stone dust harms lungs."
-        yield Found(
-            "note",
-            f"{counted(names)} can dust when tipped: {listed(names)}.",
-            why,
-            "Open bags away from the face, damp the fill down, wear a mask and eye protection in the dry, wash hands. "
-            + DEFER,
-        )
+        found = dust_of(_materials(view))
+        if found is not None:
+            yield found
+
+
+def dust_of(materials: Sequence[Material]) -> Found | None:
+    """One note for all of some materials that dust, or carry what makes people ill; None where none does."""
+    dusty = [material.name.lower() for material in materials if "dusty" in material.traits]
+    breathed = [material.name.lower() for material in materials if "legionella" in material.traits]
+    mouldy = [material.name.lower() for material in materials if "spores" in material.traits]
+    names = list(dict.fromkeys([*dusty, *breathed, *mouldy]))
+    if not names:
+        return None
+    why = "Mineral and plant dust harms lungs and eyes."
+    if mouldy:
+        why = "Mould spores from litter, hay and compost, and dust, harm lungs and eyes."
+    if breathed:
+        why = "Dust of composts and potting mixes can carry legionella and mould spores; stone dust harms lungs."
+    return Found(
+        "note",
+        f"{counted(names)} can dust when tipped: {listed(names)}.",
+        why,
+        "Open bags away from the face, damp the fill down, wear a mask and eye protection in the dry, wash hands. "
+        + DEFER,
+    )
 
 
 def _materials(view: View) -> list[Material]:

@@ -4,14 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 
-from nolbet_core.blend.mix import Mix, Part, blend
+from nolbet_core.blend.mix import Mix
 from nolbet_core.plan.bed import Bed, Layer, filled_with
 from nolbet_core.plan.build import built_bed
 from nolbet_core.plan.check_plot import check_plot
-from nolbet_core.plan.garden import OwnMaterial, Plan, PlanMix, PlanSupplier, Stock
-from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plan.garden import OwnMaterial, Plan, PlanSupplier, Stock
+from nolbet_core.plan.mix import PlanMix
+from nolbet_core.plan.mixes import with_mixes
+from nolbet_core.plan.problems import PlanProblem, unknown_key
 from nolbet_core.plan.reservoir import store_of
-from nolbet_core.shelf.library import nearest_keys, standard_shelf
+from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.shelf.material import Material, own_material
 
 AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
@@ -42,53 +44,12 @@ def gather_supplies(own: Iterable[OwnMaterial], mixes: Iterable[PlanMix]) -> Sup
         if entry.like not in standard_shelf():
             raise unknown_key(f"{path}.like", entry.like, standard_shelf())
         materials[entry.key] = _own(entry)
-    return Supplies(*_add_mixes(materials, list(mixes)))
+    return Supplies(*with_mixes(materials, list(mixes)))
 
 
 def _own(entry: OwnMaterial) -> Material:
     figures = entry.model_dump(exclude={"key", "like", "name", "grain"}, exclude_none=True)
     return own_material(entry.key, entry.name, standard_shelf()[entry.like], figures, entry.grain)
-
-
-def _add_mixes(materials: dict[str, Material], mixes: list[PlanMix]) -> tuple[dict[str, Material], dict[str, Mix]]:
-    paths: dict[str, str] = {}
-    for index, entry in enumerate(mixes):
-        if entry.key in materials or entry.key in paths:
-            raise PlanProblem(f"mixes[{index}].key", f"'{entry.key}' is taken already")
-        paths[entry.key] = f"mixes[{index}]"
-    entries = {entry.key: entry for entry in mixes}
-    made: dict[str, Mix] = {}
-
-    def make(key: str, within: tuple[str, ...]) -> None:
-        entry = entries[key]
-        for place, part in enumerate(entry.parts):
-            path = f"{paths[key]}.parts[{place}].material"
-            if part.material in (*within, key):
-                raise PlanProblem(path, f"'{part.material}' would contain itself")
-            if part.material in entries and part.material not in made:
-                make(part.material, (*within, key))
-            if part.material not in materials:
-                raise unknown_key(path, part.material, materials)
-            if materials[part.material].is_sheet:
-                raise PlanProblem(path, f"'{part.material}' is a sheet and can't be mixed")
-        try:
-            parts = [Part(materials[part.material], part.parts) for part in entry.parts]
-            made[key] = blend(key, entry.name or key.replace("_", " ").capitalize(), parts)
-        except ValueError as problem:
-            raise PlanProblem(f"{paths[key]}.parts", str(problem)) from problem
-        materials[key] = made[key].material
-
-    for key in entries:
-        if key not in made:
-            make(key, ())
-    return materials, made
-
-
-def unknown_key(path: str, wanted: str, keys: Iterable[str]) -> PlanProblem:
-    """The problem of a key that names nothing, with those it may have meant."""
-    near = nearest_keys(keys, wanted)
-    hint = f"; did you mean {' or '.join(near)}?" if near else "; nolbet shelf lists what there is"
-    return PlanProblem(path, f"'{wanted}' isn't on the shelf{hint}")
 
 
 def check_plan(plan: Plan, supplies: Supplies) -> None:

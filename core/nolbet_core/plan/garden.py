@@ -8,6 +8,7 @@ from pydantic import Field
 
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import BagM3, BulkM3, HeapM3, Key, Model, Money, MonthDay, Name, Share, UnitPrice
+from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.plot import Plot
 
 FORMAT: Final = "nolbet-plan/1"
@@ -62,26 +63,16 @@ class OwnMaterial(Model):
     decay_per_year: Annotated[float, Field(ge=0, le=20)] | None = None
     water_share: Share | None = None
     capillary_rise_m: Annotated[float, Field(ge=0, le=1)] | None = None
+    loose_dry_kg_m3: Density | None = None
+    porosity: Share | None = None
+    container_capacity: Share | None = None
+    wilting_point: Share | None = None
+    ph: Annotated[float, Field(ge=2, le=11)] | None = None
     label_n: Share | None = None
     label_p2o5: Share | None = None
     label_k2o: Share | None = None
     grain: Literal["fine", "coarse"] | None = None
     mass_per_area_kg_m2: Annotated[float, Field(gt=0, le=50)] | None = None
-
-
-class MixPart(Model):
-    """So many parts by loose volume of a material or another mix."""
-
-    material: Key
-    parts: Annotated[float, Field(ge=0, le=1000)]
-
-
-class PlanMix(Model):
-    """A soil mix by parts."""
-
-    key: Key
-    name: Name | None = None
-    parts: Annotated[list[MixPart], Field(min_length=1, max_length=30)]
 
 
 class Stock(Model):

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 Grain = Literal["fine", "coarse"]
+SoilFigure = Literal["loose_dry_kg_m3", "porosity", "container_capacity", "wilting_point", "ph"]
 
 YOURS = "yours"
 """The source of a figure that the gardener gave."""
@@ -140,6 +141,11 @@ class Material:
             return sum(each.volume_share * each.material.capillary_rise_m for each in self.parts)
         return self._figure("capillary_rise_m", 0.0)
 
+    def soil_figure(self, name: SoilFigure) -> float | None:
+        """A figure of its loose volume as soil, that mixes are judged by; None where it isn't known."""
+        found = self.properties.get(name)
+        return None if found is None else found.value
+
     @property
     def runs_into_voids(self) -> bool:
         """Whether it trickles down into the voids of what lies below."""
@@ -156,8 +162,8 @@ def own_material(
     """A gardener's own material: like one of the shelf, save for the figures given.
 
     figures: property name to value [in the property's unit]. A density replaces the moist one; where moisture and a
-    dry density are given without it, the moist one follows from them. A saturated density that is not given moves
-    with the moist one, since it rests on the same solids.
+    dry density are given without it, the moist one follows from them. A saturated density and a loose dry one that are
+    not given move with the moist one, since they rest on the same solids.
     """
     properties = dict(like.properties)
     given = dict(figures)
@@ -167,6 +173,10 @@ def own_material(
         given["bulk_density_kg_m3"] = dry / (1 - moisture)
     if "bulk_density_kg_m3" in given and "saturated_density_kg_m3" not in given and not like.is_sheet:
         heavier = given["bulk_density_kg_m3"] - like.bulk_density_kg_m3
+        if "loose_dry_kg_m3" in like.properties:
+            ratio = given["bulk_density_kg_m3"] / like.bulk_density_kg_m3
+            loose = like.properties["loose_dry_kg_m3"]
+            properties["loose_dry_kg_m3"] = replace(loose, value=loose.value * ratio)
         saturated = like.properties["saturated_density_kg_m3"]
         properties["saturated_density_kg_m3"] = replace(saturated, value=like.saturated_density_kg_m3 + heavier)
     for figure, value in given.items():
@@ -190,6 +200,11 @@ UNITS: dict[str, str] = {
     "decay_per_year": "1/year at 12 degrees C",
     "water_share": "share of placed volume",
     "capillary_rise_m": "m",
+    "loose_dry_kg_m3": "kg/m3",
+    "porosity": "share of loose volume",
+    "container_capacity": "share of loose volume, at 1 kPa",
+    "wilting_point": "share of loose volume, at 1.5 MPa",
+    "ph": "pH",
     "label_n": "share of mass as sold",
     "label_p2o5": "share of mass as sold",
     "label_k2o": "share of mass as sold",

@@ -12,9 +12,9 @@ from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import garden_supplies
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.build import built_bed
-from nolbet_core.plan.check import check_bed, unknown_key
+from nolbet_core.plan.check import check_bed
 from nolbet_core.plan.fields import BagM3, DepthM, HeapM3, LengthM, OffsetM, WallM
-from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plan.problems import PlanProblem, unknown_key
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags
 from nolbet_core.shapes.hollow import ShapeProblem
 from nolbet_core.shapes.sizing import POT_CLASSES, box_from_boards, boxes_without_waste, largest_in_liner

@@ -8,7 +8,7 @@ from typing import Any, Literal
 from django.db import transaction
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import figures_of, whole_plan
+from nolbet.gardens.plans import figures_of, mix_columns, whole_plan
 from nolbet.gardens.saving import add_bed, save_bed, save_plot
 from nolbet.haul.storing import change_supplier, keep_supplier, replace_stock
 from nolbet.shelf.models import Mix, OwnMaterial
@@ -84,8 +84,7 @@ def bring_into(garden: Garden, plan: Plan) -> None:
             garden=garden, key=own.key, defaults={"name": _name(own), "like": own.like, "figures": figures_of(own)}
         )
     for mix in plan.mixes:
-        parts = [part.model_dump() for part in mix.parts]
-        Mix.objects.update_or_create(garden=garden, key=mix.key, defaults={"name": _name(mix), "parts": parts})
+        Mix.objects.update_or_create(garden=garden, key=mix.key, defaults=mix_columns(mix))
     kept = {bed.key: bed for bed in garden.beds.all()}
     for bed in plan.beds:
         if bed.key not in kept:

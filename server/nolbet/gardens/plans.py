@@ -10,9 +10,11 @@ from nolbet.haul.storing import keep_supplier, replace_stock, stock_plan, suppli
 from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.check import Supplies, gather_supplies
-from nolbet_core.plan.garden import FORMAT, Plan, PlanMix
+from nolbet_core.plan.garden import FORMAT, Plan
 from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.plan.mix import PlanMix
+from nolbet_core.plan.mixes import title_of
 from nolbet_core.plan.plot import Plot
 
 GARDEN_KEYS = (
@@ -93,8 +95,7 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
         figures = figures_of(own)
         OwnMaterial.objects.create(garden=garden, key=own.key, name=own.name or own.key, like=own.like, figures=figures)
     for mix in plan.mixes:
-        parts = [part.model_dump() for part in mix.parts]
-        Mix.objects.create(garden=garden, key=mix.key, name=mix.name or mix.key, parts=parts)
+        Mix.objects.create(garden=garden, key=mix.key, **mix_columns(mix))
     for position, bed in enumerate(plan.beds):
         kept = Bed.objects.create(
             garden=garden, key=bed.key, name=bed.title, count=bed.count, position=position, cut=cut_of(bed)
@@ -123,4 +124,15 @@ def materials_plan(garden: Garden) -> list[PlanMaterial]:
 
 def mixes_plan(garden: Garden) -> list[PlanMix]:
     """A garden's mixes."""
-    return [PlanMix(key=mix.key, name=mix.name, parts=mix.parts) for mix in garden.mixes.all()]
+    return [mix_plan(mix) for mix in garden.mixes.all()]
+
+
+def mix_plan(mix: Mix) -> PlanMix:
+    """A kept mix as the plan writes it."""
+    return PlanMix(key=mix.key, name=mix.name, parts=mix.parts, **mix.more)
+
+
+def mix_columns(mix: PlanMix) -> dict[str, Any]:
+    """What is kept of a mix, beside its key."""
+    more = mix.model_dump(mode="json", exclude_none=True, include={"bucket_test", "target"})
+    return {"name": title_of(mix), "parts": [part.model_dump(exclude_none=True) for part in mix.parts], "more": more}

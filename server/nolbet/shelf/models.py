@@ -25,12 +25,13 @@ class OwnMaterial(models.Model):
 
 
 class Mix(models.Model):
-    """A soil mix by parts."""
+    """A soil mix by parts. more: its bucket test and target in the plan file's words, where it has any."""
 
     garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="mixes")
     key = models.CharField(max_length=60)
     name = models.CharField(max_length=80)
     parts = models.JSONField()
+    more = models.JSONField(default=dict)
 
     class Meta:
         ordering = ["name", "id"]

@@ -1,0 +1,73 @@
+"""What a volume of mix takes of each part, and the most that a stock makes."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from nolbet_core.blend.mix import Mix
+
+HALVINGS = 60
+
+
+@dataclass(slots=True)
+class Amount:
+    """What is taken of a material: loose volume in all, and of that from the heap [m3]."""
+
+    loose_m3: float = 0.0
+    from_stock_m3: float = 0.0
+
+    @property
+    def to_buy_m3(self) -> float:
+        """Loose volume that isn't on hand [m3]."""
+        return self.loose_m3 - self.from_stock_m3
+
+
+def amounts_for(
+    mix: Mix, volume_m3: float, mixes: Mapping[str, Mix], stock_m3: Mapping[str, float]
+) -> dict[str, Amount]:
+    """What a loose volume of a mix takes, by material; mixes in it are used up from their heap, then broken down.
+
+    volume_m3: of the mix, to be made [m3]. mixes: by key. stock_m3: loose volume on hand by material or mix [m3].
+    """
+    left = dict(stock_m3)
+    found: dict[str, Amount] = {}
+
+    def take(key: str, wanted_m3: float) -> None:
+        heap_m3 = min(left.get(key, 0.0), wanted_m3)
+        left[key] = left.get(key, 0.0) - heap_m3
+        inner = mixes.get(key)
+        if inner is None or heap_m3 > 0:
+            own = found.setdefault(key, Amount())
+            own.from_stock_m3 += heap_m3
+            own.loose_m3 += wanted_m3 if inner is None else heap_m3
+        if inner is not None and wanted_m3 > heap_m3:
+            for part, share in inner.recipe.items():
+                take(part, (wanted_m3 - heap_m3) * share)
+
+    for part, share in mix.recipe.items():
+        take(part, volume_m3 * share)
+    return found
+
+
+def most_from_stock(mix: Mix, mixes: Mapping[str, Mix], stock_m3: Mapping[str, float]) -> float:
+    """The largest loose volume of a mix that what is on hand makes [m3], found by halving."""
+
+    def lacks(volume_m3: float) -> bool:
+        return any(each.to_buy_m3 > 0 for each in amounts_for(mix, volume_m3, mixes, stock_m3).values())
+
+    low, high = 0.0, 1e-6
+    if lacks(high):
+        return 0.0
+    while not lacks(high):
+        low, high = high, high * 2
+        if high > MOST_M3:
+            return low
+    for _ in range(HALVINGS):
+        middle = (low + high) / 2
+        low, high = (low, middle) if lacks(middle) else (middle, high)
+    return low
+
+
+MOST_M3 = 1e6
+"""Nobody's heaps make more."""

@@ -1,0 +1,203 @@
+"""Figures of a soil mix: what it is like, what it takes, where it lies, and the cheapest that fits."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from nolbet_core.blend.programme import BandName
+from nolbet_core.blend.target import MixUse
+from nolbet_core.figure.figures import MoneyOut
+from nolbet_core.figure.found import FindingFigures
+
+MarkName = Literal[
+    "air_filled",
+    "water_held",
+    "ph",
+    "c_to_n",
+    "rise_m",
+    "compost_share",
+    "available",
+    "porosity",
+    "organic_matter",
+    "loose_dry_kg_m3",
+    "loose_moist_kg_m3",
+]
+MarkState = Literal["in", "under", "over", "unknown", "free"]
+
+
+@dataclass(frozen=True, slots=True)
+class MarkFigures:
+    """A figure of a mix against its band. value: null where a part's isn't known. least, most: null where open.
+
+    state: free where nothing is asked of it.
+    """
+
+    name: MarkName
+    value: float | None
+    least: float | None
+    most: float | None
+    state: MarkState
+
+
+@dataclass(frozen=True, slots=True)
+class PartFigures:
+    """A part of a mix: so many parts, their share of what goes in [0-1], and of them what the sieve keeps back."""
+
+    material: str
+    name: str
+    parts: float
+    share: float
+    rejected_parts: float
+    is_mix: bool
+
+
+@dataclass(frozen=True, slots=True)
+class MixFigures:
+    """What a mix is like. parts_in, parts_out: what goes in and what it makes, in parts; measured: by a bucket test.
+
+    unknown: materials whose figures as soil aren't known, by name.
+    """
+
+    key: str
+    name: str
+    use: MixUse
+    parts: list[PartFigures]
+    parts_in: float
+    parts_out: float
+    measured: bool
+    marks: list[MarkFigures]
+    unknown: list[str]
+    findings: list[FindingFigures]
+
+
+@dataclass(frozen=True, slots=True)
+class TakenFigures:
+    """What a volume of mix takes of a material, loose: in all, from the heap, and to buy."""
+
+    material: str
+    name: str
+    loose_m3: float
+    from_stock_m3: float
+    to_buy_m3: float
+    price: MoneyOut | None
+
+
+@dataclass(frozen=True, slots=True)
+class AmountFigures:
+    """A volume of mix and what it takes. bed: its key where it is for one; lies: whether the mix lies there, or would
+    take the place of all its soil. price: of what is to buy, before delivery and by volume; null where something has no
+    offer. mass_kg: moist.
+    """
+
+    what: Literal["barrow", "mixer", "bed"]
+    bed: str | None
+    lies: bool
+    name: str
+    count: int
+    loose_m3: float
+    mass_kg: float
+    taken: list[TakenFigures]
+    price: MoneyOut | None
+
+
+@dataclass(frozen=True, slots=True)
+class MixAmounts:
+    """What a mix takes and costs. price_per_m3: of loose mix, all bought, before delivery; null where something has no
+    offer: unpriced, by name. from_stock_m3: the most that what is on hand makes. mixed_into: other mixes, by name.
+    """
+
+    price_per_m3: MoneyOut | None
+    unpriced: list[str]
+    from_stock_m3: float
+    amounts: list[AmountFigures]
+    mixed_into: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class ZoneFigures:
+    """A soil layer of a bed: which mix lies there and how it stands to its use. layer: its place, from the bottom."""
+
+    layer: int
+    material: str
+    name: str
+    is_mix: bool
+    thickness_m: float
+    loose_m3: float
+    use: MixUse | None
+    marks: list[MarkFigures]
+
+
+@dataclass(frozen=True, slots=True)
+class ZonesFigures:
+    """The soil layers of a bed, top to bottom. soil_over_water_m: null where it has no reservoir."""
+
+    soil_over_water_m: float | None
+    zones: list[ZoneFigures]
+
+
+@dataclass(frozen=True, slots=True)
+class ChangeFigures:
+    """A material's share of a recipe [0-1], before and after."""
+
+    material: str
+    name: str
+    before: float
+    after: float
+
+
+@dataclass(frozen=True, slots=True)
+class WishedPart:
+    """A part of a recipe found, in parts of a hundred."""
+
+    material: str
+    name: str
+    parts: float
+
+
+@dataclass(frozen=True, slots=True)
+class CheapestFigures:
+    """The cheapest mix that fits, or the nearest where none does. held_by: bands on whose edge it stands; missed: bands
+    that no mix of the materials meets. left_aside: materials whose figures or price aren't known, by name. mix: null
+    where nothing can be mixed.
+    """
+
+    fits: bool
+    message: str
+    parts: list[WishedPart]
+    price_per_m3: MoneyOut | None
+    before_per_m3: MoneyOut | None
+    changes: list[ChangeFigures]
+    held_by: list[BandName]
+    missed: list[BandName]
+    left_aside: list[str]
+    mix: MixFigures | None
+
+
+@dataclass(frozen=True, slots=True)
+class BoughtBag:
+    """Bags of a batch: how many of an offer, their size, and what they cost."""
+
+    supplier: str
+    supplier_name: str
+    material: str
+    name: str
+    count: int
+    bag_m3: float
+    price: MoneyOut
+
+
+@dataclass(frozen=True, slots=True)
+class BatchFigures:
+    """One batch in whole bags. left_m3: over in bags. proven: whether nothing cheaper can be had."""
+
+    fits: bool
+    message: str
+    bags: list[BoughtBag]
+    parts: list[WishedPart]
+    taken: list[TakenFigures]
+    made_m3: float
+    left_m3: float
+    total: MoneyOut
+    proven: bool
+    mix: MixFigures | None

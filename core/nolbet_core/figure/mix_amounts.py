@@ -1,0 +1,195 @@
+"""What a mix takes and costs: for a barrow, a mixer load and each bed; where it lies; the soils of one bed."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+from typing import Literal
+
+from nolbet_core.blend.amounts import Amount, amounts_for, most_from_stock
+from nolbet_core.blend.mix import Mix
+from nolbet_core.blend.soil import soil_of
+from nolbet_core.figure.blend_figures import AmountFigures, MixAmounts, TakenFigures, ZoneFigures, ZonesFigures
+from nolbet_core.figure.buying import stock_of
+from nolbet_core.figure.mixing import marks_of
+from nolbet_core.figure.walk import viewed_bed
+from nolbet_core.figure.watered import soil_over_water
+from nolbet_core.findings.pattern import View
+from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.check import Supplies
+from nolbet_core.plan.garden import BagOfferModel, BulkOfferModel, Plan
+from nolbet_core.plan.mix import MixTarget, PlanMix
+from nolbet_core.plan.mixes import draft_mix, target_of
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.layers import Bulk
+
+BARROW_M3 = 0.08
+MIXER_M3 = 0.09
+"""What a builder's barrow holds heaped, and what goes into a small mixer at once [m3] (estimates)."""
+
+CENT = Decimal("0.01")
+Prices = Mapping[str, Decimal]
+What = Literal["barrow", "mixer", "bed"]
+
+
+@dataclass(frozen=True, slots=True)
+class Taking:
+    """What is needed to say what a volume of mix takes: the mix, all materials and mixes, heaps and prices."""
+
+    mix: Mix
+    supplies: Supplies
+    stock: Mapping[str, float]
+    prices: Prices
+
+    def amount(
+        self, loose_m3: float, what: What, name: str, bed: Bed | None = None, lies: bool = True
+    ) -> AmountFigures:
+        """A volume of the mix and what it takes; what lies ready mixed is used for a bed first."""
+        material = self.mix.material
+        ready_m3 = self.stock.get(material.key, 0.0) if bed else 0.0
+        taken = amounts_for(self.mix, max(loose_m3 - ready_m3, 0.0), self.supplies.mixes, self.stock)
+        return AmountFigures(
+            what=what,
+            bed=bed.key if bed else None,
+            lies=lies,
+            name=name,
+            count=bed.count if bed else 1,
+            loose_m3=loose_m3,
+            mass_kg=loose_m3 * material.bulk_density_kg_m3 / material.loose_factor,
+            taken=taken_figures(taken, self.supplies.materials, self.prices),
+            price=_price(taken, self.prices),
+        )
+
+
+def figure_mix_amounts(plan: Plan, entry: PlanMix, supplies: Supplies, bed_key: str | None = None) -> MixAmounts:
+    """What a mix takes for a barrow, a mixer load and each bed it lies in, and what that costs.
+
+    plan: for beds, stock and suppliers. bed_key: a bed that is told of even if the mix doesn't lie there yet. Raises
+    PlanProblem where it can't be mixed.
+    """
+    mix = draft_mix(entry, supplies.materials, supplies.mixes, "mix")
+    drafted = Supplies({**supplies.materials, entry.key: mix.material}, {**supplies.mixes, entry.key: mix})
+    taking = Taking(mix, drafted, stock_of(plan), unit_prices(plan))
+    plain = amounts_for(mix, 1.0, drafted.mixes, {})
+    return MixAmounts(
+        price_per_m3=_price(plain, taking.prices),
+        unpriced=[supplies.materials[key].name for key in plain if key not in taking.prices],
+        from_stock_m3=most_from_stock(mix, drafted.mixes, taking.stock),
+        amounts=[
+            taking.amount(BARROW_M3, "barrow", "A barrow"),
+            taking.amount(MIXER_M3, "mixer", "A mixer load"),
+            *_in_beds(taking, plan, entry.key, bed_key),
+        ],
+        mixed_into=[each.material.name for each in supplies.mixes.values() if entry.key in each.recipe],
+    )
+
+
+def _in_beds(taking: Taking, plan: Plan, key: str, wanted: str | None) -> Iterator[AmountFigures]:
+    for bed in plan.beds:
+        loose_m3 = bed_volume(bed, plan, key, taking.supplies)
+        if loose_m3 > 0:
+            yield taking.amount(loose_m3 * bed.count, "bed", bed.title, bed)
+        elif bed.key == wanted:
+            soil_m3 = soil_volume(bed, plan, taking.supplies)
+            if soil_m3 > 0:
+                yield taking.amount(soil_m3 * bed.count, "bed", bed.title, bed, lies=False)
+
+
+def figure_zones(plan: Plan, bed: Bed, supplies: Supplies) -> ZonesFigures:
+    """The soil layers of a bed top to bottom, each mix against the bands of its use."""
+    view = viewed(bed, plan, supplies)
+    entries = {entry.key: entry for entry in plan.mixes}
+    over_water_m = soil_over_water(view, view.store) if view.store else None
+    zones = []
+    for index, layer in enumerate(view.filled.layers):
+        material = layer.material
+        if material.group != "soil" or layer.placed_m3 <= 0:
+            continue
+        entry = entries.get(material.key)
+        target = target_of(entry, over_water_m) if entry else None
+        zones.append(
+            ZoneFigures(
+                index, material.key, material.name, entry is not None, layer.thickness_m, layer.loose_m3,
+                (entry.target or MixTarget()).use if entry else None, marks_of(material, soil_of(material), target),
+            )
+        )  # fmt: skip
+    return ZonesFigures(soil_over_water_m=over_water_m, zones=zones[::-1])
+
+
+def unit_prices(plan: Plan) -> dict[str, Decimal]:
+    """The least price of a loose m3 of each material that is offered, before delivery and whole bags."""
+    prices: dict[str, Decimal] = {}
+    for supplier in plan.suppliers:
+        for offer in supplier.offers:
+            price = price_per_m3(offer)
+            prices[offer.material] = min(price, prices.get(offer.material, price))
+    return prices
+
+
+def price_per_m3(offer: BagOfferModel | BulkOfferModel) -> Decimal:
+    """The price of a loose m3 by an offer."""
+    if isinstance(offer, BulkOfferModel):
+        return offer.price_per_m3
+    return offer.price / Decimal(repr(offer.volume_m3))
+
+
+def bed_volume(bed: Bed, plan: Plan, key: str, supplies: Supplies) -> float:
+    """Loose volume of a mix that one bed takes in its layers and what packs them [m3]; mixes of it among them."""
+    named = {layer.material for layer in bed.layers} | {each.infill.material for each in bed.layers if each.infill}
+    if not any(name == key or _holds(name, key, supplies.mixes) for name in named):
+        return 0.0
+    return sum(volume * _share_in(name, key, supplies.mixes) for name, volume in _laid(viewed(bed, plan, supplies)))
+
+
+def soil_volume(bed: Bed, plan: Plan, supplies: Supplies) -> float:
+    """Loose volume of all soil in one bed [m3]."""
+    layers = viewed(bed, plan, supplies).filled.layers
+    return sum(layer.loose_m3 for layer in layers if layer.material.group == "soil")
+
+
+def viewed(bed: Bed, plan: Plan, supplies: Supplies) -> View:
+    """A bed as built and filled."""
+    return viewed_bed(bed, plan.garden, None, supplies, "bed")
+
+
+def _laid(view: View) -> Iterator[tuple[str, float]]:
+    for layer in view.filled.layers:
+        yield layer.material.key, layer.loose_m3
+        if isinstance(layer.asked, Bulk) and layer.asked.infill:
+            yield layer.asked.infill.material.key, layer.infill_loose_m3
+
+
+def _share_in(name: str, key: str, mixes: Mapping[str, Mix]) -> float:
+    """Loose volume of a mix in a loose m3 of another material [m3]."""
+    if name == key:
+        return 1.0
+    if name not in mixes:
+        return 0.0
+    return sum(share * _share_in(part, key, mixes) for part, share in mixes[name].recipe.items())
+
+
+def _holds(name: str, key: str, mixes: Mapping[str, Mix]) -> bool:
+    return _share_in(name, key, mixes) > 0
+
+
+def taken_figures(taken: Mapping[str, Amount], materials: Mapping[str, Material], prices: Prices) -> list[TakenFigures]:
+    """What is taken of each material, priced by volume."""
+    return [
+        TakenFigures(
+            key, materials[key].name, each.loose_m3, each.from_stock_m3, each.to_buy_m3,
+            _cents(prices[key] * Decimal(repr(each.to_buy_m3))) if key in prices else None,
+        )
+        for key, each in taken.items()
+    ]  # fmt: skip
+
+
+def _price(taken: Mapping[str, Amount], prices: Prices) -> Decimal | None:
+    wanted = {key: each.to_buy_m3 for key, each in taken.items() if each.to_buy_m3 > 0}
+    if any(key not in prices for key in wanted):
+        return None
+    return _cents(sum((prices[key] * Decimal(repr(volume)) for key, volume in wanted.items()), Decimal(0)))
+
+
+def _cents(amount: Decimal) -> Decimal:
+    return amount.quantize(CENT)

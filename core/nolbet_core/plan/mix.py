@@ -1,0 +1,72 @@
+"""A soil mix in the plan file."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from pydantic import Field, field_validator
+
+from nolbet_core.blend.target import MixUse
+from nolbet_core.plan.fields import Key, Model, Name, Share
+
+Parts = Annotated[float, Field(ge=0, le=1000)]
+
+
+class MixPart(Model):
+    """So many parts by loose volume of a material or another mix. rejected: share of them that stays on the sieve."""
+
+    material: Key
+    parts: Parts
+    rejected: Annotated[float, Field(ge=0, lt=1)] | None = None
+
+
+class BucketTest(Model):
+    """A mix tried out: so many buckets of parts in, and how many the mix then fills."""
+
+    parts_in: Annotated[float, Field(gt=0, le=1000)]
+    level_out: Annotated[float, Field(gt=0, le=1000)]
+
+
+ShareBand = Annotated[list[Share], Field(min_length=2, max_length=2)]
+
+
+class ShareLimit(Model):
+    """How much of a material a mix may hold, of its parts by volume."""
+
+    material: Key
+    least: Share = 0.0
+    most: Share = 1.0
+
+
+class MixTarget(Model):
+    """What a mix is for, and bands that differ from what is usual for that.
+
+    air_filled, water_held: least and most of its volume. ph: least and most. c_to_n_most: carbon to nitrogen.
+    rise_least_m: how high it has to wick. compost_most: of its parts by volume. limits: of single materials.
+    """
+
+    use: MixUse = "raised_bed"
+    air_filled: ShareBand | None = None
+    water_held: ShareBand | None = None
+    ph: Annotated[list[Annotated[float, Field(ge=2, le=11)]], Field(min_length=2, max_length=2)] | None = None
+    c_to_n_most: Annotated[float, Field(gt=0, le=1000)] | None = None
+    rise_least_m: Annotated[float, Field(ge=0, le=1)] | None = None
+    compost_most: Share | None = None
+    limits: Annotated[list[ShareLimit], Field(max_length=30)] = Field(default_factory=list)
+
+    @field_validator("air_filled", "water_held", "ph")
+    @classmethod
+    def _in_order(cls, band: list[float] | None) -> list[float] | None:
+        if band is not None and band[0] > band[1]:
+            raise ValueError(f"the least, {band[0]:g}, is over the most, {band[1]:g}")
+        return band
+
+
+class PlanMix(Model):
+    """A soil mix by parts. bucket_test: replaces what the voids say of its yield. target: what it is to be good for."""
+
+    key: Key
+    name: Name | None = None
+    parts: Annotated[list[MixPart], Field(min_length=1, max_length=30)]
+    bucket_test: BucketTest | None = None
+    target: MixTarget | None = None

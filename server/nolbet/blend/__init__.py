@@ -1,0 +1,1 @@
+"""Soil mixes: kept, figured, and found from a wish."""
