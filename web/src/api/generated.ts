@@ -384,6 +384,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/beds/{key}/zones": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Zones Of
+         * @description The soil layers of a kept bed, top to bottom.
+         */
+        get: operations["nolbet_blend_router_zones_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/bin": {
         parameters: {
             query?: never;
@@ -578,6 +598,86 @@ export interface paths {
          * @description The largest bed that a liner lines.
          */
         post: operations["nolbet_figure_sizing_figure_liner"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Draft Mix
+         * @description What a draft mix is like, quick enough to follow a dragged bucket.
+         */
+        post: operations["nolbet_blend_router_figure_draft_mix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/mix/amounts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Amounts
+         * @description What a draft mix takes and costs: for a barrow, a mixer load and each bed.
+         */
+        post: operations["nolbet_blend_router_figure_amounts"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/mix/batch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Bagged Batch
+         * @description One batch that meets a target, in whole bags.
+         */
+        post: operations["nolbet_blend_router_figure_bagged_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/mix/cheapest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Cheapest Mix
+         * @description The cheapest mix that meets a target, or what stands in the way.
+         */
+        post: operations["nolbet_blend_router_figure_cheapest_mix"];
         delete?: never;
         options?: never;
         head?: never;
@@ -803,6 +903,54 @@ export interface paths {
          * @description Forget an own material that nothing is made of.
          */
         delete: operations["nolbet_shelf_router_delete_material"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/mixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mixes
+         * @description A garden's mixes.
+         */
+        get: operations["nolbet_blend_router_mixes"];
+        put?: never;
+        /**
+         * Create Mix
+         * @description Keep a new mix; its key is made from its name.
+         */
+        post: operations["nolbet_blend_router_create_mix"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/mixes/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Save Mix
+         * @description Keep a changed mix.
+         */
+        put: operations["nolbet_blend_router_save_mix"];
+        post?: never;
+        /**
+         * Delete Mix
+         * @description Forget a mix that nothing is made of.
+         */
+        delete: operations["nolbet_blend_router_delete_mix"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1132,6 +1280,35 @@ export interface components {
             material: string;
         };
         /**
+         * AmountFigures
+         * @description A volume of mix and what it takes. bed: its key where it is for one; lies: whether the mix lies there, or would
+         *     take the place of all its soil. price: of what is to buy, before delivery and by volume; null where something has no
+         *     offer. mass_kg: moist.
+         */
+        AmountFigures: {
+            /** Bed */
+            bed: string | null;
+            /** Count */
+            count: number;
+            /** Lies */
+            lies: boolean;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string | null;
+            /** Taken */
+            taken: components["schemas"]["TakenFigures"][];
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "barrow" | "mixer" | "bed";
+        };
+        /**
          * AskedFeed
          * @description How the simulated feed is to misbehave.
          */
@@ -1195,6 +1372,31 @@ export interface components {
             price: string;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * BatchFigures
+         * @description One batch in whole bags. left_m3: over in bags. proven: whether nothing cheaper can be had.
+         */
+        BatchFigures: {
+            /** Bags */
+            bags: components["schemas"]["BoughtBag"][];
+            /** Fits */
+            fits: boolean;
+            /** Left M3 */
+            left_m3: number;
+            /** Made M3 */
+            made_m3: number;
+            /** Message */
+            message: string;
+            mix: components["schemas"]["MixFigures"] | null;
+            /** Parts */
+            parts: components["schemas"]["WishedPart"][];
+            /** Proven */
+            proven: boolean;
+            /** Taken */
+            taken: components["schemas"]["TakenFigures"][];
+            /** Total */
+            total: string;
         };
         /**
          * Bed
@@ -1397,6 +1599,26 @@ export interface components {
             without_waste: components["schemas"]["SizeOut"][];
         };
         /**
+         * BoughtBag
+         * @description Bags of a batch: how many of an offer, their size, and what they cost.
+         */
+        BoughtBag: {
+            /** Bag M3 */
+            bag_m3: number;
+            /** Count */
+            count: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string;
+            /** Supplier */
+            supplier: string;
+            /** Supplier Name */
+            supplier_name: string;
+        };
+        /**
          * BoxShape
          * @description A rectangular bed: length, width and depth from floor to rim.
          */
@@ -1412,6 +1634,16 @@ export interface components {
             length_m: number;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * BucketTest
+         * @description A mix tried out: so many buckets of parts in, and how many the mix then fills.
+         */
+        BucketTest: {
+            /** Level Out */
+            level_out: number;
+            /** Parts In */
+            parts_in: number;
         };
         /**
          * BulkOfferModel
@@ -1475,6 +1707,20 @@ export interface components {
             width_m?: number | null;
         };
         /**
+         * ChangeFigures
+         * @description A material's share of a recipe [0-1], before and after.
+         */
+        ChangeFigures: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * ChangedBed
          * @description A bed to save, with the revision that the change was made from, and the one it brings back where it does.
          */
@@ -1504,6 +1750,33 @@ export interface components {
              * @enum {string}
              */
             units: "ft_in" | "metric";
+        };
+        /**
+         * CheapestFigures
+         * @description The cheapest mix that fits, or the nearest where none does. held_by: bands on whose edge it stands; missed: bands
+         *     that no mix of the materials meets. left_aside: materials whose figures or price aren't known, by name. mix: null
+         *     where nothing can be mixed.
+         */
+        CheapestFigures: {
+            /** Before Per M3 */
+            before_per_m3: string | null;
+            /** Changes */
+            changes: components["schemas"]["ChangeFigures"][];
+            /** Fits */
+            fits: boolean;
+            /** Held By */
+            held_by: ("air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "limit")[];
+            /** Left Aside */
+            left_aside: string[];
+            /** Message */
+            message: string;
+            /** Missed */
+            missed: ("air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "limit")[];
+            mix: components["schemas"]["MixFigures"] | null;
+            /** Parts */
+            parts: components["schemas"]["WishedPart"][];
+            /** Price Per M3 */
+            price_per_m3: string | null;
         };
         /**
          * CircleShape
@@ -1752,6 +2025,15 @@ export interface components {
             bed: components["schemas"]["Bed"];
             /** Month */
             month: number;
+        };
+        /**
+         * DraftMix
+         * @description A mix as it is being drawn up, and how high soil stands over the water of the bed it is for.
+         */
+        DraftMix: {
+            mix: components["schemas"]["PlanMix"];
+            /** Soil Over Water M */
+            soil_over_water_m?: number | null;
         };
         /**
          * DraftPlot
@@ -2339,6 +2621,30 @@ export interface components {
             opening_width_m: number;
         };
         /**
+         * MarkFigures
+         * @description A figure of a mix against its band. value: null where a part's isn't known. least, most: null where open.
+         *
+         *     state: free where nothing is asked of it.
+         */
+        MarkFigures: {
+            /** Least */
+            least: number | null;
+            /** Most */
+            most: number | null;
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "available" | "porosity" | "organic_matter" | "loose_dry_kg_m3" | "loose_moist_kg_m3";
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "in" | "under" | "over" | "unknown" | "free";
+            /** Value */
+            value: number | null;
+        };
+        /**
          * MaterialOut
          * @description A material as the page shows it.
          */
@@ -2405,6 +2711,107 @@ export interface components {
             };
             /** Label */
             label: string;
+        };
+        /**
+         * MixAmounts
+         * @description What a mix takes and costs. price_per_m3: of loose mix, all bought, before delivery; null where something has no
+         *     offer: unpriced, by name. from_stock_m3: the most that what is on hand makes. mixed_into: other mixes, by name.
+         */
+        MixAmounts: {
+            /** Amounts */
+            amounts: components["schemas"]["AmountFigures"][];
+            /** From Stock M3 */
+            from_stock_m3: number;
+            /** Mixed Into */
+            mixed_into: string[];
+            /** Price Per M3 */
+            price_per_m3: string | null;
+            /** Unpriced */
+            unpriced: string[];
+        };
+        /**
+         * MixFigures
+         * @description What a mix is like. parts_in, parts_out: what goes in and what it makes, in parts; measured: by a bucket test.
+         *
+         *     unknown: materials whose figures as soil aren't known, by name.
+         */
+        MixFigures: {
+            /** Findings */
+            findings: components["schemas"]["FindingFigures"][];
+            /** Key */
+            key: string;
+            /** Marks */
+            marks: components["schemas"]["MarkFigures"][];
+            /** Measured */
+            measured: boolean;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: components["schemas"]["PartFigures"][];
+            /** Parts In */
+            parts_in: number;
+            /** Parts Out */
+            parts_out: number;
+            /** Unknown */
+            unknown: string[];
+            /**
+             * Use
+             * @enum {string}
+             */
+            use: "raised_bed" | "deep_container" | "wicking_bed" | "seed_sowing" | "dry_herb" | "moist_herb";
+        };
+        /**
+         * MixForBed
+         * @description A draft mix, and a bed to tell of even if the mix doesn't lie there.
+         */
+        MixForBed: {
+            /** Bed */
+            bed?: string | null;
+            mix: components["schemas"]["PlanMix"];
+        };
+        /**
+         * MixPart
+         * @description So many parts by loose volume of a material or another mix. rejected: share of them that stays on the sieve.
+         */
+        MixPart: {
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+            /** Parts */
+            parts: number;
+            /** Rejected */
+            rejected?: number | null;
+        };
+        /**
+         * MixTarget
+         * @description What a mix is for, and bands that differ from what is usual for that.
+         *
+         *     air_filled, water_held: least and most of its volume. ph: least and most. c_to_n_most: carbon to nitrogen.
+         *     rise_least_m: how high it has to wick. compost_most: of its parts by volume. limits: of single materials.
+         */
+        MixTarget: {
+            /** Air Filled */
+            air_filled?: number[] | null;
+            /** C To N Most */
+            c_to_n_most?: number | null;
+            /** Compost Most */
+            compost_most?: number | null;
+            /** Limits */
+            limits?: components["schemas"]["ShareLimit"][];
+            /** Ph */
+            ph?: number[] | null;
+            /** Rise Least M */
+            rise_least_m?: number | null;
+            /**
+             * Use
+             * @default raised_bed
+             * @enum {string}
+             */
+            use?: "raised_bed" | "deep_container" | "wicking_bed" | "seed_sowing" | "dry_herb" | "moist_herb";
+            /** Water Held */
+            water_held?: number[] | null;
         };
         /**
          * NeedFigures
@@ -2495,6 +2902,8 @@ export interface components {
             capillary_rise_m?: number | null;
             /** Carbon */
             carbon?: number | null;
+            /** Container Capacity */
+            container_capacity?: number | null;
             /** Decay Per Year */
             decay_per_year?: number | null;
             /** Dry Density Kg M3 */
@@ -2517,6 +2926,8 @@ export interface components {
              * @description lower-case letters, digits and _
              */
             like: string;
+            /** Loose Dry Kg M3 */
+            loose_dry_kg_m3?: number | null;
             /** Loose Factor */
             loose_factor?: number | null;
             /** Mass Per Area Kg M2 */
@@ -2527,6 +2938,10 @@ export interface components {
             name?: string | null;
             /** Nitrogen */
             nitrogen?: number | null;
+            /** Ph */
+            ph?: number | null;
+            /** Porosity */
+            porosity?: number | null;
             /** Saturated Density Kg M3 */
             saturated_density_kg_m3?: number | null;
             /** Settles Share */
@@ -2537,6 +2952,26 @@ export interface components {
             void_share?: number | null;
             /** Water Share */
             water_share?: number | null;
+            /** Wilting Point */
+            wilting_point?: number | null;
+        };
+        /**
+         * PartFigures
+         * @description A part of a mix: so many parts, their share of what goes in [0-1], and of them what the sieve keeps back.
+         */
+        PartFigures: {
+            /** Is Mix */
+            is_mix: boolean;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: number;
+            /** Rejected Parts */
+            rejected_parts: number;
+            /** Share */
+            share: number;
         };
         /**
          * Pipe
@@ -2646,6 +3081,23 @@ export interface components {
         PlanFile: {
             /** Text */
             text: string;
+        };
+        /**
+         * PlanMix
+         * @description A soil mix by parts. bucket_test: replaces what the voids say of its yield. target: what it is to be good for.
+         */
+        PlanMix: {
+            bucket_test?: components["schemas"]["BucketTest"] | null;
+            /**
+             * Key
+             * @description lower-case letters, digits and _
+             */
+            key: string;
+            /** Name */
+            name?: string | null;
+            /** Parts */
+            parts: components["schemas"]["MixPart"][];
+            target?: components["schemas"]["MixTarget"] | null;
         };
         /**
          * PlanPlace
@@ -2946,8 +3398,9 @@ export interface components {
          *     water_m3: held as it lies; lost_to_tilt_m3: that a level one would hold more. shallow_m: depth at its high end.
          *     soil_m: soil over the water when full, under the mulch; rise_m: how high that soil wicks. lift_m3_day: the most that
          *     wicks lift. medium_m3: of the medium, placed. liner_m: length and width of the sheet that lines it, null where none
-         *     does; largest_m: the largest bed that the liner there is can line. medium, water, under: outlines
-         *     to draw; full_m: where the full water stands above the floor.
+         *     does; largest_m: the largest bed that the liner there is can line. medium_material, under_material: keys of what
+         *     fills it and lies under its liner. medium, water, under: outlines to draw; full_m: where the full water stands above
+         *     the floor.
          */
         ReservoirFigures: {
             /** Full M */
@@ -3185,6 +3638,27 @@ export interface components {
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
         };
         /**
+         * ShareLimit
+         * @description How much of a material a mix may hold, of its parts by volume.
+         */
+        ShareLimit: {
+            /**
+             * Least
+             * @default 0
+             */
+            least?: number;
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+            /**
+             * Most
+             * @default 1
+             */
+            most?: number;
+        };
+        /**
          * SizeOut
          * @description Length and width of a bed.
          */
@@ -3410,6 +3884,24 @@ export interface components {
             supplier: string;
             /** Total */
             total: string;
+        };
+        /**
+         * TakenFigures
+         * @description What a volume of mix takes of a material, loose: in all, from the heap, and to buy.
+         */
+        TakenFigures: {
+            /** From Stock M3 */
+            from_stock_m3: number;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Price */
+            price: string | null;
+            /** To Buy M3 */
+            to_buy_m3: number;
         };
         /**
          * TalliedFigures
@@ -3766,6 +4258,63 @@ export interface components {
             kind: "soil_column" | "strip" | "fabric";
             /** Width M */
             width_m?: number | null;
+        };
+        /**
+         * Wished
+         * @description A mix whose target is wished for, what may go in (all there is unless it says), and how much is to be made.
+         */
+        Wished: {
+            /** Materials */
+            materials?: string[] | null;
+            mix: components["schemas"]["PlanMix"];
+            /** Soil Over Water M */
+            soil_over_water_m?: number | null;
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /**
+         * WishedPart
+         * @description A part of a recipe found, in parts of a hundred.
+         */
+        WishedPart: {
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: number;
+        };
+        /**
+         * ZoneFigures
+         * @description A soil layer of a bed: which mix lies there and how it stands to its use. layer: its place, from the bottom.
+         */
+        ZoneFigures: {
+            /** Is Mix */
+            is_mix: boolean;
+            /** Layer */
+            layer: number;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Marks */
+            marks: components["schemas"]["MarkFigures"][];
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Thickness M */
+            thickness_m: number;
+            /** Use */
+            use: ("raised_bed" | "deep_container" | "wicking_bed" | "seed_sowing" | "dry_herb" | "moist_herb") | null;
+        };
+        /**
+         * ZonesFigures
+         * @description The soil layers of a bed, top to bottom. soil_over_water_m: null where it has no reservoir.
+         */
+        ZonesFigures: {
+            /** Soil Over Water M */
+            soil_over_water_m: number | null;
+            /** Zones */
+            zones: components["schemas"]["ZoneFigures"][];
         };
     };
     responses: never;
@@ -4313,6 +4862,29 @@ export interface operations {
             };
         };
     };
+    nolbet_blend_router_zones_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ZonesFigures"];
+                };
+            };
+        };
+    };
     nolbet_gardens_beds_list_bin: {
         parameters: {
             query?: never;
@@ -4557,6 +5129,110 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SizeOut"];
+                };
+            };
+        };
+    };
+    nolbet_blend_router_figure_draft_mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftMix"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixFigures"];
+                };
+            };
+        };
+    };
+    nolbet_blend_router_figure_amounts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MixForBed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixAmounts"];
+                };
+            };
+        };
+    };
+    nolbet_blend_router_figure_bagged_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wished"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchFigures"];
+                };
+            };
+        };
+    };
+    nolbet_blend_router_figure_cheapest_mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wished"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheapestFigures"];
                 };
             };
         };
@@ -4845,6 +5521,102 @@ export interface operations {
         };
     };
     nolbet_shelf_router_delete_material: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_blend_router_mixes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanMix"][];
+                };
+            };
+        };
+    };
+    nolbet_blend_router_create_mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanMix"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanMix"];
+                };
+            };
+        };
+    };
+    nolbet_blend_router_save_mix: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanMix"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanMix"];
+                };
+            };
+        };
+    };
+    nolbet_blend_router_delete_mix: {
         parameters: {
             query?: never;
             header?: never;
