@@ -74,6 +74,9 @@ MEAL_KG = Limit("what is scattered", Kind.MASS, 10_000.0, above_least=True)
 HANDFUL_KG = Limit("a handful", Kind.MASS, 0.5, least=0.005)
 CATCHMENT_M2 = Limit("a roof led in", Kind.NUMBER, 1000.0)
 BEARS_KG = Limit("what it may bear", Kind.MASS, 20_000.0, above_least=True)
+PARTS = Limit("parts", Kind.NUMBER, 1000.0)
+CARBON = Limit("carbon to one of nitrogen", Kind.NUMBER, 1000.0, above_least=True)
+RISE_M = Limit("how high it wicks", Kind.LENGTH, 1.0)
 SHEET_KG_M2 = Limit("a sheet's mass", Kind.NUMBER, 50.0, above_least=True)
 
 LIMITS: dict[str, Limit] = {
@@ -105,4 +108,7 @@ LIMITS: dict[str, Limit] = {
     "handful": HANDFUL_KG,
     "catchment": CATCHMENT_M2,
     "bears": BEARS_KG,
+    "parts": PARTS,
+    "carbon": CARBON,
+    "rise": RISE_M,
 }

@@ -44,6 +44,9 @@ LimitName = Literal[
     "handful",
     "catchment",
     "bears",
+    "parts",
+    "carbon",
+    "rise",
 ]
 
 

@@ -4038,7 +4038,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears";
+            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise";
             /** Typed */
             typed: string;
             /**

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
 import { api, type KeptGarden, type Material } from "../api/client";
+import { BlendView } from "../blend/BlendView";
 import { HaulView } from "../haul/HaulView";
 import { NewBed } from "../plot/NewBed";
 import { PlotView } from "../plot/PlotView";
@@ -61,6 +62,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
           places={[
             { name: "plot", label: "Plot", to: `${base}/plot` },
             { name: "section", label: "Section", to: first ? bedPath(first) : `${base}/new` },
+            { name: "blend", label: "Blend", to: `${base}/blend` },
             { name: "water", label: "Water", to: first ? `${base}/water/bed/${first}` : `${base}/new` },
             { name: "haul", label: "Haul", to: `${base}/haul` },
             { name: "shelf", label: "Shelf", to: `${base}/shelf` },
@@ -83,6 +85,10 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
             <Route
               path="plot"
               element={<PlotView garden={garden} materials={materials} bedPath={bedPath} />}
+            />
+            <Route
+              path="blend/:mix?"
+              element={<BlendView garden={garden} materials={materials} bedKey={first} />}
             />
             <Route path="haul" element={<HaulView gardenId={garden.id} materials={materials} />} />
             <Route path="shelf/:material?" element={<ShelfView gardenId={garden.id} />} />

@@ -2,6 +2,7 @@ import {
   otherUnits,
   showArea,
   showBulkVolume,
+  showDensity,
   showDose,
   showLength,
   showMass,
@@ -19,6 +20,7 @@ const SHOW = {
   mass: showMass,
   dose: showDose,
   water: showWater,
+  density: showDensity,
 } satisfies Record<string, (value: number, units: Units) => string>;
 
 /** A figure in the garden's units; the other system's on hover. */

@@ -89,6 +89,11 @@ export function showMass(mass_kg: number, units: Units): string {
   return `${fixed(mass_kg, mass_kg < 10 ? 1 : 0)} kg`;
 }
 
+export function showDensity(density_kg_m3: number, units: Units): string {
+  if (units === "ft_in") return `${fixed((density_kg_m3 * CU_FT_M3) / POUND_KG, 0)} lb a cu ft`;
+  return `${fixed(density_kg_m3, 0)} kg a m³`;
+}
+
 /** What a floor bears, as it is typed: the mass on a square foot or on a m². */
 export function typedLoad(load_kg_m2: number, units: Units): string {
   return units === "ft_in"
@@ -137,6 +142,17 @@ export function showUnitPrice(
   return `${showMoney(amount, currency)} a ${units === "ft_in" ? "yd³" : "m³"}`;
 }
 
+/** The price of a loose volume as it is mixed by: of a cubic foot or a litre, to a tenth of a cent. */
+export function showSmallPrice(
+  price_per_m3: string,
+  { units, currency }: { units: Units; currency: string },
+): string {
+  const own = Number(price_per_m3) * (units === "ft_in" ? CU_FT_M3 : 0.001);
+  const amount = own < 1 ? fixed(own, 3) : fixed(own, 2);
+  const sign = SIGNS[currency];
+  return `${sign ? `${sign}${amount}` : `${amount} ${currency}`} a ${units === "ft_in" ? "cu ft" : "litre"}`;
+}
+
 export function showShare(share: number): string {
   return `${trimmed(share * 100, 1)} %`;
 }
@@ -147,6 +163,13 @@ export function typedLength(length_m: number, units: Units): string {
   const steps = length_m / step;
   if (Math.abs(steps - Math.round(steps)) < 0.02) return showLength(length_m, units);
   return units === "ft_in" ? showLength(length_m, units) : `${trimmed(length_m * 100, 2)} cm`;
+}
+
+/** A volume as a field holds it, with a digit more than it is shown with. */
+export function typedVolume(volume_m3: number, units: Units): string {
+  return units === "ft_in"
+    ? `${trimmed(volume_m3 / CU_FT_M3, 2)} cu ft`
+    : `${trimmed(volume_m3 * 1000, 1)} L`;
 }
 
 /** A sentence whose figures don't part from their units at the end of a line. */

@@ -31,7 +31,7 @@ export function Findings(props: Props) {
   );
 }
 
-type OneProps = Omit<Props, "findings"> & { finding: FindingFigures };
+type OneProps = Partial<Omit<Props, "findings">> & { finding: FindingFigures };
 
 /** One judgement with its mend, and where it can be marked as seen. */
 export function OneFinding({ finding, onMend, onSelectLayer, onSeen }: OneProps) {
@@ -44,7 +44,7 @@ export function OneFinding({ finding, onMend, onSelectLayer, onSeen }: OneProps)
         <div>
           <p className="finding-message">{glued(finding.message)}</p>
           <p>Seen: {finding.seen}</p>
-          <button type="button" onClick={() => onSeen(finding.code, null)}>
+          <button type="button" onClick={() => onSeen?.(finding.code, null)}>
             Look again
           </button>
         </div>
@@ -67,23 +67,23 @@ export function OneFinding({ finding, onMend, onSelectLayer, onSeen }: OneProps)
           </details>
         )}
         <div className="finding-row">
-          {finding.mend && (
+          {finding.mend && onMend && (
             <button type="button" className="finding-mend" onClick={() => onMend(finding)}>
               {finding.mend.label}
             </button>
           )}
-          {layer != null && (
+          {layer != null && onSelectLayer && (
             <button type="button" onClick={() => onSelectLayer(layer)}>
               Show it
             </button>
           )}
-          {!asking && (
+          {onSeen && !asking && (
             <button type="button" onClick={() => setAsking(true)}>
               Seen, because ...
             </button>
           )}
         </div>
-        {asking && (
+        {onSeen && asking && (
           <Reason onReason={(reason) => onSeen(finding.code, reason)} onLeave={() => setAsking(false)} />
         )}
       </div>

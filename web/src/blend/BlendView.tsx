@@ -1,0 +1,270 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { saidOf, type KeptGarden, type Material } from "../api/client";
+import { useSaveState } from "../app/SaveStateContext";
+import { useUndoKeys } from "../plot/useUndoKeys";
+import { OneFinding } from "../section/Findings";
+import { Buckets } from "./Buckets";
+import { blendApi, type Mix, type MixUse } from "./blendApi";
+import { copyOf, firstMix, USES, withTarget } from "./edits";
+import { Bands, FreeFigures, Marks } from "./Marks";
+import { MixTally } from "./MixTally";
+import { useMixDraft } from "./useMixDraft";
+import { Wishes } from "./Wishes";
+import { useZones, Zones } from "./Zones";
+import "../section/tally.css";
+import "../water/water.css";
+import "./blend.css";
+
+type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material>; bedKey: string | undefined };
+
+const BARROW_M3 = 0.08;
+
+/** Soil mixes: their recipes, what they are like, what they take, and the cheapest that fit. */
+export function BlendView({ garden, materials, bedKey }: Props) {
+  const wanted = useParams().mix;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [gone, setGone] = useState<Mix | null>(null);
+  const found = useQuery({ queryKey: ["mixes", garden.id], queryFn: () => blendApi.mixes(garden.id) });
+  const mixPath = (key: string) => `/garden/${garden.id}/blend/${key}`;
+  const again = async () => {
+    await queries.invalidateQueries({ queryKey: ["mixes", garden.id] });
+    void queries.invalidateQueries({ queryKey: ["shelf", garden.id] });
+  };
+  const add = useMutation({
+    mutationFn: (mix: Mix) => blendApi.add(garden.id, mix),
+    onSuccess: async ({ key }) => {
+      setGone(null);
+      await again();
+      void navigate(mixPath(key));
+    },
+  });
+  const remove = useMutation({
+    mutationFn: (mix: Mix) => blendApi.remove(garden.id, mix.key),
+    onSuccess: async (_answer, mix) => {
+      setGone(mix);
+      await again();
+      void navigate(`/garden/${garden.id}/blend`);
+    },
+  });
+  if (found.error) return <p className="page-note">{saidOf(found.error)}</p>;
+  if (!found.data) return <p className="page-note">Fetching the mixes ...</p>;
+  const mixes = found.data;
+  const lying =
+    garden.beds.find(({ key }) => key === bedKey)?.bed.layers.map(({ material }) => material) ?? [];
+  const kept =
+    mixes.find(({ key }) => key === wanted) ??
+    mixes.find(({ key }) => lying.includes(key)) ??
+    mixes[0] ??
+    null;
+  const problem = add.error ?? remove.error;
+  return (
+    <main className="blend-view">
+      <nav className="blend-mixes" aria-label="Mixes">
+        {mixes.map((each) => (
+          <Link
+            key={each.key}
+            to={mixPath(each.key)}
+            aria-current={each.key === kept?.key ? "page" : undefined}
+          >
+            {each.name ?? each.key}
+          </Link>
+        ))}
+        <button type="button" className="text-button" onClick={() => add.mutate(firstMix("New mix"))}>
+          + New mix
+        </button>
+        {gone && (
+          <span role="status">
+            {gone.name} is forgotten.{" "}
+            <button type="button" className="text-button" onClick={() => add.mutate(gone)}>
+              Put it back
+            </button>
+          </span>
+        )}
+      </nav>
+      {problem && <p role="alert">{saidOf(problem)}</p>}
+      {kept ? (
+        <OneMix
+          key={kept.key}
+          garden={garden}
+          kept={kept}
+          materials={materials}
+          bedKey={bedKey}
+          mixPath={mixPath}
+          onCopy={(mix) => add.mutate(copyOf(mix))}
+          onForget={(mix) => remove.mutate(mix)}
+        />
+      ) : (
+        <div className="water-start">
+          <p>
+            No soil is mixed yet. A mix is parts by the bucket: start with soil and compost, half and half.
+          </p>
+          <button type="button" className="main-button" onClick={() => add.mutate(firstMix("First mix"))}>
+            Mix the first soil
+          </button>
+        </div>
+      )}
+    </main>
+  );
+}
+
+type OneProps = Props & {
+  kept: Mix;
+  mixPath: (key: string) => string;
+  onCopy: (mix: Mix) => void;
+  onForget: (mix: Mix) => void;
+};
+
+function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: OneProps) {
+  const { mix, edit, endGesture, undo, redo, canUndo, save, refusal } = useMixDraft(garden.id, kept);
+  useSaveState(save);
+  useUndoKeys(undo, redo);
+  const bed = garden.beds.find(({ key }) => key === bedKey);
+  const zones = useZones(garden.id, bedKey);
+  const lies = zones.data?.zones.some(({ material }) => material === mix.key) ?? false;
+  const over = lies ? (zones.data?.soil_over_water_m ?? null) : null;
+  const draft = JSON.stringify(mix);
+  const figured = useQuery({
+    queryKey: ["mix", garden.id, draft, over],
+    queryFn: ({ signal }) => blendApi.figure(garden.id, mix, over, signal),
+    placeholderData: (before) => before,
+  });
+  const amounts = useQuery({
+    queryKey: ["figure", garden.id, "mix amounts", draft, bedKey],
+    queryFn: ({ signal }) => blendApi.amounts(garden.id, mix, bedKey ?? null, signal),
+    placeholderData: (before) => before,
+  });
+  const figures = figured.data ?? null;
+  const problem = figured.error ?? refusal;
+  const forBed = amounts.data?.amounts.find((each) => each.bed === bedKey);
+  return (
+    <div className="blend-body">
+      <div className="blend-work">
+        <header className="water-head">
+          <h1 className="view-title">
+            <input
+              className="blend-name"
+              aria-label="Name of the mix"
+              value={mix.name ?? ""}
+              maxLength={80}
+              onChange={(event) => {
+                const name = event.currentTarget.value;
+                edit((now) => ({ ...now, name: name || null }), "name");
+              }}
+              onBlur={endGesture}
+            />
+          </h1>
+          <label className="blend-use">
+            <span>for</span>
+            <select
+              className="measure-input"
+              aria-label="What it is for"
+              value={mix.target?.use ?? "raised_bed"}
+              onChange={(event) => {
+                const use = event.currentTarget.value as MixUse;
+                edit((now) => withTarget(now, { use }));
+              }}
+            >
+              {USES.map(([use, name]) => (
+                <option key={use} value={use}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <button type="button" className="text-button" disabled={!canUndo} onClick={undo}>
+            Undo
+          </button>
+          <button type="button" className="text-button" onClick={() => onCopy(mix)}>
+            Copy
+          </button>
+          <button type="button" className="text-button" onClick={() => onForget(mix)}>
+            Forget
+          </button>
+        </header>
+        {problem && (
+          <p className="section-problem" role="alert">
+            {saidOf(problem)} The figures are those from before; nothing of this is saved yet.
+          </p>
+        )}
+        <Buckets
+          gardenId={garden.id}
+          mix={mix}
+          figures={figures}
+          materials={materials}
+          onEdit={edit}
+          onEnd={endGesture}
+        />
+        {figures && (
+          <section className="blend-like" aria-labelledby="like-title">
+            <h2 id="like-title">What it is like</h2>
+            <Marks marks={figures.marks} />
+            {figures.unknown.length > 0 && (
+              <p className="panel-note">
+                Not known as soil: {figures.unknown.join(", ")}. Give its figures on the Shelf, or leave it
+                out.
+              </p>
+            )}
+            <FreeFigures marks={figures.marks} />
+            <Bands mix={mix} marks={figures.marks} onEdit={edit} />
+          </section>
+        )}
+        {bed && (
+          <Zones
+            gardenId={garden.id}
+            bed={bed}
+            materials={materials}
+            zones={zones.data}
+            chosen={mix.key}
+            mixPath={mixPath}
+            bedPath={`/garden/${garden.id}/section/bed/${bed.key}`}
+          />
+        )}
+      </div>
+      <aside className="water-aside" aria-label="What it takes">
+        {figures && <MixTally mix={mix} figures={figures} amounts={amounts.data ?? null} onEdit={edit} />}
+        {amounts.data && <Used beds={amounts.data.amounts} mixes={amounts.data.mixed_into} />}
+        <Wishes
+          gardenId={garden.id}
+          mix={mix}
+          materials={materials}
+          volume_m3={forBed?.loose_m3 ?? BARROW_M3}
+          soil_over_water_m={over}
+          onEdit={edit}
+        />
+        {figures && figures.findings.length > 0 && (
+          <section className="findings" aria-labelledby="mix-findings">
+            <h2 id="mix-findings">Worth a look</h2>
+            <ul>
+              {figures.findings.map((finding) => (
+                <OneFinding key={finding.code} finding={finding} />
+              ))}
+            </ul>
+          </section>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function Used({
+  beds,
+  mixes,
+}: {
+  beds: readonly { what: string; lies: boolean; name: string }[];
+  mixes: readonly string[];
+}) {
+  const names = [
+    ...beds.filter(({ what, lies }) => what === "bed" && lies).map(({ name }) => name),
+    ...mixes,
+  ];
+  return (
+    <p className="tally-note">
+      {names.length > 0
+        ? `Used in ${names.join(", ")}.`
+        : "Not used yet: lay it as a layer in a bed's section."}
+    </p>
+  );
+}

@@ -1,0 +1,189 @@
+import { showLength, showShare, trimmed, type Units } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+import type { MarkFigures, Mix } from "./blendApi";
+import { withTarget } from "./edits";
+import type { MixEdit } from "./useMixDraft";
+
+type Name = MarkFigures["name"];
+type Banded = Extract<Name, "air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share">;
+
+/** What the banded figures are called, the range they are drawn on, and how they are written. */
+const BANDED: readonly (readonly [Banded, string, number, number])[] = [
+  ["air_filled", "Air once drained", 0, 0.6],
+  ["water_held", "Water held", 0, 0.9],
+  ["ph", "pH (estimate)", 3.5, 9],
+  ["c_to_n", "Carbon to nitrogen", 0, 60],
+  ["rise_m", "Wicks up (estimate)", 0, 0.5],
+  ["compost_share", "Compost", 0, 1],
+];
+
+const STATES = { in: "fits", under: "too little", over: "too much", unknown: "not known", free: "" } as const;
+
+function written(name: Name, value: number, units: Units): string {
+  if (name === "ph") return trimmed(value, 1);
+  if (name === "c_to_n") return `${trimmed(value, 0)} : 1`;
+  if (name === "rise_m") return showLength(value, units);
+  return showShare(Math.round(value * 1000) / 1000);
+}
+
+/** Each figure as a mark on its band; the band is what is wanted for the use. */
+export function Marks({ marks }: { marks: readonly MarkFigures[] }) {
+  const { units } = useShowing();
+  return (
+    <dl className="blend-marks">
+      {BANDED.map(([name, label, low, high]) => {
+        const mark = marks.find((each) => each.name === name);
+        if (!mark) return null;
+        return <Mark key={name} mark={mark} label={label} low={low} high={high} units={units} />;
+      })}
+    </dl>
+  );
+}
+
+type MarkProps = { mark: MarkFigures; label: string; low: number; high: number; units: Units };
+
+function Mark({ mark, label, low, high, units }: MarkProps) {
+  const at = (value: number) => `${Math.min(Math.max((value - low) / (high - low), 0), 1) * 100}%`;
+  const { least, most, value, state } = mark;
+  const open = least == null && most == null;
+  const from = at(least ?? low);
+  const to = at(most ?? high);
+  return (
+    <div className={`blend-mark is-${state}`}>
+      <dt>{label}</dt>
+      <dd className="blend-track" aria-hidden="true">
+        {!open && <span className="blend-band" style={{ left: from, width: `calc(${to} - ${from})` }} />}
+        {value != null && <span className="blend-needle" style={{ left: at(value) }} />}
+      </dd>
+      <dd className="blend-value">{value == null ? "–" : written(mark.name, value, units)}</dd>
+      <dd className="blend-wanted">
+        {open ? "nothing asked" : wanted(mark, units)}
+        {state !== "free" && <b> {STATES[state]}</b>}
+      </dd>
+    </div>
+  );
+}
+
+function wanted({ name, least, most }: MarkFigures, units: Units): string {
+  if (least != null && most != null)
+    return `${written(name, least, units)} to ${written(name, most, units)},`;
+  if (most != null) return `up to ${written(name, most, units)},`;
+  return least != null ? `${written(name, least, units)} or more,` : "";
+}
+
+const FREE: readonly (readonly [Name, string])[] = [
+  ["available", "Water plants can take"],
+  ["porosity", "All pores"],
+  ["organic_matter", "Organic, of the dry mass"],
+];
+
+/** Figures that nothing is asked of. */
+export function FreeFigures({ marks }: { marks: readonly MarkFigures[] }) {
+  const { units } = useShowing();
+  const of = (name: Name) => marks.find((each) => each.name === name)?.value;
+  const dry = of("loose_dry_kg_m3");
+  const moist = of("loose_moist_kg_m3");
+  return (
+    <dl className="blend-free">
+      {FREE.map(([name, label]) => {
+        const value = of(name);
+        return (
+          <div key={name}>
+            <dt>{label}</dt>
+            <dd>{value == null ? "not known" : written(name, value, units)}</dd>
+          </div>
+        );
+      })}
+      <div>
+        <dt>Weighs, loose</dt>
+        <dd>
+          {dry != null && (
+            <>
+              <Quantity kind="density" value={dry} /> dry,{" "}
+            </>
+          )}
+          {moist != null && <Quantity kind="density" value={moist} />} moist
+        </dd>
+      </div>
+    </dl>
+  );
+}
+
+type BandsProps = { mix: Mix; marks: readonly MarkFigures[]; onEdit: MixEdit };
+
+/** The bands to be changed by the gardener. */
+export function Bands({ mix, marks, onEdit }: BandsProps) {
+  const { units } = useShowing();
+  const mark = (name: Name) => marks.find((each) => each.name === name);
+  const band = (name: "air_filled" | "water_held" | "ph", label: string, limit: "share" | "ph") => {
+    const now = mark(name);
+    if (now?.least == null || now.most == null) return null;
+    const { least, most } = now;
+    return (
+      <div className="blend-band-fields" role="group" aria-label={label}>
+        <MeasureField
+          label={`${label} from`}
+          limit={limit}
+          width="96px"
+          shown={written(name, least, units)}
+          onMeaning={({ values: [value] }) =>
+            value !== undefined && onEdit((to) => withTarget(to, { [name]: [value, Math.max(value, most)] }))
+          }
+        />
+        <MeasureField
+          label="to"
+          limit={limit}
+          width="70px"
+          shown={written(name, most, units)}
+          onMeaning={({ values: [value] }) =>
+            value !== undefined && onEdit((to) => withTarget(to, { [name]: [Math.min(value, least), value] }))
+          }
+        />
+      </div>
+    );
+  };
+  return (
+    <details className="blend-bands">
+      <summary>Change the bands</summary>
+      <div className="blend-band-row">
+        {band("air_filled", "Air", "share")}
+        {band("water_held", "Water", "share")}
+        {band("ph", "pH", "ph")}
+        <MeasureField
+          label="Carbon up to"
+          limit="carbon"
+          width="84px"
+          placeholder="any"
+          shown={mark("c_to_n")?.most == null ? "" : trimmed(mark("c_to_n")?.most ?? 0, 1)}
+          onMeaning={({ values: [c_to_n_most] }) => onEdit((to) => withTarget(to, { c_to_n_most }))}
+        />
+        <MeasureField
+          label="Wicks at least"
+          limit="rise"
+          width="92px"
+          placeholder="any"
+          shown={mark("rise_m")?.least == null ? "" : showLength(mark("rise_m")?.least ?? 0, units)}
+          onMeaning={({ values: [rise_least_m] }) => onEdit((to) => withTarget(to, { rise_least_m }))}
+        />
+        <MeasureField
+          label="Compost up to"
+          limit="share"
+          width="92px"
+          shown={showShare(mark("compost_share")?.most ?? 0)}
+          onMeaning={({ values: [compost_most] }) => onEdit((to) => withTarget(to, { compost_most }))}
+        />
+        <button
+          type="button"
+          className="text-button"
+          onClick={() =>
+            onEdit((to) => ({ ...to, target: { use: mix.target?.use ?? "raised_bed", limits: [] } }))
+          }
+        >
+          Usual bands
+        </button>
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,78 @@
+import type { Mix, MixPart, MixTarget, MixUse } from "./blendApi";
+
+const MOST_PARTS = 1000;
+const STEP = 0.25;
+
+export const USES: readonly (readonly [MixUse, string])[] = [
+  ["raised_bed", "raised bed"],
+  ["deep_container", "deep container"],
+  ["wicking_bed", "wicking bed"],
+  ["seed_sowing", "sowing seed"],
+  ["dry_herb", "dry herbs"],
+  ["moist_herb", "moist herbs"],
+];
+
+/** The recipe that a new mix starts with. */
+export function firstMix(name: string): Mix {
+  const parts = ["topsoil", "compost"].map((material) => ({ material, parts: 1 }));
+  return { key: "new_mix", name, parts, target: { use: "raised_bed", limits: [] } };
+}
+
+/** The mix with a part changed. */
+export function withPart(mix: Mix, index: number, change: Partial<MixPart>): Mix {
+  return {
+    ...mix,
+    parts: mix.parts.map((part, at) => (at === index ? { ...part, ...change } : part)),
+  };
+}
+
+/** The mix with so many parts more or less of one, never less than none. */
+export function stepped(mix: Mix, index: number, by: number): Mix {
+  const part = mix.parts[index];
+  return part ? withPart(mix, index, { parts: toStep(part.parts + by) }) : mix;
+}
+
+/** Parts as a dragged bucket holds them: in quarters. */
+export function toStep(parts: number): number {
+  return Math.min(Math.max(Math.round(parts / STEP) * STEP, 0), MOST_PARTS);
+}
+
+/** The mix with one part more of a material, or a new part of it. */
+export function added(mix: Mix, material: string): Mix {
+  const there = mix.parts.findIndex((part) => part.material === material);
+  if (there >= 0) return stepped(mix, there, 1);
+  return { ...mix, parts: [...mix.parts, { material, parts: 1 }] };
+}
+
+/** The mix without a part; the last one stays. */
+export function without(mix: Mix, index: number): Mix {
+  return mix.parts.length > 1 ? { ...mix, parts: mix.parts.filter((_, at) => at !== index) } : mix;
+}
+
+/** The mix with its target changed; another use begins with that use's own bands. */
+export function withTarget(mix: Mix, change: Partial<MixTarget>): Mix {
+  const target: MixTarget = { limits: [], use: "raised_bed", ...mix.target };
+  if (change.use && change.use !== target.use)
+    return { ...mix, target: { use: change.use, limits: target.limits } };
+  return { ...mix, target: { ...target, ...change } };
+}
+
+/** The mix with another recipe, by shares; what was tried in a bucket was the old one. */
+export function withRecipe(mix: Mix, parts: readonly MixPart[]): Mix {
+  return {
+    ...mix,
+    parts: parts.map(({ material, parts: count }) => ({ material, parts: count })),
+    bucket_test: null,
+  };
+}
+
+/** A copy to be kept under a name of its own. */
+export function copyOf(mix: Mix): Mix {
+  return { ...mix, name: `${mix.name ?? mix.key} copy`.slice(0, 80) };
+}
+
+/** How many parts the buckets are drawn for. */
+export function bucketSize(mix: Mix): number {
+  const most = Math.max(...mix.parts.map(({ parts }) => parts), 1);
+  return most <= 4 ? 5 : most * 1.25;
+}
