@@ -118,5 +118,5 @@ def _solved(
     return Batch(counts, volumes, left, float(made @ answer.x[:count]), price, answer.status == 0)
 
 
-TINY = 1e-6
-"""A grain of cost on what goes in, so that no more is mixed than is wanted."""
+TINY = 1e-2
+"""A grain of cost on what goes in, so that no more is mixed than is wanted [money/m3]."""

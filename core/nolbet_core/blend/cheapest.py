@@ -53,7 +53,8 @@ def cheapest(components: Sequence[Component], target: Target, volume_m3: float =
 def _miss(programme: Programme, volume_m3: float) -> Recipe | None:
     """The nearest miss: by one band alone where the others can be met without it, else by all that have to be."""
     bands = tuple(dict.fromkeys(row.band for row in programme.rows(voids_full=False)))
-    for relaxed in [[(band,) for band in bands], [bands]]:
+    alone: list[tuple[BandName, ...]] = [(band,) for band in bands]
+    for relaxed in (alone, [bands]):
         near = [_nearest(programme, volume_m3, each, full) for each in relaxed for full in (False, True)]
         found = [each for each in near if each is not None]
         if found:

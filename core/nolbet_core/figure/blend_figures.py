@@ -7,7 +7,7 @@ from typing import Literal
 
 from nolbet_core.blend.programme import BandName
 from nolbet_core.blend.target import MixUse
-from nolbet_core.figure.figures import MoneyOut
+from nolbet_core.figure.figures import HaulLine, MoneyOut
 from nolbet_core.figure.found import FindingFigures
 
 MarkName = Literal[
@@ -87,7 +87,8 @@ class TakenFigures:
 class AmountFigures:
     """A volume of mix and what it takes. bed: its key where it is for one; lies: whether the mix lies there, or would
     take the place of all its soil. price: of what is to buy, before delivery and by volume; null where something has no
-    offer. mass_kg: moist.
+    offer. lines: what to buy for it in bags and loads, with delivery; unmet: names of what nobody offers. mass_kg: of
+    the moist mix.
     """
 
     what: Literal["barrow", "mixer", "bed"]
@@ -99,6 +100,10 @@ class AmountFigures:
     mass_kg: float
     taken: list[TakenFigures]
     price: MoneyOut | None
+    lines: list[HaulLine]
+    delivery: MoneyOut
+    total: MoneyOut
+    unmet: list[str]
 
 
 @dataclass(frozen=True, slots=True)

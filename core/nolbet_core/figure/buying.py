@@ -73,7 +73,7 @@ def haul_figures(
     """A chosen haul in figures, beside all in bags and all loose."""
     to_buy = _to_buy(needs)
     return HaulFigures(
-        lines=[_line(line, materials) for line in chosen.lines],
+        lines=[line_figures(line, materials) for line in chosen.lines],
         suppliers=_supplier_sums(chosen, suppliers),
         delivery=chosen.delivery,
         total=chosen.total,
@@ -108,7 +108,8 @@ def _supplier_sums(chosen: Chosen, suppliers: Sequence[Supplier]) -> list[Suppli
     return sums
 
 
-def _line(line: Line, materials: Mapping[str, Material]) -> HaulLine:
+def line_figures(line: Line, materials: Mapping[str, Material]) -> HaulLine:
+    """One line of a haul in figures."""
     offer = line.offer
     return HaulLine(
         supplier=line.supplier.key,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from typing import Literal
@@ -11,11 +11,13 @@ from nolbet_core.blend.amounts import Amount, amounts_for, most_from_stock
 from nolbet_core.blend.mix import Mix
 from nolbet_core.blend.soil import soil_of
 from nolbet_core.figure.blend_figures import AmountFigures, MixAmounts, TakenFigures, ZoneFigures, ZonesFigures
-from nolbet_core.figure.buying import stock_of
+from nolbet_core.figure.buying import line_figures, stock_of, supplier_of
 from nolbet_core.figure.mixing import marks_of
 from nolbet_core.figure.walk import viewed_bed
 from nolbet_core.figure.watered import soil_over_water
 from nolbet_core.findings.pattern import View
+from nolbet_core.haul.choose import choose
+from nolbet_core.haul.offers import TOLERANCE_M3, Supplier
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import BagOfferModel, BulkOfferModel, Plan
@@ -35,12 +37,13 @@ What = Literal["barrow", "mixer", "bed"]
 
 @dataclass(frozen=True, slots=True)
 class Taking:
-    """What is needed to say what a volume of mix takes: the mix, all materials and mixes, heaps and prices."""
+    """What is needed to say what a volume of mix takes: the mix, all materials and mixes, heaps, prices, suppliers."""
 
     mix: Mix
     supplies: Supplies
     stock: Mapping[str, float]
     prices: Prices
+    suppliers: Sequence[Supplier]
 
     def amount(
         self, loose_m3: float, what: What, name: str, bed: Bed | None = None, lies: bool = True
@@ -49,6 +52,9 @@ class Taking:
         material = self.mix.material
         ready_m3 = self.stock.get(material.key, 0.0) if bed else 0.0
         taken = amounts_for(self.mix, max(loose_m3 - ready_m3, 0.0), self.supplies.mixes, self.stock)
+        to_buy = {key: each.to_buy_m3 for key, each in taken.items() if each.to_buy_m3 > TOLERANCE_M3}
+        chosen = choose(to_buy, self.suppliers)
+        materials = self.supplies.materials
         return AmountFigures(
             what=what,
             bed=bed.key if bed else None,
@@ -57,8 +63,12 @@ class Taking:
             count=bed.count if bed else 1,
             loose_m3=loose_m3,
             mass_kg=loose_m3 * material.bulk_density_kg_m3 / material.loose_factor,
-            taken=taken_figures(taken, self.supplies.materials, self.prices),
+            taken=taken_figures(taken, materials, self.prices),
             price=_price(taken, self.prices),
+            lines=[line_figures(line, materials) for line in chosen.lines],
+            delivery=chosen.delivery,
+            total=chosen.total,
+            unmet=[materials[key].name for key in chosen.unmet],
         )
 
 
@@ -70,7 +80,8 @@ def figure_mix_amounts(plan: Plan, entry: PlanMix, supplies: Supplies, bed_key: 
     """
     mix = draft_mix(entry, supplies.materials, supplies.mixes, "mix")
     drafted = Supplies({**supplies.materials, entry.key: mix.material}, {**supplies.mixes, entry.key: mix})
-    taking = Taking(mix, drafted, stock_of(plan), unit_prices(plan))
+    suppliers = [supplier_of(entry) for entry in plan.suppliers]
+    taking = Taking(mix, drafted, stock_of(plan), unit_prices(plan), suppliers)
     plain = amounts_for(mix, 1.0, drafted.mixes, {})
     return MixAmounts(
         price_per_m3=_price(plain, taking.prices),

@@ -143,6 +143,8 @@ def _batch_figures(plan: Plan, wish: Wish, supplies: Supplies, made: Batch, boug
     total = sum((each.price for each in bought), Decimal(0))
     count = sum(each.count for each in bought)
     said = f"{count} {'bag' if count == 1 else 'bags'} for {show_money(total, plan.garden.currency)}."
+    if count == 0:
+        said = "What is on hand makes it: nothing has to be bought."
     if not made.proven:
         said += " Time ran out: there may be a cheaper one."
     return BatchFigures(
@@ -255,6 +257,8 @@ def _said(found: Recipe, price: Decimal, units: System, currency: str) -> str:
     if found.missed:
         names = " and ".join(BAND_NAMES[each] for each in found.missed)
         return f"No mix of these can: {names} stands in the way. This is the nearest."
+    if price == 0:
+        return "What is on hand makes it: nothing has to be bought."
     said = f"The cheapest that fits comes to {show_unit_price(price, units, currency)}"
     if not found.held_by:
         return said + ": nothing cheaper is left out by a band."

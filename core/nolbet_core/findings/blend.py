@@ -8,7 +8,7 @@ from nolbet_core.blend.soil import Soil, share_with
 from nolbet_core.blend.target import Band, MixUse, Target
 from nolbet_core.findings.pattern import Found
 from nolbet_core.findings.safety import dust_of
-from nolbet_core.quantities.show import show_length
+from nolbet_core.quantities.show import show_length, show_share
 from nolbet_core.quantities.units import System
 from nolbet_core.shelf.material import Material
 
@@ -59,9 +59,9 @@ def _compost(soil: Soil, target: Target) -> Iterator[tuple[str, Found]]:
         "compost_share",
         Found(
             "caution" if soil.compost_share > COMPOST_CAUTION + SLACK else "advice",
-            f"{soil.compost_share * 100:.0f} % of it is compost.",
+            f"{show_share(soil.compost_share)} of it is compost.",
             "Compost alone is rich in salts and phosphorus, shrinks every year and dries out from the top.",
-            f"Keep it to {target.compost_most * 100:.0f} % or less, with soil or a fibre for the rest.",
+            f"Keep it to {show_share(target.compost_most)} or less, with soil or a fibre for the rest.",
         ),
     )
 
@@ -70,7 +70,7 @@ def _drainage(soil: Soil, use: MixUse, target: Target) -> Iterator[tuple[str, Fo
     air, water = soil.air_filled, soil.water_held
     if air is None or water is None:
         return
-    said = f"{air * 100:.0f} % air and {water * 100:.0f} % water once drained"
+    said = f"{show_share(air)} air and {show_share(water)} water once drained"
     if _over(air, target.air_filled) or _under(water, target.water_held):
         yield (
             "drains_fast",
@@ -141,7 +141,7 @@ def _origins(material: Material, use: MixUse) -> Iterator[tuple[str, Found]]:
             "peat_sheds_water",
             Found(
                 "note",
-                f"{peat * 100:.0f} % of it is peat.",
+                f"{show_share(peat)} of it is peat.",
                 "Fine peat that has dried out sheds water instead of drawing it in.",
                 "Wet it with warm water before mixing, and never let it dry out.",
             ),
@@ -152,7 +152,7 @@ def _origins(material: Material, use: MixUse) -> Iterator[tuple[str, Found]]:
             "raw_wood_in_seed_mix",
             Found(
                 "caution",
-                f"{wood * 100:.0f} % of it is fresh wood.",
+                f"{show_share(wood)} of it is fresh wood.",
                 "Fresh wood takes nitrogen and can hold back seedlings.",
                 "Leave it out of what seed is sown in.",
             ),
@@ -163,7 +163,7 @@ def _origins(material: Material, use: MixUse) -> Iterator[tuple[str, Found]]:
             "weed_seed",
             Found(
                 "advice" if use == "seed_sowing" else "note",
-                f"{weedy * 100:.0f} % of it can carry weed seed.",
+                f"{show_share(weedy)} of it can carry weed seed.",
                 "A sieve takes stones and roots, not seed: what comes up first is weeds.",
                 "Cover it with 50 mm of compost, or let weeds come up and hoe them before sowing.",
             ),

@@ -1283,15 +1283,20 @@ export interface components {
          * AmountFigures
          * @description A volume of mix and what it takes. bed: its key where it is for one; lies: whether the mix lies there, or would
          *     take the place of all its soil. price: of what is to buy, before delivery and by volume; null where something has no
-         *     offer. mass_kg: moist.
+         *     offer. lines: what to buy for it in bags and loads, with delivery; unmet: names of what nobody offers. mass_kg: of
+         *     the moist mix.
          */
         AmountFigures: {
             /** Bed */
             bed: string | null;
             /** Count */
             count: number;
+            /** Delivery */
+            delivery: string;
             /** Lies */
             lies: boolean;
+            /** Lines */
+            lines: components["schemas"]["HaulLine"][];
             /** Loose M3 */
             loose_m3: number;
             /** Mass Kg */
@@ -1302,6 +1307,10 @@ export interface components {
             price: string | null;
             /** Taken */
             taken: components["schemas"]["TakenFigures"][];
+            /** Total */
+            total: string;
+            /** Unmet */
+            unmet: string[];
             /**
              * What
              * @enum {string}

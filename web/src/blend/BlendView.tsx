@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { saidOf, type KeptGarden, type Material } from "../api/client";
+import { saidOf, type KeptBed, type KeptGarden, type Material } from "../api/client";
 import { useSaveState } from "../app/SaveStateContext";
 import { useUndoKeys } from "../plot/useUndoKeys";
 import { OneFinding } from "../section/Findings";
@@ -52,11 +52,10 @@ export function BlendView({ garden, materials, bedKey }: Props) {
   if (found.error) return <p className="page-note">{saidOf(found.error)}</p>;
   if (!found.data) return <p className="page-note">Fetching the mixes ...</p>;
   const mixes = found.data;
-  const lying =
-    garden.beds.find(({ key }) => key === bedKey)?.bed.layers.map(({ material }) => material) ?? [];
+  const bed = garden.beds.find(({ key }) => key === bedKey);
   const kept =
     mixes.find(({ key }) => key === wanted) ??
-    mixes.find(({ key }) => lying.includes(key)) ??
+    mixes.find(({ key }) => bed && lyingIn(bed, key)) ??
     mixes[0] ??
     null;
   const problem = add.error ?? remove.error;
@@ -121,8 +120,11 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
   const { mix, edit, endGesture, undo, redo, canUndo, save, refusal } = useMixDraft(garden.id, kept);
   useSaveState(save);
   useUndoKeys(undo, redo);
-  const bed = garden.beds.find(({ key }) => key === bedKey);
-  const zones = useZones(garden.id, bedKey);
+  const [ownBed, setOwnBed] = useState<string | null>(null);
+  const wanted = garden.beds.find(({ key }) => key === (ownBed ?? bedKey));
+  const holder = garden.beds.find((each) => lyingIn(each, kept.key));
+  const bed = ownBed || (wanted && lyingIn(wanted, kept.key)) ? wanted : (holder ?? wanted);
+  const zones = useZones(garden.id, bed?.key);
   const lies = zones.data?.zones.some(({ material }) => material === mix.key) ?? false;
   const over = lies ? (zones.data?.soil_over_water_m ?? null) : null;
   const draft = JSON.stringify(mix);
@@ -132,13 +134,13 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
     placeholderData: (before) => before,
   });
   const amounts = useQuery({
-    queryKey: ["figure", garden.id, "mix amounts", draft, bedKey],
-    queryFn: ({ signal }) => blendApi.amounts(garden.id, mix, bedKey ?? null, signal),
+    queryKey: ["figure", garden.id, "mix amounts", draft, bed?.key],
+    queryFn: ({ signal }) => blendApi.amounts(garden.id, mix, bed?.key ?? null, signal),
     placeholderData: (before) => before,
   });
   const figures = figured.data ?? null;
   const problem = figured.error ?? refusal;
-  const forBed = amounts.data?.amounts.find((each) => each.bed === bedKey);
+  const forBed = amounts.data?.amounts.find((each) => each.bed === bed?.key);
   return (
     <div className="blend-body">
       <div className="blend-work">
@@ -213,8 +215,9 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
         )}
         {bed && (
           <Zones
-            gardenId={garden.id}
             bed={bed}
+            beds={garden.beds}
+            onBed={setOwnBed}
             materials={materials}
             zones={zones.data}
             chosen={mix.key}
@@ -224,7 +227,15 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
         )}
       </div>
       <aside className="water-aside" aria-label="What it takes">
-        {figures && <MixTally mix={mix} figures={figures} amounts={amounts.data ?? null} onEdit={edit} />}
+        {figures && (
+          <MixTally
+            mix={mix}
+            figures={figures}
+            amounts={amounts.data ?? null}
+            bedKey={bed?.key}
+            onEdit={edit}
+          />
+        )}
         {amounts.data && <Used beds={amounts.data.amounts} mixes={amounts.data.mixed_into} />}
         <Wishes
           gardenId={garden.id}
@@ -247,6 +258,10 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
       </aside>
     </div>
   );
+}
+
+function lyingIn({ bed }: KeptBed, mix: string): boolean {
+  return bed.layers.some(({ material }) => material === mix);
 }
 
 function Used({

@@ -1,15 +1,29 @@
 import { useState } from "react";
-import { showMoney, showShare, showSmallPrice, trimmed } from "../quantities/format";
+import {
+  showBulkVolume,
+  showMoney,
+  showShare,
+  showSmallPrice,
+  showVolume,
+  trimmed,
+  type Units,
+} from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import type { AmountFigures, Mix, MixAmounts, MixFigures } from "./blendApi";
 import type { MixEdit } from "./useMixDraft";
 
-type Props = { mix: Mix; figures: MixFigures; amounts: MixAmounts | null; onEdit: MixEdit };
+type Props = {
+  mix: Mix;
+  figures: MixFigures;
+  amounts: MixAmounts | null;
+  bedKey: string | undefined;
+  onEdit: MixEdit;
+};
 
 /** What the mix makes and costs, and what a barrow, a mixer load or a bed of it takes. */
-export function MixTally({ mix, figures, amounts, onEdit }: Props) {
+export function MixTally({ mix, figures, amounts, bedKey, onEdit }: Props) {
   const showing = useShowing();
   const lost = 1 - figures.parts_out / figures.parts_in;
   return (
@@ -45,7 +59,7 @@ export function MixTally({ mix, figures, amounts, onEdit }: Props) {
           {amounts.unpriced.length > 0 && (
             <p className="tally-note">Nobody offers {amounts.unpriced.join(", ")}.</p>
           )}
-          <Recipe amounts={amounts} />
+          <Recipe amounts={amounts} bedKey={bedKey} />
         </>
       )}
     </section>
@@ -109,11 +123,15 @@ function BucketTest({ mix, onEdit }: { mix: Mix; onEdit: MixEdit }) {
 }
 
 /** What one volume of the mix takes, chosen from a barrow, a mixer load and the beds. */
-function Recipe({ amounts }: { amounts: MixAmounts }) {
-  const { currency } = useShowing();
+function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | undefined }) {
+  const { currency, units } = useShowing();
   const [wanted, setWanted] = useState("");
   const keyOf = (each: AmountFigures) => each.bed ?? each.what;
-  const chosen = amounts.amounts.find((each) => keyOf(each) === wanted) ?? amounts.amounts.at(-1);
+  const { amounts: rows } = amounts;
+  const chosen =
+    rows.find((each) => keyOf(each) === wanted) ??
+    rows.find(({ bed }) => bed != null && bed === bedKey) ??
+    rows[0];
   if (!chosen) return null;
   return (
     <div className="blend-recipe">
@@ -124,7 +142,7 @@ function Recipe({ amounts }: { amounts: MixAmounts }) {
           value={keyOf(chosen)}
           onChange={(event) => setWanted(event.currentTarget.value)}
         >
-          {amounts.amounts.map((each) => (
+          {rows.map((each) => (
             <option key={keyOf(each)} value={keyOf(each)}>
               {titleOf(each)}
             </option>
@@ -153,12 +171,44 @@ function Recipe({ amounts }: { amounts: MixAmounts }) {
           ))}
         </tbody>
       </table>
+      {chosen.lines.length > 0 && (
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">To buy for it</th>
+              <th scope="col">price</th>
+            </tr>
+          </thead>
+          <tbody>
+            {chosen.lines.map((line) => (
+              <tr key={`${line.supplier} ${line.material} ${line.form}`}>
+                <th scope="row">
+                  <b>{bought(line, units)}</b> {line.name}, {line.supplier_name}
+                </th>
+                <td>{showMoney(line.price, currency)}</td>
+              </tr>
+            ))}
+            <tr>
+              <th scope="row">In all, with delivery of {showMoney(chosen.delivery, currency)}</th>
+              <td>{showMoney(chosen.total, currency)}</td>
+            </tr>
+          </tbody>
+        </table>
+      )}
+      {chosen.unmet.length > 0 && (
+        <p className="tally-note">Nobody offers {chosen.unmet.join(", ")}: not in the sum.</p>
+      )}
       <p className="tally-note">
         Weighs <Quantity kind="mass" value={chosen.mass_kg} />
-        {chosen.price != null && `, costs ${showMoney(chosen.price, currency)} by volume`}.
+        {chosen.price != null && `, ${showMoney(chosen.price, currency)} by volume alone`}.
       </p>
     </div>
   );
+}
+
+function bought(line: AmountFigures["lines"][number], units: Units): string {
+  if (line.count == null) return showBulkVolume(line.volume_m3, units);
+  return `${line.count} ${line.count === 1 ? "bag" : "bags"}${line.bag_m3 == null ? "" : ` of ${showVolume(line.bag_m3, units)}`}`;
 }
 
 function titleOf({ what, name, count, lies }: AmountFigures): string {

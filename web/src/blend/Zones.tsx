@@ -1,30 +1,45 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { saidOf, type KeptBed, type Material } from "../api/client";
+import type { KeptBed, Material } from "../api/client";
 import { Swatch } from "../hatches/Swatch";
 import { Quantity } from "../quantities/Quantity";
 import { blendApi, type ZonesFigures } from "./blendApi";
 import { USES } from "./edits";
 
 type Props = {
-  gardenId: number;
   bed: KeptBed;
   materials: ReadonlyMap<string, Material>;
   zones: ZonesFigures | undefined;
   chosen: string;
+  beds: readonly KeptBed[];
+  onBed: (key: string) => void;
   mixPath: (key: string) => string;
   bedPath: string;
 };
 
 /** The soils of one bed, top to bottom: which mix lies in which zone, and whether it suits there. */
-export function Zones({ bed, materials, zones, chosen, mixPath, bedPath }: Props) {
+export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bedPath }: Props) {
   if (!zones) return null;
-  const name = bed.bed.name ?? bed.key;
   return (
     <section className="blend-zones" aria-labelledby="zones-title">
-      <h2 id="zones-title">
-        {name}: its soils, top to bottom <Link to={bedPath}>Section</Link>
-      </h2>
+      <header>
+        <h2 id="zones-title">Soils of a bed, top to bottom</h2>
+        <select
+          className="measure-input"
+          aria-label="Bed"
+          value={bed.key}
+          onChange={(event) => onBed(event.currentTarget.value)}
+        >
+          {beds.map((each) => (
+            <option key={each.key} value={each.key}>
+              {each.bed.name ?? each.key}
+            </option>
+          ))}
+        </select>
+        <Link className="text-button" to={bedPath}>
+          Section
+        </Link>
+      </header>
       {zones.zones.length === 0 && <p className="panel-note">No soil lies in it yet.</p>}
       <ol>
         {zones.zones.map((zone) => {
@@ -63,8 +78,4 @@ export function useZones(gardenId: number, bedKey: string | undefined) {
     enabled: bedKey !== undefined,
     staleTime: 0,
   });
-}
-
-export function ZonesProblem({ error }: { error: Error | null }) {
-  return error ? <p role="alert">{saidOf(error)}</p> : null;
 }
