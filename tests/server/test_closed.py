@@ -16,6 +16,11 @@ from nolbet.gardens.models import Garden
 from tests.core import zoo
 from tests.server.asking import send
 
+MIX = {
+    "key": "half",
+    "name": "Half",
+    "parts": [{"material": "topsoil", "parts": 1}, {"material": "compost", "parts": 1}],
+}
 BODIES: dict[str, dict[str, Any]] = {
     "Draft": {"bed": zoo.bed()},
     "LaterDraft": {"bed": zoo.bed()},
@@ -41,9 +46,13 @@ BODIES: dict[str, dict[str, Any]] = {
     "Boards": {"boards": 4, "board_m": 2.4, "wall_m": 0.038, "width_m": 1.2},
     "Liner": {"length_m": 4.0, "width_m": 3.0, "up_m": 0.3},
     "Measured": {"sides_m": [3.0, 4.0, 5.0]},
+    "PlanMix": MIX,
+    "DraftMix": {"mix": MIX},
+    "MixForBed": {"mix": MIX, "bed": "plain"},
+    "Wished": {"mix": MIX, "volume_m3": 0.1},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
 }
-KEYS = {"/beds/": "plain", "/suppliers/": "yard", "/materials/": "heap"}
+KEYS = {"/beds/": "plain", "/suppliers/": "yard", "/materials/": "heap", "/mixes/": "half"}
 
 
 def endpoints() -> Iterator[tuple[str, str, dict[str, Any]]]:
@@ -74,6 +83,7 @@ def test_it_is_closed_to_nobody_and_to_strangers(
     garden: Garden, stranger: User, method: str, path: str, body: dict[str, Any]
 ) -> None:
     garden.materials.create(key="heap", name="Heap", like="compost")
+    garden.mixes.create(key="half", name="Half", parts=MIX["parts"])
     address = filled(path, garden)
     client = Client()
     assert send(client, method, address, body).status_code == 401
@@ -87,7 +97,7 @@ def test_it_is_closed_to_nobody_and_to_strangers(
         assert f'"id": {garden.pk},' not in answer.content.decode()
     garden.refresh_from_db()
     assert garden.beds.get(key="plain").revision == 1
-    assert garden.suppliers.count() == garden.materials.count() == 1
+    assert garden.suppliers.count() == garden.materials.count() == garden.mixes.count() == 1
 
 
 @pytest.mark.parametrize(
@@ -97,6 +107,7 @@ def test_its_owner_gets_an_answer(
     signed_in: Client, garden: Garden, method: str, path: str, body: dict[str, Any]
 ) -> None:
     garden.materials.create(key="heap", name="Heap", like="compost")
+    garden.mixes.create(key="half", name="Half", parts=MIX["parts"])
     if path.endswith("/beds/{key}/take-back"):
         garden.beds.filter(key="plain").update(deleted_at=timezone.now())
     elif path.endswith("/take-back"):

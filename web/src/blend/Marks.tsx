@@ -3,7 +3,7 @@ import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import type { MarkFigures, Mix } from "./blendApi";
-import { withTarget } from "./edits";
+import { withEdge, withTarget } from "./edits";
 import type { MixEdit } from "./useMixDraft";
 
 type Name = MarkFigures["name"];
@@ -129,7 +129,7 @@ export function Bands({ mix, marks, onEdit }: BandsProps) {
           width="96px"
           shown={written(name, least, units)}
           onMeaning={({ values: [value] }) =>
-            value !== undefined && onEdit((to) => withTarget(to, { [name]: [value, Math.max(value, most)] }))
+            value !== undefined && onEdit((to) => withEdge(to, name, "least", value, [least, most]))
           }
         />
         <MeasureField
@@ -138,7 +138,7 @@ export function Bands({ mix, marks, onEdit }: BandsProps) {
           width="70px"
           shown={written(name, most, units)}
           onMeaning={({ values: [value] }) =>
-            value !== undefined && onEdit((to) => withTarget(to, { [name]: [Math.min(value, least), value] }))
+            value !== undefined && onEdit((to) => withEdge(to, name, "most", value, [least, most]))
           }
         />
       </div>

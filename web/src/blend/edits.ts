@@ -3,14 +3,16 @@ import type { Mix, MixPart, MixTarget, MixUse } from "./blendApi";
 const MOST_PARTS = 1000;
 const STEP = 0.25;
 
-export const USES: readonly (readonly [MixUse, string])[] = [
-  ["raised_bed", "raised bed"],
-  ["deep_container", "deep container"],
-  ["wicking_bed", "wicking bed"],
-  ["seed_sowing", "sowing seed"],
-  ["dry_herb", "dry herbs"],
-  ["moist_herb", "moist herbs"],
-];
+const NAMES: Record<MixUse, string> = {
+  raised_bed: "raised bed",
+  deep_container: "deep container",
+  wicking_bed: "wicking bed",
+  seed_sowing: "sowing seed",
+  dry_herb: "dry herbs",
+  moist_herb: "moist herbs",
+};
+
+export const USES = Object.entries(NAMES) as [MixUse, string][];
 
 /** The recipe that a new mix starts with. */
 export function firstMix(name: string): Mix {
@@ -55,6 +57,21 @@ export function withTarget(mix: Mix, change: Partial<MixTarget>): Mix {
   if (change.use && change.use !== target.use)
     return { ...mix, target: { use: change.use, limits: target.limits } };
   return { ...mix, target: { ...target, ...change } };
+}
+
+type Edged = "air_filled" | "water_held" | "ph";
+
+/** The mix with the least or the most of a band changed; the other edge is its own, else the one shown, and gives way. */
+export function withEdge(
+  mix: Mix,
+  band: Edged,
+  edge: "least" | "most",
+  value: number,
+  shown: readonly [number, number],
+): Mix {
+  const [least = 0, most = 0] = mix.target?.[band] ?? shown;
+  const edges = edge === "least" ? [value, Math.max(value, most)] : [Math.min(value, least), value];
+  return withTarget(mix, { [band]: edges });
 }
 
 /** The mix with another recipe, by shares; what was tried in a bucket was the old one. */
