@@ -22,6 +22,7 @@ def main(arguments: list[str]) -> int:
     databases = runner.setup_databases()
     try:
         from bench.api import measure_api  # noqa: PLC0415 - models can be loaded once Django is set up
+        from bench.blend import measure_blend  # noqa: PLC0415 - as above
         from bench.core import measure_core  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
@@ -35,6 +36,7 @@ def main(arguments: list[str]) -> int:
             *measure_core(),
             *measure_settling(),
             *measure_water(),
+            *measure_blend(),
             *measure_page(),
             *measure_plot(),
         ]
