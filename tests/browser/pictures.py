@@ -62,6 +62,15 @@ def schools(page: Page) -> None:
     page.locator(".school-card").nth(2).wait_for()
 
 
+def blend(page: Page) -> None:
+    """The mix of the tubs on the bands of a deep container, and what to buy for all four."""
+    page.get_by_role("link", name="Net-loft tubs", exact=True).click()
+    page.locator(".tally-volume").wait_for()
+    page.get_by_role("link", name="Blend").click()
+    page.locator(".blend-needle").nth(5).wait_for()
+    page.locator(".blend-recipe tbody tr").nth(5).wait_for()
+
+
 def water(page: Page) -> None:
     """The tank's water: its year, its probe, its dips."""
     page.get_by_role("link", name="Winch tank", exact=True).click()
@@ -112,6 +121,7 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "section-spiral": spiral,
     "compare": compare,
     "schools": schools,
+    "blend": blend,
     "water": water,
     "plot": plot,
     "haul": haul,

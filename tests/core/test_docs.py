@@ -9,6 +9,7 @@ from pathlib import Path
 import jsonschema
 import pytest
 
+from nolbet_core.findings.blend import BLEND_CODES
 from nolbet_core.findings.buying import BUYING_CODES
 from nolbet_core.findings.every import BED_FINDINGS
 from nolbet_core.findings.plot import PLOT_CODES
@@ -65,7 +66,9 @@ def test_the_glossary_names_nothing_that_is_gone() -> None:
 def test_every_finding_is_described() -> None:
     text = (PROJECT / "docs" / "findings.md").read_text()
     described = set(re.findall(r"^\| `(\w+)` \|", text, re.M))
-    assert described == {finding.code for finding in BED_FINDINGS} | set(BUYING_CODES) | set(PLOT_CODES)
+    assert described == {finding.code for finding in BED_FINDINGS} | set(BUYING_CODES) | set(PLOT_CODES) | set(
+        BLEND_CODES
+    )
 
 
 def test_the_readmes_commands_are_there() -> None:

@@ -184,6 +184,11 @@ def test_a_levels_fall_is_said_finer_than_a_tape() -> None:
     assert show.show_fall(0.00183, System.FT_IN) == "0.07 in"
 
 
+def test_a_loss_is_said_finer_than_what_is_held() -> None:
+    assert show.show_loss(0.002, System.METRIC) == "2.0 L"
+    assert show.show_loss(0.002, System.FT_IN) == "0.53 gal"
+
+
 def test_a_floors_load_is_said_as_floors_are_rated() -> None:
     # 40 lb on a square foot is 195.3 kg on a square metre
     assert show.show_load(195.3, System.FT_IN) == "40 lb a sq ft"

@@ -15,11 +15,11 @@ from nolbet_core.figure.water_figures import DipsFigures, ReadingFigures, ToldFi
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import Garden
-from nolbet_core.quantities.show import show_water
+from nolbet_core.quantities.show import show_loss
 from nolbet_core.quantities.units import System
 from nolbet_core.reservoir.balance import MM
 from nolbet_core.reservoir.dipped import thirst_of_dips
-from nolbet_core.reservoir.leak import SURE, Told
+from nolbet_core.reservoir.leak import LEAST_M3_DAY, SURE, Told
 from nolbet_core.reservoir.season import Planted, crop_factor_for, day_of_year, demand_by_day
 from nolbet_core.reservoir.store import Store
 
@@ -134,11 +134,11 @@ def _said(told: Told, system: System) -> str:
         return f"{told.readings} readings so far: five days are wanted to tell a leak from thirst."
     sure = told.thirst_error < SURE_OF_THIRST
     thirst = f" Plants take {told.thirst * 100:.0f} % of what the forecast has." if sure else ""
-    loss, error = (show_water(each, system) for each in (told.loss_m3_day, told.error_m3_day))
+    loss, error = (show_loss(each, system) for each in (told.loss_m3_day, told.error_m3_day))
     if told.leaks:
         said = f"It loses {loss} a day (give or take {error}) that no plant takes, at night and in rain too: a leak."
         return said + thirst
-    over = show_water(SURE * told.error_m3_day, system)
+    over = show_loss(max(SURE * told.error_m3_day, LEAST_M3_DAY), system)
     return f"No leak over {over} a day is to be seen in {told.days:.0f} days.{thirst}"
 
 

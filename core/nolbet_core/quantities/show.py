@@ -99,6 +99,13 @@ def show_water(volume_m3: float, system: System) -> str:
     return f"{fixed(gallons, 1 if gallons < 10 else 0)} gal"
 
 
+def show_loss(volume_m3: float, system: System) -> str:
+    """Water lost a day [m3], finer than what is held: in hundredths of a US gallon or tenths of a litre."""
+    if system is System.FT_IN:
+        return f"{fixed(volume_m3 / US_GALLON_M3, 2)} gal"
+    return f"{fixed(volume_m3 * 1000, 1)} L"
+
+
 def show_bulk_volume(volume_m3: float, system: System) -> str:
     """A volume [m3] as bulk is ordered: in cubic yards or m3."""
     if system is System.FT_IN:

@@ -1,9 +1,11 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { api, saidOf, type LimitName, type Material, type OwnMaterial } from "../api/client";
 import { Swatch } from "../hatches/Swatch";
-import { trimmed } from "../quantities/format";
+import { trimmed, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
 
 type Props = { gardenId: number; material: Material; onChanged: (key: string) => Promise<void> };
 type Property = Material["properties"][number];
@@ -19,6 +21,13 @@ const NAMES: Record<string, [string, LimitName]> = {
   settles_share: ["Sinks at first", "share"],
   stays_share: ["Never rots", "share"],
   decay_per_year: ["Rots in a year at 12 °C", "decay"],
+  water_share: ["Water held as a reservoir's filling", "share"],
+  capillary_rise_m: ["Wicks up", "rise"],
+  loose_dry_kg_m3: ["Dry mass, loose", "density"],
+  porosity: ["All pores, loose", "share"],
+  container_capacity: ["Water held once drained", "share"],
+  wilting_point: ["Water plants can't take", "share"],
+  ph: ["pH", "ph"],
   label_n: ["Nitrogen on the label", "share"],
   label_p2o5: ["Phosphate on the label, P2O5", "share"],
   label_k2o: ["Potash on the label, K2O", "share"],
@@ -86,6 +95,13 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
           {saidOf(error)}
         </p>
       )}
+      {material.is_mix && (
+        <p className="material-actions">
+          <Link className="text-button" to={`/garden/${gardenId}/blend/${material.key}`}>
+            Open it in Blend
+          </Link>
+        </p>
+      )}
       {!material.is_mix && (
         <p className="material-actions">
           {own ? (
@@ -128,8 +144,11 @@ type RowProps = { property: Property; editable: boolean; onValue: (value: number
 
 function PropertyRow({ property, editable, onValue }: RowProps) {
   const [label, limit] = NAMES[property.name] ?? [property.name, "density"];
-  const share = limit === "share";
-  const show = (value: number) => (share ? `${trimmed(value * 100, 2)} %` : trimmed(value, 3));
+  const { units } = useShowing();
+  const show = (value: number) => {
+    if (limit === "rise") return typedLength(value, units);
+    return limit === "share" ? `${trimmed(value * 100, 2)} %` : trimmed(value, 3);
+  };
   return (
     <tr>
       <th scope="row">{label}</th>
@@ -160,7 +179,7 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
 }
 
 function unitOf({ unit }: Property): string {
-  return { "kg/m3": "kg/m³", "kg/m2": "kg/m²" }[unit] ?? unit.replace("share of", "of");
+  return { "kg/m3": "kg/m³", "kg/m2": "kg/m²", m: "", pH: "" }[unit] ?? unit.replace("share of", "of");
 }
 
 function aboutOf(material: Material): string {
