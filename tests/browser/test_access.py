@@ -27,6 +27,7 @@ VIEWS = {
     "section/bed/branchy/compare": ".compare-name",
     "water/bed/branchy": ".water-start",
     "water/bed/tank": ".water-year svg",
+    "blend/half": ".blend-needle",
     "/gardens": ".garden-new",
     "/sign-in": ".door-form",
 }
@@ -54,6 +55,8 @@ TANK = zoo.bed(
 )
 OWN = [{"key": "own_compost", "like": "compost", "name": "Heap compost", "bulk_density_kg_m3": 640}]
 
+MIXES = [{"key": "half", "parts": [{"material": "garden_soil", "parts": 1}, {"material": "compost", "parts": 2}]}]
+
 
 def address(home: str, garden: Garden, view: str) -> str:
     """Where a view is: in the garden, or outside of all."""
@@ -77,7 +80,7 @@ def violations(app: Page) -> list[str]:
 @pytest.mark.parametrize("scheme", ["light", "dark"])
 @pytest.mark.parametrize("view", VIEWS)
 def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: str, scheme: Any) -> None:
-    garden = keep(gardener, BRANCHY | LAID, TANK, materials=OWN, ground=GROUND)
+    garden = keep(gardener, BRANCHY | LAID, TANK, materials=OWN, mixes=MIXES, ground=GROUND)
     app.emulate_media(color_scheme=scheme)
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()
@@ -86,6 +89,11 @@ def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: s
         app.get_by_role("button", name="More measures").click()
         for panel in ("Carbon to nitrogen", "Surface after the first winter", "Earliest sowing"):
             app.get_by_text(panel).click()
+    if view == "blend/half":
+        app.get_by_text("Bucket test").click()
+        app.get_by_text("Change the bands").click()
+        app.get_by_role("button", name="Find it").click()
+        expect(app.locator(".blend-found .blend-needle").first).to_be_visible()
     if view == "/gardens":
         app.get_by_text("Its year").click()
     if view == "plot":
@@ -98,7 +106,7 @@ def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: s
 
 @pytest.mark.parametrize("view", VIEWS)
 def test_nothing_runs_off_a_phone(app: Page, home: str, gardener: User, view: str) -> None:
-    garden = keep(gardener, BRANCHY | LAID, TANK, zoo.bed(name="Plain"), materials=OWN, ground=GROUND)
+    garden = keep(gardener, BRANCHY | LAID, TANK, zoo.bed(name="Plain"), materials=OWN, mixes=MIXES, ground=GROUND)
     app.set_viewport_size({"width": 390, "height": 844})
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()

@@ -42,7 +42,11 @@ def gravest_first(findings: Iterable[FindingFigures]) -> list[FindingFigures]:
 
 def finding_figures(bed: Bed, code: str, found: Found) -> FindingFigures:
     """A finding on a bed in figures, with what the gardener has said of it."""
-    seen = next((each.reason for each in bed.seen if each.code == code), None)
+    return found_figures(code, found, next((each.reason for each in bed.seen if each.code == code), None))
+
+
+def found_figures(code: str, found: Found, seen: str | None = None) -> FindingFigures:
+    """A finding in figures. seen: what the gardener has said of it."""
     mend = MendFigures(label=found.mend.label, changes=dict(found.mend.changes)) if found.mend else None
     return FindingFigures(
         code=code,

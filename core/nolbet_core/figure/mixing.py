@@ -8,9 +8,8 @@ from nolbet_core.blend.mix import Mix, Part, yield_volume
 from nolbet_core.blend.soil import KEPT, Soil, soil_of
 from nolbet_core.blend.target import Target
 from nolbet_core.figure.blend_figures import MarkFigures, MarkName, MarkState, MixFigures, PartFigures
-from nolbet_core.figure.found import FindingFigures
+from nolbet_core.figure.judged import found_figures, gravest_first
 from nolbet_core.findings.blend import PH_SLACK, SLACK, look_at_mix
-from nolbet_core.findings.pattern import LEVELS, Found
 from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.mix import MixTarget, PlanMix
 from nolbet_core.plan.mixes import draft_mix, target_of
@@ -61,7 +60,7 @@ def mix_figures(entry: PlanMix, mix: Mix, supplies: Supplies, system: System, ta
         measured=test is not None,
         marks=marks_of(mix.material, soil, target),
         unknown=unknown_soils([part.material for part in parts if part.parts > 0]),
-        findings=sorted((_finding(code, each) for code, each in found), key=lambda one: LEVELS.index(one.level)),
+        findings=gravest_first(found_figures(code, each) for code, each in found),
     )
 
 
@@ -111,18 +110,3 @@ def _mark(name: MarkName, value: float | None, least: float | None, most: float 
 def unknown_soils(materials: list[Material]) -> list[str]:
     """Names of materials of which some figure as soil isn't known."""
     return [each.name for each in materials if any(each.soil_figure(name) is None for name in KEPT)]
-
-
-def _finding(code: str, found: Found) -> FindingFigures:
-    return FindingFigures(
-        code=code,
-        level=found.level,
-        message=found.message,
-        why=found.why,
-        advice=found.advice,
-        layer=None,
-        mend=None,
-        seen=None,
-        bought=False,
-        sides=list(found.sides),
-    )

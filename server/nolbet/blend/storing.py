@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from django.db import transaction
 
-from nolbet.gardens.errors import InUse, Missing
+from nolbet.gardens.errors import Missing
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import material_plan, mix_columns, mix_plan
 from nolbet.shelf.models import Mix
-from nolbet.shelf.storing import material_users
+from nolbet.shelf.storing import remove_named
 from nolbet_core.plan.check import gather_supplies
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.mixes import title_of
@@ -44,14 +44,6 @@ def change_mix(garden: Garden, key: str, mix: PlanMix) -> Mix:
     return kept
 
 
-@transaction.atomic
 def remove_mix(garden: Garden, key: str) -> None:
     """Forget a mix. Raises Missing where there is none, InUse where something is made of it."""
-    kept = garden.mixes.filter(key=key).first()
-    if kept is None:
-        raise Missing
-    users = material_users(garden, key)
-    if users:
-        raise InUse(f"{kept.name} is used in {', '.join(users)}: change that first.")
-    kept.delete()
-    garden.shelf_changed()
+    remove_named(garden, garden.mixes.filter(key=key).first(), key)

@@ -8,7 +8,7 @@ from nolbet.gardens.errors import InUse, Missing
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import figures_of, material_plan, mixes_plan, whole_plan
-from nolbet.shelf.models import OwnMaterial
+from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet_core.plan.bed import materials_named
 from nolbet_core.plan.check import gather_supplies
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
@@ -45,10 +45,14 @@ def change_material(garden: Garden, key: str, own: PlanMaterial) -> OwnMaterial:
     return kept
 
 
-@transaction.atomic
 def remove_material(garden: Garden, key: str) -> None:
     """Forget an own material. Raises Missing where there is none, InUse where something is made of it."""
-    kept = garden.materials.filter(key=key).first()
+    remove_named(garden, garden.materials.filter(key=key).first(), key)
+
+
+@transaction.atomic
+def remove_named(garden: Garden, kept: OwnMaterial | Mix | None, key: str) -> None:
+    """Forget what beds and mixes may name. Raises Missing where it isn't there, InUse where something is made of it."""
     if kept is None:
         raise Missing
     users = material_users(garden, key)
