@@ -193,3 +193,27 @@ def test_buckets_are_dragged_and_pushed_by_keys_and_a_mix_is_copied(app: Page, h
     app.get_by_role("button", name="Put it back").click()
     expect(app.get_by_label("Name of the mix")).to_have_value("Plain mix copy")
     assert garden.mixes.get(key="plain").parts[0]["rejected"] == 0.25
+
+
+def test_on_a_phone_a_mix_is_reached_from_the_shelf_and_read_for_a_barrow(app: Page, home: str, gardener: User) -> None:
+    half = PLAIN | {"parts": [{"material": key, "parts": 1} for key in ("topsoil", "compost")]}
+    garden = keep_plan(gardener, BOX, WET, mixes=[half])
+    app.set_viewport_size({"width": 390, "height": 844})
+    app.goto(f"{home}/garden/{garden.pk}/shelf/plain")
+    app.get_by_role("link", name="Open it in Blend").click()
+    app.get_by_role("button", name="More Compost").click()
+    expect(app.get_by_label("Parts of Compost")).to_have_value("1.5")
+    recipe = app.locator(".blend-recipe")
+    recipe.get_by_label("Recipe for").select_option("barrow")
+    # 80 L of two fifths and three fifths
+    expect(recipe.locator("tr").filter(has_text="Topsoil").first).to_contain_text("32 L")
+    expect(recipe.locator("tr").filter(has_text="Compost").first).to_contain_text("48 L")
+    zones = app.locator(".blend-zones")
+    expect(zones.get_by_label("Bed", exact=True)).to_have_value("wet")
+    zones.get_by_label("Bed", exact=True).select_option("box")
+    expect(zones.locator("li")).to_have_text(re.compile("Topsoil.*not a mix"))
+    options = recipe.get_by_label("Recipe for").locator("option")
+    expect(options.filter(has_text="Shed box")).to_have_text("Shed box, in place of its soil")
+    saved(app)
+    wide = app.evaluate("document.scrollingElement.scrollWidth")
+    assert wide <= 390

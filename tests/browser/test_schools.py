@@ -168,3 +168,27 @@ def test_sheets_from_a_roll_and_boxes_that_do_not_reach(app: Page, home: str, ga
     app.get_by_label("Pieces there are").fill("2")
     app.keyboard.press("Enter")
     expect(app.locator(".finding").filter(has_text="stays bare")).to_contain_text("2 of 3 pieces")
+
+
+def test_a_tub_becomes_a_wicking_bed_by_its_school_and_back(app: Page, home: str, gardener: User) -> None:
+    tub = {"kind": "round_tub", "base_diameter_m": 0.38, "rim_diameter_m": 0.52, "depth_m": 0.44}
+    garden = keep(gardener, OWN | {"key": "tub", "name": "Loft tub", "shape": tub, "headspace_m": 0.02})
+    schools_of(app, home, garden, "tub")
+    expect(card(app, "Wicking bed").locator(".water-body")).to_be_visible()
+    card(app, "Wicking bed").get_by_role("button", name="Lay it, set mine aside").click()
+    expect(app.locator(".drawing .water-filler")).to_be_visible()
+    saved(app)
+    cut = garden.beds.get(key="tub").cut
+    # 42 cm to fill: 26 cm of soil and 2.5 cm of mulch leave 13.5 cm of water
+    assert cut["reservoir"]["height_m"] == pytest.approx(0.135, abs=0.001)
+    assert cut["school"] == "wicking"
+    expect(app.locator(".finding").filter(has_text="of soil stand over the water")).to_have_count(0)
+    expect(app.locator(".finding").filter(has_text="isn't tested")).to_be_visible()
+    app.get_by_role("link", name="Compare 2").click()
+    app.get_by_role("button", name="Take this one").click()
+    expect(app.locator(".layer-name")).to_have_text(["Topsoil"])
+    expect(app.locator(".drawing .water-body")).to_have_count(0)
+    saved(app)
+    cut = garden.beds.get(key="tub").cut
+    assert cut.get("reservoir") is None
+    assert cut["set_aside"][0]["reservoir"]["medium"] == "gravel_20"

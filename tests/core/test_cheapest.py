@@ -201,3 +201,49 @@ def test_what_is_on_hand_goes_in_before_bags_are_bought() -> None:
     assert bought is not None and helped is not None
     assert helped.price < bought.price
     assert helped.counts == (0, 0, 0, 0)
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.sampled_from(sorted(USUAL_TARGETS)), st.sampled_from(sorted(PRICES)), st.floats(0.2, 5.0))
+def test_more_to_choose_from_and_lower_prices_never_cost_more(use: MixUse, key: str, times: float) -> None:
+    target = USUAL_TARGETS[use]
+    every = cheapest(components(), target)
+    fewer = cheapest([each for each in components() if each.material.key != key], target)
+    scaled = cheapest([Component(each.material, each.price_per_m3 * times) for each in components()], target)
+    assert every is not None and fewer is not None and scaled is not None
+    if not fewer.missed:
+        assert every.price_per_m3 <= fewer.price_per_m3 + 1e-6
+    assert scaled.price_per_m3 == pytest.approx(every.price_per_m3 * times, rel=1e-6)
+
+
+def test_a_wider_band_never_costs_more_and_a_held_band_would_save() -> None:
+    tight = USUAL_TARGETS["moist_herb"]
+    wide = Target((0.05, 0.25), (0.4, 0.8), (5.5, 7.5))
+    one, other = cheapest(components(), tight), cheapest(components(), wide)
+    assert one is not None and other is not None
+    assert other.price_per_m3 < one.price_per_m3
+    assert "air_filled" in one.held_by
+
+
+def test_a_larger_batch_never_costs_less() -> None:
+    target = USUAL_TARGETS["raised_bed"]
+    made = [batch(BAGS, [], target, volume) for volume in (0.03, 0.06, 0.12, 0.2)]
+    prices = [each.price for each in made if each is not None]
+    assert len(prices) == 4
+    assert prices == sorted(prices)
+
+
+def test_limits_hold_in_a_batch() -> None:
+    made = batch(BAGS, [], USUAL_TARGETS["raised_bed"], 0.1, {"coir": (0.2, 0.4), "topsoil": (0.0, 0.5)})
+    assert made is not None
+    whole = sum(made.volumes.values())
+    assert 0.2 - 1e-6 <= made.volumes["coir"] / whole <= 0.4 + 1e-6
+    assert made.volumes.get("topsoil", 0.0) / whole <= 0.5 + 1e-6
+
+
+def test_a_mix_may_be_a_component_of_another() -> None:
+    half = blend("half", "Half", [Part(SHELF["topsoil"], 1), Part(SHELF["compost"], 1)])
+    found = cheapest([Component(half.material, 48.0), Component(SHELF["coir"], 240.0)], USUAL_TARGETS["raised_bed"])
+    assert found is not None
+    assert found.missed == ()
+    assert fits(soil_from(found), USUAL_TARGETS["raised_bed"])

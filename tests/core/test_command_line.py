@@ -119,3 +119,59 @@ def test_the_text_tells_of_shapes_and_of_the_plot(capsys: pytest.CaptureFixture[
     assert "Plot" in printed and "paths" in printed
     assert "in 2.0 turns" in printed
     assert "of loose soil from digging" in printed
+
+
+def test_a_mix_tried_in_a_bucket_needs_more_of_its_parts(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    parts = [{"material": "topsoil", "parts": 1}, {"material": "garden_soil", "parts": 2, "rejected": 0.5}]
+    bed = zoo.bed(layers=[{"material": "sieved", "fill": True}])
+
+    def needs(**more: Any) -> dict[str, float]:
+        document = zoo.plan(bed, mixes=[{"key": "sieved", "parts": parts} | more])
+        assert main(["figure", written(tmp_path, document), "--json"]) == 0
+        return {need["material"]: need["loose_m3"] for need in json.loads(capsys.readouterr().out)["needs"]}
+
+    plain, tested = needs(), needs(bucket_test={"parts_in": 2, "level_out": 1.6})
+    # a cubic metre placed is 1.15 loose: half of each, and the sieve keeps half of what was dug
+    assert plain == pytest.approx({"topsoil": 0.575, "garden_soil": 1.15})
+    assert tested == pytest.approx({"topsoil": 0.575 / 0.8, "garden_soil": 1.15 / 0.8})
+
+
+@pytest.mark.parametrize(
+    ("mix", "said"),
+    [
+        ({"parts": [{"material": "topsoil", "parts": 0}]}, "mixes[0].parts: the parts of a mix add up to nothing"),
+        ({"parts": [{"material": "odd", "parts": 1}]}, "mixes[0].parts[0].material: 'odd' would contain itself"),
+        ({"parts": [{"material": "topsoil", "parts": 1}], "target": {"use": "lawn"}}, "mixes[0].target.use"),
+        ({"parts": [{"material": "topsoil", "parts": 1}], "target": {"ph": [7, 6]}}, "mixes[0].target.ph"),
+        ({"parts": [{"material": "topsoil", "parts": 1, "rejected": 1}]}, "mixes[0].parts[0].rejected"),
+    ],
+)
+def test_a_mix_that_cannot_be_exits_2(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str], mix: dict[str, Any], said: str
+) -> None:
+    assert main(["figure", written(tmp_path, zoo.plan(mixes=[{"key": "odd"} | mix]))]) == 2
+    assert said in capsys.readouterr().err
+
+
+def test_the_shelf_prints_figures_of_soil(capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["shelf", "--json"]) == 0
+    shelf = {row["key"]: row["properties"] for row in json.loads(capsys.readouterr().out)["materials"]}
+    # starting values: porosity, water at 1 kPa, dry mass, pH, rise
+    rows = {
+        "topsoil": (0.52, 0.42, 1150, 6.5, 0.30), "compost": (0.75, 0.52, 400, 7.2, 0.25),
+        "peat": (0.93, 0.72, 100, 4.0, 0.35), "coir": (0.94, 0.68, 80, 6.0, 0.40),
+        "perlite": (0.77, 0.28, 100, 7.0, 0.15),
+        "vermiculite": (0.85, 0.50, 110, 7.5, 0.25), "coarse_sand": (0.40, 0.14, 1500, 7.0, 0.10),
+        "grit": (0.42, 0.05, 1500, 7.0, 0.02), "pumice": (0.65, 0.33, 650, 7.0, 0.10),
+        "composted_bark": (0.80, 0.45, 230, 5.5, 0.12), "leaf_mould": (0.85, 0.60, 250, 6.3, 0.25),
+        "worm_compost": (0.80, 0.60, 400, 7.0, 0.30),
+    }  # fmt: skip
+    names = ("porosity", "container_capacity", "loose_dry_kg_m3", "ph", "capillary_rise_m")
+    found = {key: tuple(shelf[key][name]["value"] for name in names) for key in rows}
+    assert found == rows
+    for key, properties in shelf.items():
+        if "porosity" in properties:
+            porosity, held, wilting = (
+                properties[name]["value"] for name in ("porosity", "container_capacity", "wilting_point")
+            )
+            assert 0 < wilting < held < porosity < 1, key

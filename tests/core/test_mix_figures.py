@@ -322,3 +322,49 @@ def test_a_mix_can_lie_anywhere_a_layer_or_infill_can() -> None:
     (figures,) = figures_of(zoo.plan(bed, mixes=[THIRDS])).beds
     placed = figures.layers[0].infill_m3 + figures.layers[1].placed_m3
     assert found.amounts[-1].loose_m3 == pytest.approx(placed * (1.15 + 1.15 + 1.1) / 3)
+
+
+EDGES: list[tuple[float, str]] = [(0.34, "under"), (0.3596, "in"), (0.36, "in"), (0.3604, "in"), (0.37, "over")]
+
+
+@pytest.mark.parametrize(("value", "expected"), EDGES)
+def test_a_figure_on_its_edge_fits_by_the_last_digit_shown(value: float, expected: str) -> None:
+    held = {"topsoil": value}
+    own = [{"key": "own", "like": "topsoil", "container_capacity": held["topsoil"]}]
+    _, supplies = plan_of(materials=own)
+    band = {"water_held": [0.36, 0.36], "air_filled": [0.0, 1.0]}
+    figures = figure_mix(mix(parts=parts(own=1), target=band), supplies, System.METRIC)
+    assert state(figures, "water_held") == expected
+
+
+def test_findings_are_told_in_the_gardens_units() -> None:
+    wicking = mix(target={"use": "wicking_bed"})
+    said = {
+        system: next(
+            each.message for each in figure_mix(wicking, SUPPLIES, system).findings if each.code == "wicks_little"
+        )
+        for system in System
+    }
+    assert said[System.METRIC] == "It wicks about 21.5 cm, and the soil stands 30 cm over the water."
+    assert said[System.FT_IN] == 'It wicks about 8 1/2", and the soil stands 11 3/4" over the water.'
+
+
+def test_own_figures_move_marks_and_an_own_peat_still_sheds_water() -> None:
+    own = [{"key": "own_peat", "like": "peat", "ph": 5.5}]
+    _, supplies = plan_of(materials=own)
+    figures = figure_mix(mix(parts=parts(own_peat=1, topsoil=1)), supplies, System.METRIC)
+    assert "peat_sheds_water" in [each.code for each in figures.findings]
+    ph = next(each.value for each in figures.marks if each.name == "ph")
+    # the mean of 10^-5.5 and 10^-6.5
+    assert ph == pytest.approx(5.7596, abs=1e-4)
+
+
+def test_limits_of_single_materials_hold_in_a_wish() -> None:
+    plan, supplies = plan_of()
+    limits = [{"material": "coir", "least": 0.1, "most": 0.2}, {"material": "topsoil", "most": 0.3}]
+    found = figure_cheapest(plan, wish(entry=mix(target={"use": "raised_bed", "limits": limits})), supplies)
+    assert found.fits
+    after = {each.material: each.after for each in found.changes}
+    assert 0.1 - 1e-6 <= after["coir"] <= 0.2 + 1e-6
+    assert after["topsoil"] <= 0.3 + 1e-6
+    assert "limit" in found.held_by
