@@ -21,7 +21,7 @@ from nolbet_core.figure.blend_figures import (
 )
 from nolbet_core.figure.buying import stock_of
 from nolbet_core.figure.mix_amounts import CENT, taken_figures, unit_prices
-from nolbet_core.figure.mixing import figure_mix
+from nolbet_core.figure.mixing import figure_mix, unknown_soils
 from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import BagOfferModel, Plan
 from nolbet_core.plan.mix import MixPart, PlanMix, ShareLimit
@@ -32,7 +32,7 @@ from nolbet_core.quantities.units import System
 from nolbet_core.shelf.material import Material
 
 MIXED = frozenset({"soil", "mineral", "organic"})
-"""Groups of materials that soil is mixed from unless the gardener says otherwise."""
+"""Groups of materials that soil is mixed from where the gardener names none, as far as their figures are known."""
 
 OF_A_HUNDRED = 100.0
 SLIVER = 1e-6
@@ -168,11 +168,11 @@ def _candidates(wish: Wish, supplies: Supplies, prices: Iterable[str], stock: Ma
             if key not in supplies.materials:
                 raise unknown_key(f"materials[{index}]", key, supplies.materials)
         return [key for key in dict.fromkeys(wish.materials) if not supplies.materials[key].is_sheet]
-    there = [*prices, *stock]
+    there = {key: supplies.materials[key] for key in dict.fromkeys([*prices, *stock])}
     return [
         key
-        for key in dict.fromkeys(there)
-        if supplies.materials[key].group in MIXED and key not in supplies.mixes and key != wish.entry.key
+        for key, material in there.items()
+        if material.group in MIXED and key not in supplies.mixes and not unknown_soils([material])
     ]
 
 
@@ -185,8 +185,7 @@ def _components(
     for key in keys:
         material = supplies.materials[key]
         least, most = limits.get(key, (0.0, 1.0))
-        unknown = material.soil_figure("container_capacity") is None or material.soil_figure("ph") is None
-        if unknown or (key not in prices and key not in stock):
+        if unknown_soils([material]) or (key not in prices and key not in stock):
             aside.append(material.name)
             continue
         if stock.get(key, 0.0) > 0:

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { typedLength } from "../quantities/format";
 import { Choice } from "../quantities/Choice";
@@ -45,6 +46,11 @@ export function LayerTools(props: Props) {
         value={material ?? null}
         onChoose={(chosen) => onEdit((bed, index) => changeMaterial(bed, index, chosen, figured.thickness_m))}
       />
+      {material?.is_mix && (
+        <Link className="text-button layer-mix" to={`/garden/${gardenId}/blend/${material.key}`}>
+          Open the mix
+        </Link>
+      )}
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
       <ScatterTools gardenId={gardenId} layer={layer} materials={props.materials} onEdit={onEdit} />
       <div className="layer-actions">
