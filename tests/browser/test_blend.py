@@ -137,6 +137,13 @@ def test_what_no_mix_can_do_names_its_band(app: Page, home: str, gardener: User)
     expect(app.locator(".blend-found")).to_contain_text("water held")
     app.get_by_role("button", name="Usual bands").click()
     expect(mark(app, "Water held")).to_contain_text("35 % to 60 %, fits")
+    app.get_by_label("Limit a material").fill("Topsoil")
+    app.get_by_role("option", name="Topsoil").click()
+    app.get_by_role("group", name="Limits of Topsoil").get_by_label("to", exact=True).fill("40 %")
+    app.keyboard.press("Enter")
+    app.get_by_role("button", name="Find it").click()
+    expect(app.locator(".blend-found tr").filter(has_text="Topsoil")).to_contain_text("40 %")
+    expect(app.locator(".blend-found")).to_contain_text("a limit of a single material")
 
 
 def test_nothing_and_loops_are_refused_and_nothing_typed_is_lost(app: Page, home: str, gardener: User) -> None:

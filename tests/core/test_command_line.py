@@ -144,6 +144,13 @@ def test_a_mix_tried_in_a_bucket_needs_more_of_its_parts(tmp_path: Path, capsys:
         ({"parts": [{"material": "topsoil", "parts": 1}], "target": {"use": "lawn"}}, "mixes[0].target.use"),
         ({"parts": [{"material": "topsoil", "parts": 1}], "target": {"ph": [7, 6]}}, "mixes[0].target.ph"),
         ({"parts": [{"material": "topsoil", "parts": 1, "rejected": 1}]}, "mixes[0].parts[0].rejected"),
+        (
+            {
+                "parts": [{"material": "topsoil", "parts": 1}],
+                "target": {"limits": [{"material": "coir", "least": 0.5, "most": 0.2}]},
+            },
+            "mixes[0].target.limits[0]: the least, 0.5, is over the most, 0.2",
+        ),
     ],
 )
 def test_a_mix_that_cannot_be_exits_2(

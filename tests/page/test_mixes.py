@@ -65,3 +65,14 @@ def test_another_recipe_forgets_what_the_bucket_showed() -> None:
     assert done("copyOf")["name"] == "Half copy"
     (first,) = ask_page(FILE, [("firstMix", "New mix")])
     read_plan(zoo.plan(mixes=[first]))
+
+
+def test_limits_are_set_changed_and_taken_away() -> None:
+    limited = done("withLimit", "coir", {"most": 0.3})
+    assert limited["target"]["limits"] == [{"material": "coir", "least": 0, "most": 0.3}]
+    (both,) = ask_page(FILE, [("withLimit", limited, "coir", {"least": 0.4})])
+    assert both["target"]["limits"] == [{"material": "coir", "least": 0.4, "most": 0.4}]
+    (lower,) = ask_page(FILE, [("withLimit", both, "coir", {"most": 0.2})])
+    assert lower["target"]["limits"] == [{"material": "coir", "least": 0.2, "most": 0.2}]
+    assert ask_page(FILE, [("withoutLimit", lower, "coir")])[0]["target"]["limits"] == []
+    assert ask_page(FILE, [("withTarget", limited, {"use": "dry_herb"})])[0]["target"]["limits"]

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Self
 
-from pydantic import Field, field_validator
+from pydantic import Field, field_validator, model_validator
 
 from nolbet_core.blend.target import MixUse
 from nolbet_core.plan.fields import Key, Model, Name, Share
@@ -36,6 +36,12 @@ class ShareLimit(Model):
     material: Key
     least: Share = 0.0
     most: Share = 1.0
+
+    @model_validator(mode="after")
+    def _in_order(self) -> Self:
+        if self.least > self.most:
+            raise ValueError(f"the least, {self.least:g}, is over the most, {self.most:g}")
+        return self
 
 
 class MixTarget(Model):

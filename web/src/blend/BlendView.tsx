@@ -210,7 +210,7 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
               </p>
             )}
             <FreeFigures marks={figures.marks} />
-            <Bands mix={mix} marks={figures.marks} onEdit={edit} />
+            <Bands gardenId={garden.id} mix={mix} marks={figures.marks} materials={materials} onEdit={edit} />
           </section>
         )}
         {bed && (

@@ -1,8 +1,10 @@
+import type { Material } from "../api/client";
 import { showLength, showShare, trimmed, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import type { MarkFigures, Mix } from "./blendApi";
+import { Limits } from "./Limits";
 import { withEdge, withTarget } from "./edits";
 import type { MixEdit } from "./useMixDraft";
 
@@ -111,10 +113,16 @@ export function FreeFigures({ marks }: { marks: readonly MarkFigures[] }) {
   );
 }
 
-type BandsProps = { mix: Mix; marks: readonly MarkFigures[]; onEdit: MixEdit };
+type BandsProps = {
+  gardenId: number;
+  mix: Mix;
+  marks: readonly MarkFigures[];
+  materials: ReadonlyMap<string, Material>;
+  onEdit: MixEdit;
+};
 
 /** The bands to be changed by the gardener. */
-export function Bands({ mix, marks, onEdit }: BandsProps) {
+export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
   const { units } = useShowing();
   const mark = (name: Name) => marks.find((each) => each.name === name);
   const band = (name: "air_filled" | "water_held" | "ph", label: string, limit: "share" | "ph") => {
@@ -184,6 +192,7 @@ export function Bands({ mix, marks, onEdit }: BandsProps) {
           Usual bands
         </button>
       </div>
+      <Limits gardenId={gardenId} mix={mix} materials={materials} onEdit={onEdit} />
     </details>
   );
 }

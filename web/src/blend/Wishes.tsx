@@ -1,4 +1,4 @@
-import { useMutation } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf, type Material } from "../api/client";
 import { showMoney, showShare, showSmallPrice, showVolume, typedVolume } from "../quantities/format";
@@ -25,6 +25,7 @@ type Props = {
 export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m, onEdit }: Props) {
   const { units } = useShowing();
   const [own, setOwn] = useState<number | null>(null);
+  const [asked, setAsked] = useState<"cheapest" | "batch" | null>(null);
   const [only, setOnly] = useState<readonly string[]>([]);
   const wanted_m3 = own ?? volume_m3;
   const wished = {
@@ -33,9 +34,20 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
     volume_m3: wanted_m3,
     materials: only.length > 0 ? [...only] : null,
   };
-  const cheapest = useMutation({ mutationFn: () => blendApi.cheapest(gardenId, wished) });
-  const batch = useMutation({ mutationFn: () => blendApi.batch(gardenId, wished) });
-  const error = cheapest.error ?? batch.error;
+  // once asked, the answer follows what is changed
+  const cheapest = useQuery({
+    queryKey: ["figure", gardenId, "cheapest", JSON.stringify(wished)],
+    queryFn: ({ signal }) => blendApi.cheapest(gardenId, wished, signal),
+    enabled: asked === "cheapest",
+    placeholderData: (before) => before,
+  });
+  const batch = useQuery({
+    queryKey: ["figure", gardenId, "batch", JSON.stringify(wished)],
+    queryFn: ({ signal }) => blendApi.batch(gardenId, wished, signal),
+    enabled: asked === "batch",
+    placeholderData: (before) => before,
+  });
+  const answer = asked === "batch" ? batch : cheapest;
   const take = (parts: CheapestFigures["parts"]) => onEdit((now) => withRecipe(now, parts));
   return (
     <section className="blend-wish" aria-labelledby="wish-title">
@@ -51,22 +63,16 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
         <button
           type="button"
           className="main-button"
-          disabled={cheapest.isPending}
-          onClick={() => {
-            batch.reset();
-            cheapest.mutate();
-          }}
+          aria-pressed={asked === "cheapest"}
+          onClick={() => setAsked("cheapest")}
         >
           Find it
         </button>
         <button
           type="button"
           className="text-button"
-          disabled={batch.isPending}
-          onClick={() => {
-            cheapest.reset();
-            batch.mutate();
-          }}
+          aria-pressed={asked === "batch"}
+          onClick={() => setAsked("batch")}
         >
           In whole bags
         </button>
@@ -98,10 +104,12 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
           ))}
         </ul>
       </details>
-      {(cheapest.isPending || batch.isPending) && <p className="panel-note">Trying them out ...</p>}
-      {error && <p role="alert">{saidOf(error)}</p>}
-      {cheapest.data && <Found found={cheapest.data} onTake={() => take(cheapest.data.parts)} />}
-      {batch.data && <Bags found={batch.data} onTake={() => take(batch.data.parts)} />}
+      {asked && answer.isFetching && <p className="panel-note">Trying them out ...</p>}
+      {asked && answer.error && <p role="alert">{saidOf(answer.error)}</p>}
+      {asked === "cheapest" && cheapest.data && (
+        <Found found={cheapest.data} onTake={() => take(cheapest.data.parts)} />
+      )}
+      {asked === "batch" && batch.data && <Bags found={batch.data} onTake={() => take(batch.data.parts)} />}
     </section>
   );
 }

@@ -52,14 +52,22 @@ export const blendApi = {
       }),
     ),
 
-  cheapest: async (garden_id: number, wished: Wished) =>
+  cheapest: async (garden_id: number, wished: Wished, signal?: AbortSignal) =>
     figured<CheapestFigures>(
-      await client.POST(`${GARDEN}/figure/mix/cheapest`, { params: { path: { garden_id } }, body: wished }),
+      await client.POST(`${GARDEN}/figure/mix/cheapest`, {
+        params: { path: { garden_id } },
+        body: wished,
+        signal,
+      }),
     ),
 
-  batch: async (garden_id: number, wished: Wished) =>
+  batch: async (garden_id: number, wished: Wished, signal?: AbortSignal) =>
     figured<BatchFigures>(
-      await client.POST(`${GARDEN}/figure/mix/batch`, { params: { path: { garden_id } }, body: wished }),
+      await client.POST(`${GARDEN}/figure/mix/batch`, {
+        params: { path: { garden_id } },
+        body: wished,
+        signal,
+      }),
     ),
 
   zones: async (garden_id: number, key: string, signal?: AbortSignal) =>

@@ -59,6 +59,33 @@ export function withTarget(mix: Mix, change: Partial<MixTarget>): Mix {
   return { ...mix, target: { ...target, ...change } };
 }
 
+/** The mix with the limits of a material set or changed; the other edge gives way. */
+export function withLimit(mix: Mix, material: string, change: { least?: number; most?: number }): Mix {
+  const limits = mix.target?.limits ?? [];
+  const { least, most } = {
+    least: 0,
+    most: 1,
+    ...limits.find((each) => each.material === material),
+    ...change,
+  };
+  const limit = {
+    material,
+    least: change.most === undefined ? least : Math.min(least, most),
+    most: change.least === undefined ? most : Math.max(least, most),
+  };
+  const there = limits.some((each) => each.material === material);
+  return withTarget(mix, {
+    limits: there ? limits.map((each) => (each.material === material ? limit : each)) : [...limits, limit],
+  });
+}
+
+/** The mix without limits of a material. */
+export function withoutLimit(mix: Mix, material: string): Mix {
+  return withTarget(mix, {
+    limits: (mix.target?.limits ?? []).filter((each) => each.material !== material),
+  });
+}
+
 type Edged = "air_filled" | "water_held" | "ph";
 
 /** The mix with the least or the most of a band changed; the other edge is its own, else the one shown, and gives way. */
