@@ -63,9 +63,9 @@ def _cheapest_to_bare_programme() -> Measure:
     components = [Component(standard_shelf()[key], price) for key, price in PRICES.items()]
     target = USUAL_TARGETS["wicking_bed"]
     programme = Programme(components, target)
-    rows = programme.rows(voids_full=False)
-    above = np.vstack([programme.regime(voids_full=False), *(row.coefficients for row in rows)])
-    made, bounds = programme.made(voids_full=False)[np.newaxis], bounds_of(programme, 1.0)
+    rows = programme.rows("fines_fit")
+    above = np.vstack([programme.holding("fines_fit"), *(row.coefficients for row in rows)])
+    made, bounds = programme.made("fines_fit")[np.newaxis], bounds_of(programme, 1.0)
     zeros = np.zeros(len(above))
 
     def bare() -> None:

@@ -6,6 +6,7 @@ those after it (import-linter holds the order):
     quantities  what is typed on a tape measure, and how it is shown back
     shapes      every shape's hollow: area at a height, volume between heights, height for a volume, outlines
     shelf       the materials and sheets, each figure with unit, range and source
+    blend       soil mixes: what they are like, what they take, the cheapest that fits
     stack       layers by depth, voids and packing, sheets, masses
     plot        beds on the ground: aisles, clashes, paths and their courses, levels, room for more
     settling    how far fill sinks: by month, with its spread, and what tops it up

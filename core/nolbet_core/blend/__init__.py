@@ -1,1 +1,1 @@
-"""Soil mixes: parts by loose volume of materials or of other mixes."""
+"""Soil mixes: parts by loose volume of materials or of other mixes, what they are like, and the cheapest that fit."""

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.blend.programme import Component, Programme
+from nolbet_core.blend.programme import CASES, Case, Component, Programme
 from nolbet_core.blend.target import Target
 from nolbet_core.shelf.material import Material
 
@@ -69,20 +69,20 @@ def batch(
     programme = Programme(components, target)
     if not programme.components:
         return None
-    found = [_solved(programme, bags, heaps, volume_m3, voids_full) for voids_full in (False, True)]
+    found = [_solved(programme, bags, heaps, volume_m3, case) for case in CASES]
     good = [each for each in found if each is not None]
     return min(good, key=lambda each: (round(each.price, 6), sum(each.left_m3.values()))) if good else None
 
 
 def _solved(
-    programme: Programme, bags: Sequence[Bag], heaps: Sequence[Heap], volume_m3: float, voids_full: bool
+    programme: Programme, bags: Sequence[Bag], heaps: Sequence[Heap], volume_m3: float, case: Case
 ) -> Batch | None:
     from scipy.optimize import Bounds, LinearConstraint, milp  # noqa: PLC0415 - takes a second to import
 
     keys = [each.material.key for each in programme.components]
     count, kinds = len(keys), len(bags)
-    made = programme.made(voids_full)
-    rows = [programme.regime(voids_full), *(row.coefficients for row in programme.rows(voids_full))]
+    made = programme.made(case)
+    rows = [programme.holding(case), *(row.coefficients for row in programme.rows(case))]
     bands = np.hstack([np.array(rows), np.zeros((len(rows), kinds))])
     there = np.zeros((count, count + kinds))
     on_hand = np.zeros(count)

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.blend.programme import BandName, Component, Programme, Row
+from nolbet_core.blend.programme import CASES, BandName, Case, Component, Programme, Row
 from nolbet_core.blend.target import Target
 
 Values = NDArray[np.float64]
@@ -43,7 +43,7 @@ def cheapest(components: Sequence[Component], target: Target, volume_m3: float =
     programme = Programme(components, target)
     if not programme.components:
         return None
-    found = [_solved(programme, volume_m3, voids_full) for voids_full in (False, True)]
+    found = [_solved(programme, volume_m3, case) for case in CASES]
     good = [each for each in found if each is not None]
     if good:
         return min(good, key=lambda each: each.price_per_m3)
@@ -52,26 +52,26 @@ def cheapest(components: Sequence[Component], target: Target, volume_m3: float =
 
 def _miss(programme: Programme, volume_m3: float) -> Recipe | None:
     """The nearest miss: by one band alone where the others can be met without it, else by all that have to be."""
-    bands = tuple(dict.fromkeys(row.band for row in programme.rows(voids_full=False)))
+    bands = tuple(dict.fromkeys(row.band for row in programme.rows("fines_fit")))
     alone: list[tuple[BandName, ...]] = [(band,) for band in bands]
     for relaxed in (alone, [bands]):
-        near = [_nearest(programme, volume_m3, each, full) for each in relaxed for full in (False, True)]
+        near = [_nearest(programme, volume_m3, each, case) for each in relaxed for case in CASES]
         found = [each for each in near if each is not None]
         if found:
             return min(found, key=lambda pair: pair[0])[1]
     return None
 
 
-def _solved(programme: Programme, volume_m3: float, voids_full: bool) -> Recipe | None:
+def _solved(programme: Programme, volume_m3: float, case: Case) -> Recipe | None:
     from scipy.optimize import linprog  # noqa: PLC0415 - takes a second to import
 
-    rows = programme.rows(voids_full)
-    above = np.vstack([programme.regime(voids_full), *(row.coefficients for row in rows)])
+    rows = programme.rows(case)
+    above = np.vstack([programme.holding(case), *(row.coefficients for row in rows)])
     answer = linprog(
         programme.prices,
         A_ub=above,
         b_ub=np.zeros(len(above)),
-        A_eq=programme.made(voids_full)[np.newaxis],
+        A_eq=programme.made(case)[np.newaxis],
         b_eq=[1.0],
         bounds=bounds_of(programme, volume_m3),
         method="highs",
@@ -83,19 +83,19 @@ def _solved(programme: Programme, volume_m3: float, voids_full: bool) -> Recipe 
 
 
 def _nearest(
-    programme: Programme, volume_m3: float, relaxed: tuple[BandName, ...], voids_full: bool
+    programme: Programme, volume_m3: float, relaxed: tuple[BandName, ...], case: Case
 ) -> tuple[float, Recipe] | None:
     """The mix that misses some bands by the least sum of widths and meets the others, and by how much it misses."""
     from scipy.optimize import linprog  # noqa: PLC0415 - takes a second to import
 
-    rows = programme.rows(voids_full)
+    rows = programme.rows(case)
     count = len(programme.components)
     above = np.zeros((len(rows) + 1, count + len(rows)))
-    above[0, :count] = programme.regime(voids_full)
+    above[0, :count] = programme.holding(case)
     for index, row in enumerate(rows):
         above[index + 1, :count] = row.coefficients
         above[index + 1, count + index] = -row.scale if row.band in relaxed else 0.0
-    made = np.concatenate([programme.made(voids_full), np.zeros(len(rows))])
+    made = np.concatenate([programme.made(case), np.zeros(len(rows))])
     answer = linprog(
         np.concatenate([np.zeros(count), np.ones(len(rows))]),
         A_ub=above,

@@ -17,6 +17,11 @@ from nolbet_core.shelf.material import Material
 
 Values = NDArray[np.float64]
 
+Case = Literal["fines_fit", "voids_full"]
+"""Whether all fines fall into coarse voids, or there are more of them than voids."""
+
+CASES: tuple[Case, ...] = ("fines_fit", "voids_full")
+
 BandName = Literal["air_filled", "water_held", "ph", "c_to_n", "rise_m", "compost_share", "limit"]
 """What a row holds; a limit is that of a single material."""
 
@@ -49,7 +54,7 @@ class Row:
 
 
 class Programme:
-    """Components under a target, where either all fines fall into coarse voids or the voids fill up.
+    """Components under a target, in two cases: all fines fall into coarse voids, or the voids fill up.
 
     Within each of the two the volume made is linear in the volumes that go in, so that figures of the mix, its loss on
     mixing included, are linear rows and the cheapest of the two is the cheapest there is.
@@ -61,13 +66,13 @@ class Programme:
         self.components = tuple(fit)
         self.target = target
 
-    def made(self, voids_full: bool) -> Values:
-        """Volume made for each volume that goes in; voids_full: whether there are more fines than voids."""
-        return 1 - FALL_IN * (self._room if voids_full else self._fine)
+    def made(self, case: Case) -> Values:
+        """Volume made for each volume that goes in."""
+        return 1 - FALL_IN * (self._room if case == "voids_full" else self._fine)
 
-    def regime(self, voids_full: bool) -> Values:
-        """The row that says which of the two holds: coefficients . v <= 0."""
-        return self._room - self._fine if voids_full else self._fine - self._room
+    def holding(self, case: Case) -> Values:
+        """The row that says that a case holds: coefficients . v <= 0."""
+        return self._room - self._fine if case == "voids_full" else self._fine - self._room
 
     @cached_property
     def prices(self) -> Values:
@@ -86,9 +91,9 @@ class Programme:
     def _figures(self, name: Literal["porosity", "container_capacity", "ph"]) -> Values:
         return np.array([each.material.soil_figure(name) for each in self.components], dtype=float)
 
-    def rows(self, voids_full: bool) -> list[Row]:
+    def rows(self, case: Case) -> list[Row]:
         """All bands and limits as rows."""
-        target, made = self.target, self.made(voids_full)
+        target, made = self.target, self.made(case)
         held = self._figures("container_capacity")
         not_air = 1 - self._figures("porosity") + held
         air = made - not_air
