@@ -9,7 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.figure.compare import figure_compared, figure_schools
+from nolbet_core.figure.compare import figure_compared, figure_school, figure_schools
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.load import read_plan
@@ -36,7 +36,7 @@ def test_every_school_builds_a_stack_that_fits(school_key: str, kind: str) -> No
     bed = zoo.bed(shape=deep(kind, school_key), layers=[])
     bed.pop("headspace_m")
     plan, supplies = read_plan(zoo.plan(bed))
-    offered = {each.key: each for each in figure_schools(plan, plan.beds[0], supplies).schools}[school_key]
+    offered = figure_school(SCHOOLS[school_key], plan, plan.beds[0], supplies)
     assert offered.unsuited is None
     figures = bed_of(bed | {"school": school_key, "layers": offered.layers, "reservoir": offered.reservoir})
     assert (figures.reservoir is not None) == (school_key == "wicking")

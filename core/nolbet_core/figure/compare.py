@@ -103,17 +103,20 @@ def _with_best(versions: Sequence[VersionFigures]) -> list[VersionFigures]:
 
 def figure_schools(plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> OfferedSchools:
     """Every school for a bed: those that suit with the stack they start it with and its figures, then the others."""
+    found = [figure_school(school, plan, bed, supplies, today) for school in all_schools().values()]
+    return OfferedSchools(schools=sorted(found, key=lambda each: each.unsuited is not None))
+
+
+def figure_school(school: School, plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> SchoolFigures:
+    """A school for a bed: the stack it starts it with and its figures, or why it doesn't suit."""
     vessel = built_bed(bed.model_copy(update={"layers": []}), "bed")
     depth_m = max(vessel.hollow.rim_m - bed.kept_empty_m, 0.0)
-    found = []
-    for school in all_schools().values():
-        started = bed.model_copy(update={"school": school.key, "layers": [], "seen": [], "set_aside": []})
-        own_m = depth_m if school.reservoir else depth_m - base_of(bed)
-        why_not = unsuited(school, bed.shape.kind, own_m, System(plan.garden.units))
-        if why_not is None:
-            started = _started(started, school, depth_m, vessel.top_area_m2)
-        found.append(_school_figures(school, why_not, started, plan, supplies, today))
-    return OfferedSchools(schools=sorted(found, key=lambda each: each.unsuited is not None))
+    started = bed.model_copy(update={"school": school.key, "layers": [], "seen": [], "set_aside": []})
+    own_m = depth_m if school.reservoir else depth_m - base_of(bed)
+    why_not = unsuited(school, bed.shape.kind, own_m, System(plan.garden.units))
+    if why_not is None:
+        started = _started(started, school, depth_m, vessel.top_area_m2)
+    return _school_figures(school, why_not, started, plan, supplies, today)
 
 
 def _words(part: Layer | Reservoir) -> dict[str, object]:
