@@ -77,11 +77,9 @@ def violations(app: Page) -> list[str]:
     ]
 
 
-@pytest.mark.parametrize("scheme", ["light", "dark"])
 @pytest.mark.parametrize("view", VIEWS)
-def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: str, scheme: Any) -> None:
+def test_axe_finds_nothing_serious_in_either_scheme(app: Page, home: str, gardener: User, view: str) -> None:
     garden = keep(gardener, BRANCHY | LAID, TANK, materials=OWN, mixes=MIXES, ground=GROUND)
-    app.emulate_media(color_scheme=scheme)
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()
     if view == "section/bed/branchy":
@@ -101,7 +99,11 @@ def test_axe_finds_nothing_serious(app: Page, home: str, gardener: User, view: s
         app.get_by_text("its place").click()
     if view == "new":
         app.get_by_role("radio", name="Corners as measured").click()
-    assert violations(app) == []
+    found: dict[str, list[str]] = {}
+    for scheme in ("light", "dark"):
+        app.emulate_media(color_scheme=scheme)  # type: ignore[arg-type]  # one of the two it knows
+        found[scheme] = violations(app)
+    assert found == {"light": [], "dark": []}
 
 
 @pytest.mark.parametrize("view", VIEWS)
