@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import Any
+from typing import Any, Literal
 
 import pytest
 from django.contrib.auth.models import User
@@ -100,8 +100,9 @@ def test_axe_finds_nothing_serious_in_either_scheme(app: Page, home: str, garden
     if view == "new":
         app.get_by_role("radio", name="Corners as measured").click()
     found: dict[str, list[str]] = {}
-    for scheme in ("light", "dark"):
-        app.emulate_media(color_scheme=scheme)  # type: ignore[arg-type]  # one of the two it knows
+    schemes: tuple[Literal["light", "dark"], ...] = ("light", "dark")
+    for scheme in schemes:
+        app.emulate_media(color_scheme=scheme)
         found[scheme] = violations(app)
     assert found == {"light": [], "dark": []}
 

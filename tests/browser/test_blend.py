@@ -224,3 +224,28 @@ def test_on_a_phone_a_mix_is_reached_from_the_shelf_and_read_for_a_barrow(app: P
     saved(app)
     wide = app.evaluate("document.scrollingElement.scrollWidth")
     assert wide <= 390
+
+
+def test_what_is_mixed_while_the_line_is_down_is_kept_and_saved_in_order(app: Page, home: str, gardener: User) -> None:
+    garden = keep_plan(gardener, BOX, mixes=[PLAIN])
+    app.goto(f"{home}/garden/{garden.pk}/blend/plain")
+    expect(mark(app, "Water held")).to_contain_text("42 %")
+    app.route("**/api/**", lambda route: route.abort())
+    more = app.get_by_role("button", name="More Topsoil")
+    more.click()
+    expect(app.get_by_role("status").filter(has_text="Line down: kept here")).to_be_visible()
+    more.click()
+    app.unroute("**/api/**")
+    saved(app)
+    assert garden.mixes.get(key="plain").parts[0]["parts"] == 2
+
+    app.route("**/mixes/**", lambda route: route.abort())
+    more.click()
+    expect(app.get_by_role("status").filter(has_text="Line down: kept here")).to_be_visible()
+    app.unroute("**/mixes/**")
+    app.reload()
+    expect(app.get_by_label("Parts of Topsoil")).to_have_value("2.5")
+    saved(app)
+    assert garden.mixes.get(key="plain").parts[0]["parts"] == 2.5
+    app.get_by_role("button", name="Undo").click()
+    expect(app.get_by_label("Parts of Topsoil")).to_have_value("2")

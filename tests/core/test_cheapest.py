@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from itertools import product
+from typing import Any
 
 import numpy as np
 import pytest
@@ -103,7 +104,9 @@ def test_no_random_recipe_that_fits_is_cheaper(use: MixUse, shares: list[float])
     if sum(shares) < 1e-3 or not fits(soil_of(blend("r", "R", parts).material), USUAL_TARGETS[use], 0.0):
         return
     price = sum(PRICES[part.material.key] * part.parts for part in parts) / yield_volume(parts)
-    assert cheapest(components(*keys), USUAL_TARGETS[use]).price_per_m3 <= price + 1e-6  # type: ignore[union-attr]
+    found = cheapest(components(*keys), USUAL_TARGETS[use])
+    assert found is not None
+    assert found.price_per_m3 <= price + 1e-6
 
 
 @pytest.mark.parametrize(
@@ -116,11 +119,9 @@ def test_no_random_recipe_that_fits_is_cheaper(use: MixUse, shares: list[float])
         ({"c_to_n_most": 3.0}, ("topsoil", "compost"), "c_to_n"),
     ],
 )
-def test_a_target_that_cannot_be_met_names_its_band(
-    change: dict[str, object], keys: tuple[str, ...], band: str
-) -> None:
-    wide = {"air_filled": (0.0, 1.0), "water_held": (0.0, 1.0), "ph": (2.0, 11.0)}
-    target = Target(**(wide | change))  # type: ignore[arg-type]
+def test_a_target_that_cannot_be_met_names_its_band(change: dict[str, Any], keys: tuple[str, ...], band: str) -> None:
+    wide: dict[str, Any] = {"air_filled": (0.0, 1.0), "water_held": (0.0, 1.0), "ph": (2.0, 11.0)}
+    target = Target(**(wide | change))
     found = cheapest(components(*keys), target)
     assert found is not None
     assert found.missed == (band,)
