@@ -10,6 +10,7 @@ import { blendApi, type Mix, type MixUse } from "./blendApi";
 import { copyOf, firstMix, USES, withTarget } from "./edits";
 import { Bands, FreeFigures, Marks } from "./Marks";
 import { MixTally } from "./MixTally";
+import { useLastGood } from "./useLastGood";
 import { useMixDraft } from "./useMixDraft";
 import { Wishes } from "./Wishes";
 import { useZones, Zones } from "./Zones";
@@ -138,9 +139,10 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
     queryFn: ({ signal }) => blendApi.amounts(garden.id, mix, bed?.key ?? null, signal),
     placeholderData: (before) => before,
   });
-  const figures = figured.data ?? null;
+  const figures = useLastGood(figured.data);
+  const taken = useLastGood(amounts.data);
   const problem = figured.error ?? refusal;
-  const forBed = amounts.data?.amounts.find((each) => each.bed === bed?.key);
+  const forBed = taken?.amounts.find((each) => each.bed === bed?.key);
   return (
     <div className="blend-body">
       <div className="blend-work">
@@ -227,16 +229,8 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
         )}
       </div>
       <aside className="water-aside" aria-label="What it takes">
-        {figures && (
-          <MixTally
-            mix={mix}
-            figures={figures}
-            amounts={amounts.data ?? null}
-            bedKey={bed?.key}
-            onEdit={edit}
-          />
-        )}
-        {amounts.data && <Used beds={amounts.data.amounts} mixes={amounts.data.mixed_into} />}
+        {figures && <MixTally mix={mix} figures={figures} amounts={taken} bedKey={bed?.key} onEdit={edit} />}
+        {taken && <Used beds={taken.amounts} mixes={taken.mixed_into} />}
         <Wishes
           gardenId={garden.id}
           mix={mix}
