@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { saidOf, type KeptBed, type KeptGarden, type Material } from "../api/client";
+import { Refused, saidOf, type KeptBed, type KeptGarden, type Material } from "../api/client";
 import { useSaveState } from "../app/SaveStateContext";
 import { useUndoKeys } from "../plot/useUndoKeys";
 import { OneFinding } from "../section/Findings";
@@ -190,7 +190,7 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
         </header>
         {problem && (
           <p className="section-problem" role="alert">
-            {saidOf(problem)} The figures are those from before; nothing of this is saved yet.
+            {whyNot(problem)} The figures are those from before; nothing of this is saved yet.
           </p>
         )}
         <Buckets
@@ -252,6 +252,12 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
       </aside>
     </div>
   );
+}
+
+/** What keeps a draft from being mixed, without the plan file's words for where. */
+function whyNot(problem: Error): string {
+  const [first] = problem instanceof Refused ? problem.problem.errors : [];
+  return first ? `This can't be mixed: ${first.message}.` : saidOf(problem);
 }
 
 function lyingIn({ bed }: KeptBed, mix: string): boolean {
