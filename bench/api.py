@@ -17,7 +17,7 @@ from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import store_plan
 from nolbet.urls import urlpatterns as nolbet_urls
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 
 ROUNDS = 300
 LIMIT = 2.0

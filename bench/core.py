@@ -8,7 +8,7 @@ from typing import Any
 from bench.api import EIGHT_LAYERS
 from bench.measure import Measure, compare
 from nolbet_core.figure.walk import figure_beds
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 
 LIMIT = 11.0
 ROUNDS = 9

@@ -12,8 +12,8 @@ from numpy.typing import NDArray
 
 from bench.measure import Measure, compare
 from nolbet_core.figure.walk import viewed_bed
-from nolbet_core.findings.pattern import View
-from nolbet_core.plan.load import read_plan
+from nolbet_core.findings.finding import View
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.settling.curve import MONTHS
 from nolbet_core.settling.spread import DRAWS, Drawn, drawn_figures, drawn_remaining, plain_materials
 from nolbet_core.settling.surface import sinking_amounts

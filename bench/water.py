@@ -11,8 +11,8 @@ import numpy as np
 from bench.measure import Measure, compare
 from nolbet_core.climate.weather import DAYS, Weather, drawn_weather, usual_normals
 from nolbet_core.figure.water import figure_water
-from nolbet_core.plan.load import read_plan
-from nolbet_core.reservoir.balance import MM, Plot, Refills, run_balance
+from nolbet_core.built.plan_file import read_plan
+from nolbet_core.reservoir.balance import MM, PlantedArea, Refills, run_balance
 from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
 from nolbet_core.reservoir.store import Store
 from nolbet_core.reservoir.wicking import Wicking
@@ -34,7 +34,7 @@ def measure_water() -> list[Measure]:
     hollow = straight_vessel(Rectangle(2.4, 1.2), 0.6, "inside", 0.0).hollow
     store = Store(hollow, 0.2, 0.18, 0.38)
     planted = Planted(1.05, 0.8, 0.5, 131, 275)
-    plot = Plot(0.15, 2.88, 0.0, demand_by_day(planted))
+    plot = PlantedArea(0.15, 2.88, 0.0, demand_by_day(planted))
     refills = Refills(THRESHOLD, None, season_days(planted))
     wicking = Wicking("fabric", LIFT_M3, RISE_M)
     many = drawn_weather(usual_normals(9.5, 44.1), 44.1, YEARS)
@@ -77,7 +77,7 @@ def _slider() -> Measure:
     )
 
 
-def _plain(store: Store, plot: Plot, weather: Weather, refills: Refills) -> np.ndarray:
+def _plain(store: Store, plot: PlantedArea, weather: Weather, refills: Refills) -> np.ndarray:
     """The same balance in plain arithmetic, a year and a day at a time."""
     held, waters, lifts = store.held_m3, store.waters.tolist(), _lifts(store)
     rains, asks = (weather.rain_mm * MM).tolist(), (weather.et0_mm * MM * plot.area_m2 * plot.demand).tolist()

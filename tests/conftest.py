@@ -9,7 +9,7 @@ from hypothesis import HealthCheck, settings
 
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import store_plan
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 
 settings.register_profile("nolbet", deadline=None, max_examples=60, suppress_health_check=[HealthCheck.too_slow])

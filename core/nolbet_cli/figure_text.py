@@ -13,7 +13,8 @@ from nolbet_core.figure.figures import (
 )
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.garden import Garden
-from nolbet_core.quantities.show import (
+from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3, System
+from nolbet_core.quantities.writing import (
     fixed,
     other_system,
     show_area,
@@ -24,7 +25,6 @@ from nolbet_core.quantities.show import (
     show_money,
     show_volume,
 )
-from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3, System
 
 
 def figures_text(figures: Figures, garden: Garden) -> str:

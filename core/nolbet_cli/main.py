@@ -7,14 +7,15 @@ import json
 import sys
 from collections.abc import Sequence
 from dataclasses import replace
+from datetime import date
 from pathlib import Path
 
 from nolbet_cli.figure_text import figures_text
 from nolbet_cli.shelf_text import shelf_json, shelf_text
+from nolbet_core.built.plan_file import LARGEST_BYTES, load_plan
 from nolbet_core.figure.figures import Figures
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.figure.written import written_json
-from nolbet_core.plan.load import LARGEST_BYTES, load_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.schema import plan_schema
 from nolbet_core.shelf.library import search, standard_shelf
@@ -46,6 +47,9 @@ def _parser() -> argparse.ArgumentParser:
     figure.add_argument("file", metavar="FILE", help="a .nolbet.json plan file, or - for standard input")
     figure.add_argument("--bed", metavar="KEY", help="only this bed")
     figure.add_argument("--json", action="store_true", help="print JSON")
+    figure.add_argument(
+        "--today", metavar="YYYY-MM-DD", type=_day, help="the day that is now, for what follows from it"
+    )
     figure.set_defaults(command=_figure)
     shelf = commands.add_parser("shelf", help="the material library, each figure with unit, range and source")
     shelf.add_argument("words", nargs="*", metavar="WORD", help="only what the words may mean")
@@ -56,13 +60,19 @@ def _parser() -> argparse.ArgumentParser:
     return parser
 
 
+def _day(text: str) -> date:
+    try:
+        return date.fromisoformat(text)
+    except ValueError as problem:
+        raise argparse.ArgumentTypeError(f"{text!r} is no day; write it as in 2026-10-17") from problem
+
+
 def _figure(options: argparse.Namespace) -> int:
-    content = _read(options.file)
-    plan, supplies = load_plan(content)
-    figures = figure_plan(plan, supplies)
+    built = load_plan(_read(options.file))
+    figures = figure_plan(built, options.today)
     if options.bed is not None:
         figures = _only(figures, options.bed)
-    print(written_json(figures, indent=2) if options.json else figures_text(figures, plan.garden))
+    print(written_json(figures, indent=2) if options.json else figures_text(figures, built.plan.garden))
     return 0
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from typing import Any
 
-from nolbet_core.quantities.show import trimmed
+from nolbet_core.quantities.writing import trimmed
 from nolbet_core.shelf.material import Material
 
 

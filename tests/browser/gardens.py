@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import store_plan
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 
 STORES = [

@@ -11,7 +11,7 @@ from playwright.sync_api import Locator, Page, expect
 
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import store_plan
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.browser.gardens import open_section, saved
 from tests.core import zoo
 

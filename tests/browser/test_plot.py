@@ -11,7 +11,7 @@ from playwright.sync_api import Page, expect
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.plans import garden_supplies, whole_plan
 from nolbet_core.figure.walk import figure_plan
-from nolbet_core.quantities.show import show_area, show_bulk_volume, show_mass, show_volume
+from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
 from nolbet_core.quantities.units import System
 from tests.browser.gardens import keep
 from tests.core import zoo

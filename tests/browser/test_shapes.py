@@ -13,7 +13,7 @@ from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.plans import bed_plan
-from nolbet_core.quantities.show import show_volume
+from nolbet_core.quantities.writing import show_volume
 from nolbet_core.quantities.units import System
 from tests.browser.gardens import keep, open_section, saved
 from tests.core import zoo

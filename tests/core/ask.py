@@ -7,7 +7,7 @@ from typing import Any
 
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.walk import figure_plan
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 
 

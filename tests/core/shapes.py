@@ -7,7 +7,7 @@ from typing import Any
 from hypothesis import strategies as st
 
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.build import built_bed
+from nolbet_core.built.vessels import built_bed
 from nolbet_core.shapes.vessel import Vessel
 
 EVERY_SHAPE: dict[str, dict[str, Any]] = {

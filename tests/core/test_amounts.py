@@ -10,7 +10,7 @@ from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shapes.vessel import Vessel, straight_vessel
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.fill import fill_bed
-from nolbet_core.stack.layers import Asked, Bulk, Infill, Sheet
+from nolbet_core.stack.layers import Asked, Bulk, Packing, Sheet
 from nolbet_core.stack.sheets import liner_area, piece_count, sheet_area
 from nolbet_core.stack.solve import solve_heights
 from nolbet_core.stack.voids import packed_volume, vanishing_volumes, void_volume
@@ -104,7 +104,7 @@ def test_a_liner_grows_alike_both_ways(length_m: float, width_m: float, up_m: fl
 
 
 def test_voids_packed_and_left() -> None:
-    packed = Bulk(LOGS, "thickness", 0.2, Infill(COMPOST, 0.75))
+    packed = Bulk(LOGS, "thickness", 0.2, Packing(COMPOST, 0.75))
     assert void_volume(packed, 0.4) == pytest.approx(0.144)
     assert packed_volume(packed, 0.4) == pytest.approx(0.108)
     assert packed_volume(Bulk(LOGS, "thickness", 0.2), 0.4) == 0
@@ -127,8 +127,8 @@ def test_voids_packed_and_left() -> None:
             [0.2, 0.0, 0.0, 0.0],
         ),
         # packed to the brim takes none
-        ([Bulk(LOGS, "fill", 0, Infill(COMPOST)), Bulk(SOIL, "fill")], [1.0, 1.0], [0.0, 0.0]),
-        ([Bulk(LOGS, "fill", 0, Infill(COMPOST, 0.5)), Bulk(SOIL, "fill")], [1.0, 1.0], [0.18, 0.0]),
+        ([Bulk(LOGS, "fill", 0, Packing(COMPOST)), Bulk(SOIL, "fill")], [1.0, 1.0], [0.0, 0.0]),
+        ([Bulk(LOGS, "fill", 0, Packing(COMPOST, 0.5)), Bulk(SOIL, "fill")], [1.0, 1.0], [0.18, 0.0]),
     ],
 )
 def test_what_vanishes_and_where(layers: list[Asked], placed_m3: list[float], vanishing_m3: list[float]) -> None:

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.settling.curve import remaining_shares
 from nolbet_core.settling.spread import plain_materials
 from nolbet_core.shelf.library import standard_shelf

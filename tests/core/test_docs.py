@@ -13,7 +13,7 @@ from nolbet_core.findings.blend import BLEND_CODES
 from nolbet_core.findings.buying import BUYING_CODES
 from nolbet_core.findings.every import BED_FINDINGS
 from nolbet_core.findings.plot import PLOT_CODES
-from nolbet_core.plan.load import load_plan
+from nolbet_core.built.plan_file import load_plan
 from nolbet_core.plan.schema import plan_schema
 from tests.core.ask import figures_of
 from tests.core.names import model_fields, public_definitions, unit_of

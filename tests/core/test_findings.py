@@ -6,8 +6,8 @@ from typing import Any
 
 import pytest
 
-from nolbet_core.figure.found import FindingFigures
-from nolbet_core.findings.pattern import DEFER, LEVELS
+from nolbet_core.figure.finding_figures import FindingFigures
+from nolbet_core.findings.finding import DEFER, LEVELS
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of
 

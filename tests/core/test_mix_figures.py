@@ -11,11 +11,11 @@ from nolbet_core.blend.target import USUAL_TARGETS
 from nolbet_core.figure.blend_figures import MixFigures
 from nolbet_core.figure.mix_amounts import figure_mix_amounts, figure_zones
 from nolbet_core.figure.mixing import figure_mix
-from nolbet_core.figure.wish import Wish, figure_batch, figure_cheapest
+from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
 from nolbet_core.findings.blend import BLEND_CODES
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.mix import PlanMix
-from nolbet_core.plan.mixes import target_of
+from nolbet_core.built.mixes import target_of
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.quantities.units import System
 from tests.core import zoo

@@ -11,7 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.load import LARGEST_BYTES, load_plan, read_plan
+from nolbet_core.built.plan_file import LARGEST_BYTES, load_plan, read_plan
 from nolbet_core.plan.problems import PlanProblem, path_of
 from tests.core import zoo
 from tests.core.ask import figures_of

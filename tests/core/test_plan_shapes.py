@@ -10,9 +10,9 @@ import jsonschema
 import pytest
 
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.plan.review import review_plan
+from nolbet_core.built.review import review_plan
 from nolbet_core.plan.schema import plan_schema
 from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS
 from tests.core import zoo

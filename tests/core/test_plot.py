@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.walk import figure_room
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plot.levels import Surface, packing_under, surface_of
 from nolbet_core.plot.room import room_for

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from nolbet_core.figure.compare import figure_compared, figure_school, figure_schools
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.quantities.units import System
 from nolbet_core.schools.school import all_schools, starting_layers, starting_reservoir, unsuited

@@ -11,7 +11,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.build import built_bed
+from nolbet_core.built.vessels import built_bed
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.mound import Shells

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_cli.main import main
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.shelf.library import search, standard_shelf
 from nolbet_core.shelf.material import UNITS, YOURS, Material, own_material
 from tests.core import zoo

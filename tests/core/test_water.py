@@ -17,7 +17,7 @@ from nolbet_core.climate.weather import (
     Weather,
     drawn_weather,
 )
-from nolbet_core.reservoir.balance import MM, Plot, Refills, Run, run_balance, run_twin
+from nolbet_core.reservoir.balance import MM, PlantedArea, Refills, Run, run_balance, run_twin
 from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
 from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
 from nolbet_core.reservoir.store import Crates, Store, liner_sheet
@@ -79,9 +79,9 @@ def test_what_wicks() -> None:
 PLANTED = Planted(1.05, 0.8, 0.5, 131, 275)
 
 
-def run(store: Store, weather: Weather, leak: float = 0.0, every: int | None = None) -> tuple[Run, Plot]:
+def run(store: Store, weather: Weather, leak: float = 0.0, every: int | None = None) -> tuple[Run, PlantedArea]:
     """A balance with fabric under all of the soil."""
-    plot = Plot(0.15, 2.88, 1.0, demand_by_day(PLANTED), leak)
+    plot = PlantedArea(0.15, 2.88, 1.0, demand_by_day(PLANTED), leak)
     refills = Refills(None if every else 0.25, every, season_days(PLANTED))
     return run_balance(store, Wicking("fabric", 0.034, 0.25), plot, weather, refills), plot
 
@@ -99,7 +99,7 @@ def test_water_is_never_made_nor_lost(seed: int, height_m: float, leak: float, e
     assert np.all(done.taken_m3 <= done.wanted_m3 + 1e-12)
 
 
-def plain_day_by_day(store: Store, plot: Plot, weather: Weather, days: Any) -> list[list[float]]:
+def plain_day_by_day(store: Store, plot: PlantedArea, weather: Weather, days: Any) -> list[list[float]]:
     """The same balance in plain arithmetic, a year and a day at a time."""
     lifts = (0.034 * np.clip(1 - (store.height_m - store.heights) / 0.25, 0, 1)).tolist()
     waters, levels = store.waters.tolist(), []
@@ -131,8 +131,8 @@ def test_all_years_at_once_are_those_of_a_plain_loop() -> None:
 def test_a_leak_and_a_dry_spell_shorten_how_long_it_lasts() -> None:
     store, weather = Store(BOX, 0.2, 0.2, 0.38), drawn_weather(zoo.NORMALS, 44.1, 20, 3)
     wicking = Wicking("fabric", 0.034, 0.25)
-    sound = dry_spell_days(store, wicking, Plot(0.15, 2.88, 0.0, demand_by_day(PLANTED)), weather)
-    leaking = dry_spell_days(store, wicking, Plot(0.15, 2.88, 0.0, demand_by_day(PLANTED), 0.005), weather)
+    sound = dry_spell_days(store, wicking, PlantedArea(0.15, 2.88, 0.0, demand_by_day(PLANTED)), weather)
+    leaking = dry_spell_days(store, wicking, PlantedArea(0.15, 2.88, 0.0, demand_by_day(PLANTED), 0.005), weather)
     assert sound.shape == (20, 12)
     assert np.median(sound[:, 6]) < np.median(sound[:, 3])
     assert np.median(leaking[:, 6]) < np.median(sound[:, 6])
@@ -141,7 +141,7 @@ def test_a_leak_and_a_dry_spell_shorten_how_long_it_lasts() -> None:
 
 def test_the_twin_takes_more_for_what_runs_past_the_roots() -> None:
     weather = drawn_weather(zoo.NORMALS, 44.1, 30, 9)
-    plot = Plot(0.1, 2.88, 0.0, demand_by_day(PLANTED))
+    plot = PlantedArea(0.1, 2.88, 0.0, demand_by_day(PLANTED))
     given_m3 = run_twin(plot, weather, season_days(PLANTED))
     dry = given_m3[given_m3 > 0]
     assert dry.min() >= 0.5 * 0.1 / 0.7 - 1e-9

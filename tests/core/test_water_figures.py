@@ -13,12 +13,12 @@ from hypothesis import strategies as st
 
 from nolbet_core.climate.daily_file import WeatherDay
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
-from nolbet_core.figure.told import SURE_OF_THIRST, Span, dips_figures, span_of, thirstier, told_figures
+from nolbet_core.figure.reservoir_readings import SURE_OF_THIRST, Span, dips_figures, span_of, thirstier, told_figures
 from nolbet_core.figure.water import YEARS, figure_water, view_of, weather_for
 from nolbet_core.figure.water_figures import WaterFigures
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.reservoir.leak import Told
 from nolbet_core.shelf.library import standard_shelf

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from nolbet_core.figure.beds import filled_bed
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.build import built_bed
+from nolbet_core.built.vessels import built_bed
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.zone import contacts, mulch_begins, root_surface, zone_shares
 from tests.core import zoo

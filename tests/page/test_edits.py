@@ -8,7 +8,7 @@ from typing import Any
 
 import pytest
 
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.core.ask import bed_of
 from tests.page.asking import ask_page

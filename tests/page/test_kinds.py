@@ -8,7 +8,7 @@ import pytest
 
 from nolbet_core.plan import shapes as plan_shapes
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.build import built_bed
+from nolbet_core.built.vessels import built_bed
 from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS, AnyShape
 from nolbet_core.quantities.limits import LIMITS
 from tests.core.ask import bed_of

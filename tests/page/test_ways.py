@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.page.asking import ask_page
 

@@ -11,7 +11,7 @@ from django.test import Client
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import garden_supplies, store_plan, whole_plan
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.server.asking import send
 

@@ -10,7 +10,7 @@ from django.test import Client
 
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import store_plan, whole_plan
-from nolbet_core.plan.load import read_plan
+from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.core.shapes import EVERY_SHAPE, layers, shape
 from tests.server.asking import send

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from nolbet_core.blend.mix import Mix
+from nolbet_core.blend.mix import Mix, outermost_first
 
 HALVINGS = 60
 
@@ -30,23 +30,20 @@ def amounts_for(
 
     volume_m3: of the mix, to be made [m3]. mixes: by key. stock_m3: loose volume on hand by material or mix [m3].
     """
-    left = dict(stock_m3)
+    wanted_m3 = {part: volume_m3 * share for part, share in mix.recipe.items()}
     found: dict[str, Amount] = {}
-
-    def take(key: str, wanted_m3: float) -> None:
-        heap_m3 = min(left.get(key, 0.0), wanted_m3)
-        left[key] = left.get(key, 0.0) - heap_m3
-        inner = mixes.get(key)
-        if inner is None or heap_m3 > 0:
-            own = found.setdefault(key, Amount())
-            own.from_stock_m3 += heap_m3
-            own.loose_m3 += wanted_m3 if inner is None else heap_m3
-        if inner is not None and wanted_m3 > heap_m3:
-            for part, share in inner.recipe.items():
-                take(part, (wanted_m3 - heap_m3) * share)
-
-    for part, share in mix.recipe.items():
-        take(part, volume_m3 * share)
+    for key in outermost_first(mixes):
+        if key not in wanted_m3:
+            continue
+        whole_m3 = wanted_m3.pop(key)
+        heap_m3 = min(stock_m3.get(key, 0.0), whole_m3)
+        if heap_m3 > 0:
+            found[key] = Amount(heap_m3, heap_m3)
+        if whole_m3 > heap_m3:
+            for part, share in mixes[key].recipe.items():
+                wanted_m3[part] = wanted_m3.get(part, 0.0) + (whole_m3 - heap_m3) * share
+    for key, plain_m3 in wanted_m3.items():
+        found[key] = Amount(plain_m3, min(stock_m3.get(key, 0.0), plain_m3))
     return found
 
 

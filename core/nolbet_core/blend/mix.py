@@ -42,11 +42,12 @@ class Part:
 @dataclass(frozen=True, slots=True)
 class Mix:
     """A mix with the material it makes and its recipe: loose volume of each part for one loose m3 of mix, before it is
-    sieved [m3/m3].
+    sieved [m3/m3]. deep: how many mixes lie in one another in it, itself the first.
     """
 
     material: Material
     recipe: Mapping[str, float]
+    deep: int = 1
 
 
 def yield_volume(parts: Sequence[Part]) -> float:
@@ -60,8 +61,8 @@ def yield_volume(parts: Sequence[Part]) -> float:
     return total - FALL_IN * min(fine, room)
 
 
-def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | None = None) -> Mix:
-    """The mix of parts given by loose volume.
+def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | None = None, deep: int = 1) -> Mix:
+    """The mix of parts given by loose volume. deep: how many mixes lie in one another in it.
 
     measured_yield: loose volume of mix for each loose volume of parts, sieved, from a bucket test [0-1]; replaces what
     the voids say.
@@ -114,17 +115,40 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
     recipe: dict[str, float] = {}
     for part in parts:
         recipe[part.material.key] = recipe.get(part.material.key, 0.0) + part.parts / made
-    return Mix(material, recipe)
+    return Mix(material, recipe, deep)
 
 
 def _held(parts: Sequence[Part], total: float, placed: float) -> tuple[PartShare, ...]:
-    """The plain materials in a placed volume that parts (loose, `total` in all) make, mixes among them broken down."""
-    held: list[PartShare] = []
+    """The plain materials in a placed volume that parts (loose, `total` in all) make, each once, mixes broken down."""
+    volumes: dict[str, float] = {}
+    densities: dict[str, float] = {}
+    plain: dict[str, Material] = {}
     for part in parts:
         material, share = part.material, part.volume / total
         in_part = part.volume / material.loose_factor / placed
-        within = material.parts or (PartShare(material, 1.0, material.dry_density_kg_m3),)
-        held += [
-            PartShare(each.material, share * each.volume_share, in_part * each.dry_density_kg_m3) for each in within
-        ]
-    return tuple(held)
+        for each in material.parts or (PartShare(material, 1.0, material.dry_density_kg_m3),):
+            key = each.material.key
+            plain[key] = each.material
+            volumes[key] = volumes.get(key, 0.0) + share * each.volume_share
+            densities[key] = densities.get(key, 0.0) + in_part * each.dry_density_kg_m3
+    return tuple(PartShare(material, volumes[key], densities[key]) for key, material in plain.items())
+
+
+def outermost_first(mixes: Mapping[str, Mix]) -> list[str]:
+    """Keys of mixes in an order in which each stands before the mixes it is made of."""
+    within: dict[str, list[str]] = {}
+    for key, mix in mixes.items():
+        for part in mix.recipe.keys() & mixes.keys():
+            within.setdefault(part, []).append(key)
+    ordered: dict[str, None] = {}
+
+    def visit(key: str) -> None:
+        if key in ordered:
+            return
+        for other in within.get(key, ()):
+            visit(other)
+        ordered[key] = None
+
+    for key in mixes:
+        visit(key)
+    return list(ordered)

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-
+from nolbet_core.built.worked import WorkedBed
 from nolbet_core.climate.year import spring_months
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures
 from nolbet_core.figure.figures import (
@@ -14,74 +13,26 @@ from nolbet_core.figure.figures import (
     SowingFigures,
     SpiralFigures,
 )
-from nolbet_core.figure.judged import judged_bed
-from nolbet_core.figure.watered import reservoir_figures, stand_figures
-from nolbet_core.findings.pattern import View
+from nolbet_core.figure.findings import judged_bed
+from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
-from nolbet_core.plan.bed import Bed, Layer
-from nolbet_core.plan.reservoir import base_of
 from nolbet_core.planting.roots import LEAST_DEPTH_M
 from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
-from nolbet_core.shelf.material import Material
-from nolbet_core.stack.fill import Filled, fill_bed
-from nolbet_core.stack.layers import Amendment, Asked, Bulk, By, Infill, Sheet, Standing
+from nolbet_core.stack.layers import Bulk, Standing
 from nolbet_core.stack.spoil import spoil_volume
 
-DEFAULT_LAP_M = 0.15
 
-
-def asked_layers(bed: Bed, materials: Mapping[str, Material]) -> list[Asked]:
-    """A bed's layers as the stack takes them; the bed has been checked."""
-    return [_asked(layer, materials) for layer in bed.layers]
-
-
-def _asked(layer: Layer, materials: Mapping[str, Material]) -> Asked:
-    material = materials[layer.material]
-    if material.is_sheet:
-        return Sheet(
-            material,
-            layer.plies or 1,
-            DEFAULT_LAP_M if layer.lap_m is None else layer.lap_m,
-            layer.up_sides_m or 0.0,
-            layer.skirt_m or 0.0,
-            (layer.piece_m[0], layer.piece_m[1]) if layer.piece_m else None,
-            layer.roll_width_m,
-            layer.on_hand,
-            _scattered(layer, materials),
-        )
-    by, amount = _amount(layer)
-    infill = Infill(materials[layer.infill.material], layer.infill.share) if layer.infill else None
-    return Bulk(material, by, amount, infill, layer.lifts or 1, _scattered(layer, materials))
-
-
-def _scattered(layer: Layer, materials: Mapping[str, Material]) -> Amendment | None:
-    fed = layer.amendment
-    return Amendment(materials[fed.material], fed.mass_kg) if fed else None
-
-
-def _amount(layer: Layer) -> tuple[By, float]:
-    if layer.thickness_m is not None:
-        return "thickness", layer.thickness_m
-    if layer.volume_m3 is not None:
-        return "volume", layer.volume_m3
-    if layer.share is not None:
-        return "share", layer.share
-    return "fill", 0.0
-
-
-def filled_bed(bed: Bed, vessel: Vessel, materials: Mapping[str, Material]) -> Filled:
-    """A bed with its layers laid in, on its reservoir where it has one."""
-    return fill_bed(vessel, bed.kept_empty_m, asked_layers(bed, materials), base_of(bed))
-
-
-def bed_figures(view: View) -> BedFigures:
+def bed_figures(worked: WorkedBed) -> BedFigures:
     """A filled bed in figures, judged."""
-    bed, vessel, filled = view.bed, view.vessel, view.filled
+    bed, vessel, filled = worked.bed, worked.vessel, worked.filled
+    parts = worked.water.parts if worked.water else ()
     hollow, inside, outside = vessel.hollow, vessel.inside, vessel.outside
     line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
-    layers = [layer_figures(layer, vessel, season) for layer, season in zip(filled.layers, view.ledger, strict=True)]
+    layers = [
+        layer_figures(layer, vessel, season) for layer, season in zip(filled.layers, worked.feeding.ledger, strict=True)
+    ]
     inside_m3 = hollow.volume_between(0.0, hollow.rim_m)
     return BedFigures(
         key=bed.key,
@@ -111,18 +62,18 @@ def bed_figures(view: View) -> BedFigures:
         void_drop_m=filled.void_drop_m,
         placed_m3=sum(layer.placed_m3 for layer in layers),
         loose_m3=sum(layer.loose_m3 + layer.infill_loose_m3 for layer in layers),
-        mass_dry_kg=filled.mass_dry_kg + sum(part.mass_dry_kg for part in view.water_parts),
-        mass_moist_kg=filled.mass_moist_kg + sum(part.mass_moist_kg for part in view.water_parts),
-        mass_saturated_kg=view.mass_saturated_kg,
+        mass_dry_kg=filled.mass_dry_kg + sum(part.mass_dry_kg for part in parts),
+        mass_moist_kg=filled.mass_moist_kg + sum(part.mass_moist_kg for part in parts),
+        mass_saturated_kg=worked.mass_saturated_kg,
         c_to_n=carbon_to_nitrogen(filled.layers),
-        nitrogen_gap_kg=view.gap_kg,
-        root_zone_c_to_n=view.root_zone_c_to_n,
-        surface_m=view.surface_m,
-        spring_months=spring_months(view.built, view.year),
-        ready=ready_figures(view),
-        reservoir=reservoir_figures(view) if view.store else None,
-        stand=stand_figures(view),
-        findings=judged_bed(view),
+        nitrogen_gap_kg=worked.feeding.gap_kg,
+        root_zone_c_to_n=worked.feeding.root_zone_c_to_n,
+        surface_m=worked.settling.surface_m,
+        spring_months=spring_months(worked.built_on, worked.year),
+        ready=ready_figures(worked),
+        reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
+        stand=stand_figures(worked),
+        findings=judged_bed(worked),
     )
 
 
@@ -140,12 +91,12 @@ def _spiral(vessel: Vessel) -> SpiralFigures | None:
     return SpiralFigures(run_length_m=run.length_m, turns=run.turns, wall_face_m2=vessel.wall_face_m2)
 
 
-def ready_figures(view: View) -> ReadyFigures:
+def ready_figures(worked: WorkedBed) -> ReadyFigures:
     """From when a bed can be sown, in figures."""
-    ready = view.ready
+    ready = worked.sowing.ready
     return ReadyFigures(
         depth_m=ready.depth_m,
-        built_on=view.built,
+        built_on=worked.built_on,
         waits=[wait.because for wait in ready.waits],
         sowings=[
             SowingFigures(each.roots, LEAST_DEPTH_M[each.roots], each.years, each.from_day, each.because)

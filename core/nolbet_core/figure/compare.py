@@ -7,20 +7,20 @@ from dataclasses import replace
 from datetime import date
 from decimal import Decimal
 
+from nolbet_core.built.bed import build_bed
+from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.built.stores import base_of
+from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.worked import work_bed
 from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.forecast import figure_forecast
 from nolbet_core.figure.forecast_figures import ComparedFigures, OfferedSchools, SchoolFigures, VersionFigures
-from nolbet_core.figure.walk import figure_plan, viewed_bed
+from nolbet_core.figure.walk import figure_plan
 from nolbet_core.plan.bed import Bed, Layer, Reservoir, filled_with
-from nolbet_core.plan.build import built_bed
-from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.reservoir import base_of
 from nolbet_core.quantities.units import System
 from nolbet_core.schools.school import School, all_schools, starting_layers, starting_reservoir, unsuited
-
-SHOVELLED_M3_AN_HOUR = 1.0
-"""What one person shovels [m3/h] (estimate)."""
+from nolbet_core.works.shovelling import shovelling_hours
 
 AS_IT_IS = "As it is"
 GRAVE = ("stop", "caution")
@@ -61,7 +61,8 @@ def _version(
 ) -> VersionFigures:
     head = plan.garden.model_copy(update={"plot": None})
     alone = plan.model_copy(update={"beds": [bed], "garden": head})
-    figures = figure_plan(alone, supplies, today)
+    built = build_bed(bed, supplies.materials).holding()
+    figures = figure_plan(BuiltPlan(alone, supplies, (built,)), today)
     forecast = figure_forecast(plan, bed, supplies, today)
     (own,) = figures.beds
     cost = figures.haul.total if figures.haul else None
@@ -78,7 +79,7 @@ def _version(
         unmet=[supplies.materials[key].name for key in figures.haul.unmet] if figures.haul else [],
         to_buy_m3=sum(need.to_buy_m3 for need in figures.needs),
         loose_m3=loose_m3,
-        hours=loose_m3 / SHOVELLED_M3_AN_HOUR,
+        hours=shovelling_hours(loose_m3),
         first_year_m=surface[0] - surface[12],
         three_years_m=surface[0] - surface[36],
         first_sowing=min((each.from_day for each in own.ready.sowings if each.from_day), default=None),
@@ -109,7 +110,7 @@ def figure_schools(plan: Plan, bed: Bed, supplies: Supplies, today: date | None 
 
 def figure_school(school: School, plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> SchoolFigures:
     """A school for a bed: the stack it starts it with and its figures, or why it doesn't suit."""
-    vessel = built_bed(bed.model_copy(update={"layers": []}), "bed")
+    vessel = build_bed(bed.model_copy(update={"layers": [], "set_aside": []}), supplies.materials).holding().vessel
     depth_m = max(vessel.hollow.rim_m - bed.kept_empty_m, 0.0)
     started = bed.model_copy(update={"school": school.key, "layers": [], "seen": [], "set_aside": []})
     own_m = depth_m if school.reservoir else depth_m - base_of(bed)
@@ -137,7 +138,7 @@ def _started(bed: Bed, school: School, depth_m: float, area_m2: float) -> Bed:
 def _school_figures(
     school: School, why_not: str | None, started: Bed, plan: Plan, supplies: Supplies, today: date | None
 ) -> SchoolFigures:
-    figures = None if why_not else bed_figures(viewed_bed(started, plan.garden, None, supplies, "bed", today))
+    figures = None if why_not else bed_figures(work_bed(started, plan.garden, supplies, today=today))
     return SchoolFigures(
         key=school.key,
         name=school.name,

@@ -13,7 +13,7 @@ from typing import Annotated, Literal
 
 from pydantic import PlainSerializer
 
-from nolbet_core.figure.found import FindingFigures, Line
+from nolbet_core.figure.finding_figures import FindingFigures, Line
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.fields import written_unit_price
 from nolbet_core.planting.roots import Roots

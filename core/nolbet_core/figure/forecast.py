@@ -8,22 +8,22 @@ from decimal import Decimal
 
 import numpy as np
 
+from nolbet_core.built.buying import suppliers_of
+from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.worked import WorkedBed, work_bed
 from nolbet_core.climate.year import day_after_months, spring_months
-from nolbet_core.figure.buying import supplier_of
+from nolbet_core.figure.findings import step_figures
 from nolbet_core.figure.forecast_figures import DoseFigures, ForecastFigures, SpringFigures, SunkenFigures
-from nolbet_core.figure.sunken import ghost_figures, sunken_figures
-from nolbet_core.figure.walk import viewed_bed
+from nolbet_core.figure.section_in_month import ghost_figures, sunken_figures
 from nolbet_core.findings.feeding import scatter
-from nolbet_core.findings.pattern import View
 from nolbet_core.haul.choose import Chosen, choose
 from nolbet_core.haul.needs import NeedSums
 from nolbet_core.nutrients.dose import Dose
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import Plan
 from nolbet_core.settling.curve import remaining_shares
 from nolbet_core.settling.spread import DRAWS, band_of, drawn_figures, drawn_remaining, plain_materials
-from nolbet_core.settling.surface import remaining_of_layers, sinking_amounts, surface_heights
+from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from nolbet_core.settling.topping import top_ups
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk
@@ -33,11 +33,18 @@ MEAL = "meal"
 
 
 def figure_forecast(plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> ForecastFigures:
-    """A bed's coming years. plan: for what its top-ups cost. today: stands in for a day of filling that isn't given."""
-    view = viewed_bed(bed, plan.garden, None, supplies, "bed", today)
-    low, high = surface_band(view)
-    months = spring_months(view.built, view.year)
-    springs = _springs(view, plan, supplies, months, low, high)
+    """A bed's coming years. plan: for what its top-ups cost. today: stands in for a day of filling that isn't given.
+
+    Raises PlanProblem where the bed doesn't hold together.
+    """
+    return forecast_of(work_bed(bed, plan.garden, supplies, today=today), plan, supplies)
+
+
+def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFigures:
+    """Coming years of a bed that is built and filled. plan: for what its top-ups cost."""
+    low, high = surface_band(worked)
+    months = spring_months(worked.built_on, worked.year)
+    springs = _springs(worked, plan, supplies, months, low, high)
     prices = [spring.price for spring in springs]
     whole = None if None in prices else sum((price for price in prices if price is not None), Decimal(0))
     return ForecastFigures(
@@ -45,43 +52,48 @@ def figure_forecast(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
         high_m=high,
         draws=DRAWS,
         springs=springs,
-        ghosts=[ghost_figures(view, months[at]) for at in (0, THIRD_SPRING)],
-        top_up=supplies.materials[bed.top_up].name,
+        ghosts=[ghost_figures(worked, months[at]) for at in (0, THIRD_SPRING)],
+        top_up=supplies.materials[worked.bed.top_up].name,
         top_up_loose_m3=sum(spring.loose_m3 for spring in springs),
         top_up_total=whole,
-        doses=_doses(view, supplies),
+        doses=_doses(worked, supplies),
     )
 
 
 def figure_sunken(plan: Plan, bed: Bed, supplies: Supplies, month: int) -> SunkenFigures:
-    """A bed as it lies after some months (0 to 120), to draw."""
-    return sunken_figures(viewed_bed(bed, plan.garden, None, supplies, "bed"), month)
+    """A bed as it lies after some months (0 to 120), to draw. Raises PlanProblem where it doesn't hold together."""
+    return sunken_figures(work_bed(bed, plan.garden, supplies), month)
 
 
-def surface_band(view: View) -> tuple[list[float], list[float]]:
+def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     """Lower and upper edge of the surface by month [m], from draws over the ranges of the materials' figures."""
-    materials = [layer.material for layer in view.filled.layers]
+    materials = [layer.material for layer in worked.filled.layers]
     if not materials:
-        return view.surface_m, view.surface_m
+        return worked.settling.surface_m, worked.settling.surface_m
     plain, shares = plain_materials(materials)
-    remaining = drawn_remaining(drawn_figures(plain), view.decay_factor)
-    edges = band_of(sinking_amounts(view.vessel, view.filled) @ shares, remaining)
-    low, high = (surface_heights(view.vessel, edge, view.filled.base_m).tolist() for edge in edges)
+    remaining = drawn_remaining(drawn_figures(plain), worked.settling.decay_factor)
+    edges = band_of(sinking_amounts(worked.vessel, worked.filled) @ shares, remaining)
+    low, high = (surface_heights(worked.vessel, edge, worked.filled.base_m).tolist() for edge in edges)
     return low, high
 
 
 def _springs(
-    view: View, plan: Plan, supplies: Supplies, months: Sequence[int], low: Sequence[float], high: Sequence[float]
+    worked: WorkedBed,
+    plan: Plan,
+    supplies: Supplies,
+    months: Sequence[int],
+    low: Sequence[float],
+    high: Sequence[float],
 ) -> list[SpringFigures]:
-    laid = top_up_volumes(view, supplies, months)
+    laid = top_up_volumes(worked, supplies, months)
     springs = []
     for month, volume_m3 in zip(months, laid, strict=True):
-        chosen, loose_m3 = _bought(view, plan, supplies, volume_m3)
+        chosen, loose_m3 = _bought(worked, plan, supplies, volume_m3)
         springs.append(
             SpringFigures(
                 month=month,
-                day=day_after_months(view.built, month) if view.built else None,
-                surface_m=view.surface_m[month],
+                day=day_after_months(worked.built_on, month) if worked.built_on else None,
+                surface_m=worked.settling.surface_m[month],
                 low_m=low[month],
                 high_m=high[month],
                 top_up_m3=volume_m3,
@@ -93,36 +105,38 @@ def _springs(
     return springs
 
 
-def top_up_volumes(view: View, supplies: Supplies, months: Sequence[int]) -> list[float]:
+def top_up_volumes(worked: WorkedBed, supplies: Supplies, months: Sequence[int]) -> list[float]:
     """Placed volume [m3] that brings the surface back in each of some months: as it was laid, at most to the line."""
-    filled = view.filled
-    sunken = np.array([layer.placed_m3 for layer in filled.layers]) @ remaining_of_layers(filled, view.decay_factor)
+    filled = worked.filled
+    sunken = np.array([layer.placed_m3 for layer in filled.layers]) @ worked.settling.remaining
     target_m3 = max(float(sunken[0]) - filled.over_m3, 0.0) if filled.layers else 0.0
-    return top_ups(target_m3, sunken, months, remaining_shares(supplies.materials[view.bed.top_up], view.decay_factor))
+    return top_ups(
+        target_m3, sunken, months, remaining_shares(supplies.materials[worked.bed.top_up], worked.settling.decay_factor)
+    )
 
 
-def _bought(view: View, plan: Plan, supplies: Supplies, volume_m3: float) -> tuple[Chosen | None, float]:
+def _bought(worked: WorkedBed, plan: Plan, supplies: Supplies, volume_m3: float) -> tuple[Chosen | None, float]:
     """What one top-up of all beds alike is bought as, and its loose volume [m3]."""
-    material = supplies.materials[view.bed.top_up]
+    material = supplies.materials[worked.bed.top_up]
     sums = NeedSums()
-    sums.add(view.bed.count, [bulk_standing(Bulk(material, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0)])
+    sums.add(worked.bed.count, [bulk_standing(Bulk(material, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0)])
     needs = sums.less_stock({}, supplies.mixes, supplies.materials)
-    loose_m3 = volume_m3 * material.loose_factor * view.bed.count
+    loose_m3 = volume_m3 * material.loose_factor * worked.bed.count
     if not plan.suppliers:
         return None, loose_m3
     to_buy = {need.material: need.to_buy_m3 for need in needs}
-    return choose(to_buy, [supplier_of(entry) for entry in plan.suppliers]), loose_m3
+    return choose(to_buy, suppliers_of(plan)), loose_m3
 
 
-def _doses(view: View, supplies: Supplies) -> list[DoseFigures]:
+def _doses(worked: WorkedBed, supplies: Supplies) -> list[DoseFigures]:
     meals = [each for each in supplies.materials.values() if MEAL in each.traits and not each.parts]
-    doses = [dose for meal in meals if (dose := view.dose(meal)) is not None]
-    return [_dose_figures(view, dose) for dose in doses]
+    doses = [dose for meal in meals if (dose := worked.feeding.dose(meal)) is not None]
+    return [_dose_figures(worked, dose) for dose in doses]
 
 
-def _dose_figures(view: View, dose: Dose) -> DoseFigures:
+def _dose_figures(worked: WorkedBed, dose: Dose) -> DoseFigures:
     label = dose.material.label or (0.0, 0.0, 0.0)
-    mend = scatter(view, dose)
+    mend = scatter(worked, dose)
     return DoseFigures(
         material=dose.material.key,
         name=dose.material.name,
@@ -138,5 +152,5 @@ def _dose_figures(view: View, dose: Dose) -> DoseFigures:
         waits_kg=dose.waits_kg,
         label="-".join(f"{share * 100:g}" for share in label),
         layers=[(index, mass) for index, mass in enumerate(dose.split_kg) if mass > 0],
-        changes=dict(mend.changes) if mend else {},
+        steps=step_figures(mend.steps) if mend else [],
     )

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from nolbet_core.figure.figures import BedFigures, MoneyOut
-from nolbet_core.figure.found import Line
+from nolbet_core.figure.finding_figures import Line, StepFigures
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,7 +74,7 @@ class DoseFigures:
     waits_kg: float
     label: str
     layers: list[tuple[int, float]]
-    changes: dict[str, object]
+    steps: list[StepFigures]
 
 
 @dataclass(frozen=True, slots=True)

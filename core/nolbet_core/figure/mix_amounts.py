@@ -2,29 +2,31 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 from typing import Literal
 
 from nolbet_core.blend.amounts import Amount, amounts_for, most_from_stock
-from nolbet_core.blend.mix import Mix
+from nolbet_core.blend.mix import Mix, outermost_first
 from nolbet_core.blend.soil import soil_of
+from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.mixes import draft_mix, target_of
+from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.surroundings import surroundings_of
+from nolbet_core.built.worked import work_bed, worked_bed
 from nolbet_core.figure.blend_figures import AmountFigures, MixAmounts, TakenFigures, ZoneFigures, ZonesFigures
-from nolbet_core.figure.buying import line_figures, stock_of, supplier_of
+from nolbet_core.figure.buying import line_figures
 from nolbet_core.figure.mixing import marks_of
-from nolbet_core.figure.walk import viewed_bed
-from nolbet_core.figure.watered import soil_over_water
-from nolbet_core.findings.pattern import View
 from nolbet_core.haul.choose import choose
 from nolbet_core.haul.offers import TOLERANCE_M3, Supplier
+from nolbet_core.haul.unit_prices import unit_prices
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.check import Supplies
-from nolbet_core.plan.garden import BagOfferModel, BulkOfferModel, Plan
+from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.mix import MixTarget, PlanMix
-from nolbet_core.plan.mixes import draft_mix, target_of
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.layers import Bulk
+from nolbet_core.stack.layers import Bulk, Standing
 
 BARROW_M3 = 0.08
 MIXER_M3 = 0.09
@@ -72,16 +74,17 @@ class Taking:
         )
 
 
-def figure_mix_amounts(plan: Plan, entry: PlanMix, supplies: Supplies, bed_key: str | None = None) -> MixAmounts:
+def figure_mix_amounts(built: BuiltPlan, entry: PlanMix, bed_key: str | None = None) -> MixAmounts:
     """What a mix takes for a barrow, a mixer load and each bed it lies in, and what that costs.
 
-    plan: for beds, stock and suppliers. bed_key: a bed that is told of even if the mix doesn't lie there yet. Raises
+    built: for beds, stock and suppliers. bed_key: a bed that is told of even if the mix doesn't lie there yet. Raises
     PlanProblem where it can't be mixed.
     """
+    plan, supplies = built.plan, built.supplies
     mix = draft_mix(entry, supplies.materials, supplies.mixes, "mix")
     drafted = Supplies({**supplies.materials, entry.key: mix.material}, {**supplies.mixes, entry.key: mix})
-    suppliers = [supplier_of(entry) for entry in plan.suppliers]
-    taking = Taking(mix, drafted, stock_of(plan), unit_prices(plan), suppliers)
+    suppliers = suppliers_of(plan)
+    taking = Taking(mix, drafted, stock_of(plan), unit_prices(suppliers), suppliers)
     plain = amounts_for(mix, 1.0, drafted.mixes, {})
     return MixAmounts(
         price_per_m3=_price(plain, taking.prices),
@@ -90,30 +93,39 @@ def figure_mix_amounts(plan: Plan, entry: PlanMix, supplies: Supplies, bed_key: 
         amounts=[
             taking.amount(BARROW_M3, "barrow", "A barrow"),
             taking.amount(MIXER_M3, "mixer", "A mixer load"),
-            *_in_beds(taking, plan, entry.key, bed_key),
+            *_in_beds(taking, built, bed_key),
         ],
         mixed_into=[each.material.name for each in supplies.mixes.values() if entry.key in each.recipe],
     )
 
 
-def _in_beds(taking: Taking, plan: Plan, key: str, wanted: str | None) -> Iterator[AmountFigures]:
-    for bed in plan.beds:
-        loose_m3 = bed_volume(bed, plan, key, taking.supplies)
+def _in_beds(taking: Taking, built: BuiltPlan, wanted: str | None) -> Iterator[AmountFigures]:
+    around, materials = surroundings_of(built.plan.garden), taking.supplies.materials
+    shares = shares_of_mix(taking.mix.material.key, taking.supplies.mixes)
+    for each in built.beds:
+        bed = each.bed
+        lies = any(name in shares for name in _soil_names(bed))
+        if not lies and bed.key != wanted:
+            continue
+        layers = worked_bed(each, around, materials).filled.layers
+        loose_m3 = sum(volume * shares.get(name, 0.0) for name, volume in _laid(layers))
+        if loose_m3 <= 0 and bed.key == wanted:
+            lies, loose_m3 = False, soil_volume(layers)
         if loose_m3 > 0:
-            yield taking.amount(loose_m3 * bed.count, "bed", bed.title, bed)
-        elif bed.key == wanted:
-            soil_m3 = soil_volume(bed, plan, taking.supplies)
-            if soil_m3 > 0:
-                yield taking.amount(soil_m3 * bed.count, "bed", bed.title, bed, lies=False)
+            yield taking.amount(loose_m3 * bed.count, "bed", bed.title, bed, lies=lies)
+
+
+def _soil_names(bed: Bed) -> set[str]:
+    return {layer.material for layer in bed.layers} | {each.infill.material for each in bed.layers if each.infill}
 
 
 def figure_zones(plan: Plan, bed: Bed, supplies: Supplies) -> ZonesFigures:
     """The soil layers of a bed top to bottom, each mix against the bands of its use."""
-    view = viewed(bed, plan, supplies)
+    worked = work_bed(bed, plan.garden, supplies)
     entries = {entry.key: entry for entry in plan.mixes}
-    over_water_m = soil_over_water(view, view.store) if view.store else None
+    over_water_m = worked.water.soil_over_m if worked.water else None
     zones = []
-    for index, layer in enumerate(view.filled.layers):
+    for index, layer in enumerate(worked.filled.layers):
         material = layer.material
         if material.group != "soil" or layer.placed_m3 <= 0:
             continue
@@ -128,60 +140,28 @@ def figure_zones(plan: Plan, bed: Bed, supplies: Supplies) -> ZonesFigures:
     return ZonesFigures(soil_over_water_m=over_water_m, zones=zones[::-1])
 
 
-def unit_prices(plan: Plan) -> dict[str, Decimal]:
-    """The least price of a loose m3 of each material that is offered, before delivery and whole bags."""
-    prices: dict[str, Decimal] = {}
-    for supplier in plan.suppliers:
-        for offer in supplier.offers:
-            price = price_per_m3(offer)
-            prices[offer.material] = min(price, prices.get(offer.material, price))
-    return prices
-
-
-def price_per_m3(offer: BagOfferModel | BulkOfferModel) -> Decimal:
-    """The price of a loose m3 by an offer."""
-    if isinstance(offer, BulkOfferModel):
-        return offer.price_per_m3
-    return offer.price / Decimal(repr(offer.volume_m3))
-
-
-def bed_volume(bed: Bed, plan: Plan, key: str, supplies: Supplies) -> float:
-    """Loose volume of a mix that one bed takes in its layers and what packs them [m3]; mixes of it among them."""
-    named = {layer.material for layer in bed.layers} | {each.infill.material for each in bed.layers if each.infill}
-    if not any(name == key or _holds(name, key, supplies.mixes) for name in named):
-        return 0.0
-    return sum(volume * _share_in(name, key, supplies.mixes) for name, volume in _laid(viewed(bed, plan, supplies)))
-
-
-def soil_volume(bed: Bed, plan: Plan, supplies: Supplies) -> float:
-    """Loose volume of all soil in one bed [m3]."""
-    layers = viewed(bed, plan, supplies).filled.layers
+def soil_volume(layers: Iterable[Standing]) -> float:
+    """Loose volume of all soil in a bed's layers [m3]."""
     return sum(layer.loose_m3 for layer in layers if layer.material.group == "soil")
 
 
-def viewed(bed: Bed, plan: Plan, supplies: Supplies) -> View:
-    """A bed as built and filled."""
-    return viewed_bed(bed, plan.garden, None, supplies, "bed")
-
-
-def _laid(view: View) -> Iterator[tuple[str, float]]:
-    for layer in view.filled.layers:
+def _laid(layers: Iterable[Standing]) -> Iterator[tuple[str, float]]:
+    for layer in layers:
         yield layer.material.key, layer.loose_m3
         if isinstance(layer.asked, Bulk) and layer.asked.infill:
             yield layer.asked.infill.material.key, layer.infill_loose_m3
 
 
-def _share_in(name: str, key: str, mixes: Mapping[str, Mix]) -> float:
-    """Loose volume of a mix in a loose m3 of another material [m3]."""
-    if name == key:
-        return 1.0
-    if name not in mixes:
-        return 0.0
-    return sum(share * _share_in(part, key, mixes) for part, share in mixes[name].recipe.items())
-
-
-def _holds(name: str, key: str, mixes: Mapping[str, Mix]) -> bool:
-    return _share_in(name, key, mixes) > 0
+def shares_of_mix(key: str, mixes: Mapping[str, Mix]) -> dict[str, float]:
+    """Loose volume of a mix in a loose m3 of each mix that holds it, itself among them [m3]."""
+    shares = {key: 1.0}
+    for name in reversed(outermost_first(mixes)):
+        if name == key:
+            continue
+        share = sum(part_share * shares.get(part, 0.0) for part, part_share in mixes[name].recipe.items())
+        if share > 0:
+            shares[name] = share
+    return shares
 
 
 def taken_figures(taken: Mapping[str, Amount], materials: Mapping[str, Material], prices: Prices) -> list[TakenFigures]:

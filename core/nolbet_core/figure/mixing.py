@@ -7,16 +7,17 @@ from collections.abc import Mapping
 from nolbet_core.blend.mix import Mix, Part, yield_volume
 from nolbet_core.blend.soil import KEPT, Soil, soil_of
 from nolbet_core.blend.target import Target
+from nolbet_core.built.mixes import draft_mix, target_of
+from nolbet_core.built.supplies import Supplies
 from nolbet_core.figure.blend_figures import MarkFigures, MarkName, MarkState, MixFigures, PartFigures
-from nolbet_core.figure.judged import found_figures, gravest_first
-from nolbet_core.findings.blend import PH_SLACK, SLACK, look_at_mix
-from nolbet_core.plan.check import Supplies
+from nolbet_core.figure.findings import finding_figures, gravest_first
+from nolbet_core.findings.blend import C_TO_N_SLACK, PH_SLACK, SLACK, TriedMix
+from nolbet_core.findings.every import look_for
 from nolbet_core.plan.mix import MixTarget, PlanMix
-from nolbet_core.plan.mixes import draft_mix, target_of
 from nolbet_core.quantities.units import System
 from nolbet_core.shelf.material import Material
 
-SLACKS: Mapping[str, float] = {"ph": PH_SLACK, "c_to_n": 0.05}
+SLACKS: Mapping[str, float] = {"ph": PH_SLACK, "c_to_n": C_TO_N_SLACK}
 """Half of the last digit shown; all others are shares to a tenth of a per cent, or metres."""
 
 
@@ -39,7 +40,7 @@ def mix_figures(entry: PlanMix, mix: Mix, supplies: Supplies, system: System, ta
     test = entry.bucket_test
     soil = soil_of(mix.material)
     volumes = [(part.material, part.volume / whole) for part in parts]
-    found = look_at_mix(mix.material, soil, volumes, use, target, system)
+    tried = TriedMix(mix.material, soil, volumes, use, target, system)
     return MixFigures(
         key=entry.key,
         name=mix.material.name,
@@ -60,7 +61,7 @@ def mix_figures(entry: PlanMix, mix: Mix, supplies: Supplies, system: System, ta
         measured=test is not None,
         marks=marks_of(mix.material, soil, target),
         unknown=unknown_soils([part.material for part in parts if part.parts > 0]),
-        findings=gravest_first(found_figures(code, each) for code, each in found),
+        findings=gravest_first(finding_figures(finding, found) for finding, found in look_for("mix", tried)),
     )
 
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
-from nolbet_core.figure.found import FindingFigures, Line
+from nolbet_core.figure.finding_figures import FindingFigures, Line
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,24 +8,23 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
+from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.water import BedWater
+from nolbet_core.built.worked import WorkedBed, work_bed
 from nolbet_core.climate.daily_file import WeatherDay, weather_of_days
 from nolbet_core.climate.weather import MonthNormals, Weather, drawn_weather, usual_normals
-from nolbet_core.figure.walk import viewed_bed
 from nolbet_core.figure.water_figures import (
     RefillDay,
     Usual,
     WaterFigures,
     Weathered,
 )
-from nolbet_core.findings.pattern import View
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.reservoir.balance import AVAILABLE_SHARE, Plot, Refills, run_balance, run_twin
+from nolbet_core.reservoir.balance import AVAILABLE_SHARE, PlantedArea, Refills, run_balance, run_twin
 from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
 from nolbet_core.reservoir.season import Planted, day_of_year, demand_by_day, season_days
-from nolbet_core.reservoir.store import Store
 
 YEARS = 100
 """Years of weather that a forecast runs over."""
@@ -40,22 +39,20 @@ def figure_water(bed: Bed, garden: Garden, supplies: Supplies, days: Sequence[We
 
     Raises PlanProblem where the bed has no reservoir.
     """
-    view = viewed_bed(bed, garden, None, supplies, "bed")
-    store = view.store
-    if store is None:
-        raise PlanProblem("bed.reservoir", "the bed has no reservoir; give one a height first")
+    worked, water = watered_bed(bed, garden, supplies)
+    store = water.store
     weather, source = weather_for(garden, days)
-    planted = planted_of(view)
-    plot = plot_of(view, planted)
+    planted = planted_of(worked)
+    plot = plot_of(worked, planted)
     season = season_days(planted)
     watering = bed.watering
     refills = Refills(None if watering.every_days else watering.threshold, watering.every_days, season)
-    run = run_balance(store, view.wicking, plot, weather, refills)
+    run = run_balance(store, water.wicking, plot, weather, refills)
     twin = run_twin(plot, weather, season).sum(axis=1)
     used = run.refill_m3.sum(axis=1)
     levels = np.percentile(store.level_of(run.water_m3), (LOW, MIDDLE, HIGH), axis=0)
     typical = int(np.argsort(used)[len(used) // 2])
-    lasts = dry_spell_days(store, view.wicking, plot, weather)
+    lasts = dry_spell_days(store, water.wicking, plot, weather)
     return WaterFigures(
         water_m3=store.held_m3,
         overflow_m=store.overflow_m,
@@ -87,18 +84,18 @@ def _spread(values: Values) -> Usual:
     return Usual(float(low), float(middle), float(high))
 
 
-def planted_of(view: View) -> Planted:
+def planted_of(worked: WorkedBed) -> Planted:
     """How a bed is planted through the year."""
-    watering, year = view.bed.watering, view.year
+    watering, year = worked.bed.watering, worked.year
     starts, ends = day_of_year(year.last_frost), day_of_year(year.first_frost)
     return Planted(watering.crop_factor, watering.canopy, watering.mulch, starts, ends)
 
 
-def plot_of(view: View, planted: Planted) -> Plot:
+def plot_of(worked: WorkedBed, planted: Planted) -> PlantedArea:
     """What the balance needs of a bed."""
-    soil_m3 = sum(layer.placed_m3 for layer in view.filled.layers if layer.material.group == "soil")
-    catchment = view.bed.reservoir.catchment_m2 if view.bed.reservoir else 0.0
-    return Plot(AVAILABLE_SHARE * soil_m3, view.vessel.top_area_m2, catchment, demand_by_day(planted))
+    soil_m3 = sum(layer.placed_m3 for layer in worked.filled.layers if layer.material.group == "soil")
+    catchment = worked.bed.reservoir.catchment_m2 if worked.bed.reservoir else 0.0
+    return PlantedArea(AVAILABLE_SHARE * soil_m3, worked.vessel.top_area_m2, catchment, demand_by_day(planted))
 
 
 def weather_for(garden: Garden, days: Sequence[WeatherDay]) -> tuple[Weather, Weathered]:
@@ -118,9 +115,12 @@ def _drawn(normals: tuple[MonthNormals, ...], latitude_deg: float | None) -> Wea
     return drawn_weather(normals, latitude_deg, YEARS)
 
 
-def view_of(bed: Bed, garden: Garden, supplies: Supplies) -> tuple[View, Store]:
-    """A bed with a reservoir, as forecasts look at it. Raises PlanProblem where it has none."""
-    view = viewed_bed(bed, garden, None, supplies, "bed")
-    if view.store is None:
+def watered_bed(bed: Bed, garden: Garden, supplies: Supplies) -> tuple[WorkedBed, BedWater]:
+    """A bed built and filled, and the water under it.
+
+    Raises PlanProblem where it has no reservoir or doesn't hold together.
+    """
+    worked = work_bed(bed, garden, supplies)
+    if worked.water is None:
         raise PlanProblem("bed.reservoir", "the bed has no reservoir; give one a height first")
-    return view, view.store
+    return worked, worked.water

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 
 from nolbet_core.blend.soil import Soil, share_with
 from nolbet_core.blend.target import Band, MixUse, Target
-from nolbet_core.findings.pattern import Found
+from nolbet_core.findings.finding import Finding, Found
 from nolbet_core.findings.safety import dust_of
-from nolbet_core.quantities.show import show_length, show_share
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_length, show_share
 from nolbet_core.shelf.material import Material
 
 COMPOST_CAUTION = 0.7
@@ -18,11 +19,7 @@ PEAT_SHARE = 0.3
 
 SLACK = 5e-4
 PH_SLACK = 0.005
-
-BLEND_CODES = (
-    "compost_share", "drains_fast", "drains_slow", "wicks_little", "ph_out", "too_much_carbon", "peat_sheds_water",
-    "raw_wood_in_seed_mix", "weed_seed", "dust",
-)  # fmt: skip
+C_TO_N_SLACK = 0.05
 
 USE_NAMES: dict[MixUse, str] = {
     "raised_bed": "a raised bed",
@@ -34,140 +31,227 @@ USE_NAMES: dict[MixUse, str] = {
 }
 
 
-def look_at_mix(
-    material: Material, soil: Soil, parts: Sequence[tuple[Material, float]], use: MixUse, target: Target, system: System
-) -> list[tuple[str, Found]]:
-    """Findings on a mix, with their codes.
+@dataclass(frozen=True, slots=True)
+class TriedMix:
+    """A mix held against what it is for. parts: what goes in, each with its share of the volume. target: its bands.
 
-    parts: what goes in, each with its share of the volume. target: bands for its use. system: they are told in.
+    system: units it is told in.
     """
-    found = [
-        *_compost(soil, target),
-        *_drainage(soil, use, target),
-        *_wicking(soil, target, system),
-        *_chemistry(soil, use, target),
-        *_origins(material, use),
-    ]
-    dust = dust_of([each for each, share in parts if share > 0])
-    return [*found, *([("dust", dust)] if dust else [])]
+
+    material: Material
+    soil: Soil
+    parts: Sequence[tuple[Material, float]]
+    use: MixUse
+    target: Target
+    system: System
 
 
-def _compost(soil: Soil, target: Target) -> Iterator[tuple[str, Found]]:
-    if soil.compost_share <= target.compost_most + SLACK:
-        return
-    yield (
-        "compost_share",
-        Found(
-            "caution" if soil.compost_share > COMPOST_CAUTION + SLACK else "advice",
-            f"{show_share(soil.compost_share)} of it is compost.",
+class MixFinding(Finding[TriedMix]):
+    """A finding on a soil mix."""
+
+    subject = "mix"
+    topic = "mix"
+
+
+class MixCompostShare(MixFinding):
+    """Too much of a mix is compost."""
+
+    code = "mix_compost_share"
+    level = ("advice", "caution")
+    when = "more of a mix than its own limit is compost; over 70 %"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """Over the target's share, over 70 % graver."""
+        share, most = mix.soil.compost_share, mix.target.compost_most
+        if share <= most + SLACK:
+            return
+        yield Found(
+            "caution" if share > COMPOST_CAUTION + SLACK else "advice",
+            f"{show_share(share)} of it is compost.",
             "Compost alone is rich in salts and phosphorus, shrinks every year and dries out from the top.",
-            f"Keep it to {show_share(target.compost_most)} or less, with soil or a fibre for the rest.",
-        ),
-    )
+            f"Keep it to {show_share(most)} or less, with soil or a fibre for the rest.",
+        )
 
 
-def _drainage(soil: Soil, use: MixUse, target: Target) -> Iterator[tuple[str, Found]]:
-    air, water = soil.air_filled, soil.water_held
-    if air is None or water is None:
-        return
-    said = f"{show_share(air)} air and {show_share(water)} water once drained"
-    if _over(air, target.air_filled) or _under(water, target.water_held):
-        yield (
-            "drains_fast",
-            Found(
+class DrainsFast(MixFinding):
+    """A mix that lets water through before roots have it."""
+
+    code = "drains_fast"
+    level = ("advice",)
+    when = "a mix has more air, or holds less water, than its use wants"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """Air over its band, or water under its own."""
+        air, water = mix.soil.air_filled, mix.soil.water_held
+        if air is None or water is None:
+            return
+        if _over(air, mix.target.air_filled) or _under(water, mix.target.water_held):
+            yield Found(
                 "advice",
-                f"It drains fast for {USE_NAMES[use]}: {said}.",
+                f"It drains fast for {USE_NAMES[mix.use]}: {_once_drained(air, water)}.",
                 "Water runs through before roots have it, so that it wants watering often.",
                 "Take less of what is coarse; compost, coir or loam hold water.",
-            ),
-        )
-    if _under(air, target.air_filled) or _over(water, target.water_held):
-        yield (
-            "drains_slow",
-            Found(
+            )
+
+
+class DrainsSlow(MixFinding):
+    """A mix in which roots go short of air."""
+
+    code = "drains_slow"
+    level = ("advice",)
+    when = "a mix has less air, or holds more water, than its use wants"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """Air under its band, or water over its own."""
+        air, water = mix.soil.air_filled, mix.soil.water_held
+        if air is None or water is None:
+            return
+        if _under(air, mix.target.air_filled) or _over(water, mix.target.water_held):
+            yield Found(
                 "advice",
-                f"It drains slowly for {USE_NAMES[use]}: {said}.",
+                f"It drains slowly for {USE_NAMES[mix.use]}: {_once_drained(air, water)}.",
                 "Roots without air rot, the more so in a deep pot or over a reservoir.",
                 "Add perlite, pumice, grit or composted bark, and less of what is fine.",
-            ),
-        )
+            )
 
 
-def _wicking(soil: Soil, target: Target, system: System) -> Iterator[tuple[str, Found]]:
-    wanted_m = target.rise_least_m
-    if wanted_m is None or soil.rise_m >= wanted_m - SLACK:
-        return
-    rise, wanted = show_length(soil.rise_m, system), show_length(wanted_m, system)
-    yield (
-        "wicks_little",
-        Found(
+class WicksLittle(MixFinding):
+    """A mix that water doesn't rise in far enough."""
+
+    code = "wicks_little"
+    level = ("caution",)
+    when = "a mix wicks less high than the soil stands over its bed's water"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """A rise under what the target wants."""
+        wanted_m = mix.target.rise_least_m
+        if wanted_m is None or mix.soil.rise_m >= wanted_m - SLACK:
+            return
+        rise, wanted = show_length(mix.soil.rise_m, mix.system), show_length(wanted_m, mix.system)
+        yield Found(
             "caution",
             f"It wicks about {rise}, and the soil stands {wanted} over the water.",
             "Above what wicks the soil stays dry however full the reservoir is.",
             "Take more coir, peat or loam and less that is coarse, or lay the soil thinner.",
-        ),
-    )
-
-
-def _chemistry(soil: Soil, use: MixUse, target: Target) -> Iterator[tuple[str, Found]]:
-    low, high = target.ph
-    if soil.ph is not None and not low - PH_SLACK <= soil.ph <= high + PH_SLACK:
-        acid = soil.ph < low
-        yield (
-            "ph_out",
-            Found(
-                "advice",
-                f"Its pH comes to about {soil.ph:.1f}; {USE_NAMES[use]} wants {low:g} to {high:g}.",
-                "Out of its band plants take up some nutrients badly. It is an estimate: what buffers isn't in it.",
-                "Test it, and lime it." if acid else "Test it; peat, bark or leaf mould bring it down.",
-            ),
-        )
-    if target.c_to_n_most is not None and soil.c_to_n is not None and soil.c_to_n > target.c_to_n_most + 0.05:
-        yield (
-            "too_much_carbon",
-            Found(
-                "advice",
-                f"It holds {soil.c_to_n:.0f} of carbon to one of nitrogen; {target.c_to_n_most:g} is the most wanted.",
-                "Microbes that break the carbon down take nitrogen from the roots.",
-                "Take compost for some of what is woody, or feed it.",
-            ),
         )
 
 
-def _origins(material: Material, use: MixUse) -> Iterator[tuple[str, Found]]:
-    peat = _share_of(material, "peat")
-    if peat >= PEAT_SHARE - SLACK:
-        yield (
-            "peat_sheds_water",
-            Found(
-                "note",
-                f"{show_share(peat)} of it is peat.",
-                "Fine peat that has dried out sheds water instead of drawing it in.",
-                "Wet it with warm water before mixing, and never let it dry out.",
-            ),
+class PhOut(MixFinding):
+    """A mix too sour or too sweet for its use."""
+
+    code = "ph_out"
+    level = ("advice",)
+    when = "a mix's pH (an estimate) lies outside the band of its use"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """An estimated pH outside its band."""
+        (low, high), ph = mix.target.ph, mix.soil.ph
+        if ph is None or low - PH_SLACK <= ph <= high + PH_SLACK:
+            return
+        yield Found(
+            "advice",
+            f"Its pH comes to about {ph:.1f}; {USE_NAMES[mix.use]} wants {low:g} to {high:g}.",
+            "Out of its band plants take up some nutrients badly. It is an estimate: what buffers isn't in it.",
+            "Test it, and lime it." if ph < low else "Test it; peat, bark or leaf mould bring it down.",
         )
-    wood = share_with(material, "raw_wood")
-    if use == "seed_sowing" and wood > 0:
-        yield (
-            "raw_wood_in_seed_mix",
-            Found(
-                "caution",
-                f"{show_share(wood)} of it is fresh wood.",
-                "Fresh wood takes nitrogen and can hold back seedlings.",
-                "Leave it out of what seed is sown in.",
-            ),
+
+
+class TooMuchCarbon(MixFinding):
+    """A mix that starves what grows in it."""
+
+    code = "too_much_carbon"
+    level = ("advice",)
+    when = "a mix has more carbon to nitrogen than its use wants"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """C:N over the target's."""
+        most, ratio = mix.target.c_to_n_most, mix.soil.c_to_n
+        if most is None or ratio is None or ratio <= most + C_TO_N_SLACK:
+            return
+        yield Found(
+            "advice",
+            f"It holds {ratio:.0f} of carbon to one of nitrogen; {most:g} is the most wanted.",
+            "Microbes that break the carbon down take nitrogen from the roots.",
+            "Take compost for some of what is woody, or feed it.",
         )
-    weedy = share_with(material, "weed_seed")
-    if weedy > 0:
-        yield (
-            "weed_seed",
-            Found(
-                "advice" if use == "seed_sowing" else "note",
-                f"{show_share(weedy)} of it can carry weed seed.",
-                "A sieve takes stones and roots, not seed: what comes up first is weeds.",
-                "Cover it with 50 mm of compost, or let weeds come up and hoe them before sowing.",
-            ),
+
+
+class PeatShedsWater(MixFinding):
+    """Peat that has dried out."""
+
+    code = "peat_sheds_water"
+    level = ("note",)
+    when = "three tenths of a mix or more are peat"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """From 30 % on."""
+        peat = _share_of(mix.material, "peat")
+        if peat < PEAT_SHARE - SLACK:
+            return
+        yield Found(
+            "note",
+            f"{show_share(peat)} of it is peat.",
+            "Fine peat that has dried out sheds water instead of drawing it in.",
+            "Wet it with warm water before mixing, and never let it dry out.",
         )
+
+
+class RawWoodInSeedMix(MixFinding):
+    """Fresh wood among seed."""
+
+    code = "raw_wood_in_seed_mix"
+    level = ("caution",)
+    when = "fresh wood in a mix for sowing seed"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """Any fresh wood in a mix for sowing seed."""
+        wood = share_with(mix.material, "raw_wood")
+        if mix.use != "seed_sowing" or wood <= 0:
+            return
+        yield Found(
+            "caution",
+            f"{show_share(wood)} of it is fresh wood.",
+            "Fresh wood takes nitrogen and can hold back seedlings.",
+            "Leave it out of what seed is sown in.",
+        )
+
+
+class WeedSeed(MixFinding):
+    """What brings weeds along."""
+
+    code = "weed_seed"
+    level = ("note", "advice")
+    when = "ground that was sieved, or hay, in a mix; in one for sowing seed"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """Anything that can carry weed seed; graver where seed is sown in it."""
+        weedy = share_with(mix.material, "weed_seed")
+        if weedy <= 0:
+            return
+        yield Found(
+            "advice" if mix.use == "seed_sowing" else "note",
+            f"{show_share(weedy)} of it can carry weed seed.",
+            "A sieve takes stones and roots, not seed: what comes up first is weeds.",
+            "Cover it with 50 mm of compost, or let weeds come up and hoe them before sowing.",
+        )
+
+
+class MixDust(MixFinding):
+    """What dusts when a mix is made."""
+
+    code = "mix_dust"
+    level = ("note",)
+    when = "something in a mix dusts, or may carry legionella or mould spores"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """One note for all such parts."""
+        dust = dust_of([each for each, share in mix.parts if share > 0])
+        if dust is not None:
+            yield dust
+
+
+def _once_drained(air: float, water: float) -> str:
+    return f"{show_share(air)} air and {show_share(water)} water once drained"
 
 
 def _share_of(material: Material, key: str) -> float:

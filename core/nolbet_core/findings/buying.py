@@ -2,21 +2,38 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
 
-from nolbet_core.findings.pattern import DEFER, Found
+from nolbet_core.findings.finding import DEFER, Finding, Found
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.offers import BagOffer
-from nolbet_core.quantities.show import show_mass
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_mass
 from nolbet_core.shelf.material import Material
 
 HEAVY_KG = 20.0
 TOLERANCE_KG = 1e-9
 
-NO_OFFER = "no_offer"
-HEAVY_LIFT = "heavy_lift"
-BUYING_CODES = (NO_OFFER, HEAVY_LIFT)
+
+@dataclass(frozen=True, slots=True)
+class BoughtForBed:
+    """What is bought for one bed. wanted: keys of what the bed takes, mixes broken down. materials: by key.
+
+    chosen: the haul. system: the units it is told in.
+    """
+
+    wanted: frozenset[str]
+    chosen: Chosen
+    materials: Mapping[str, Material]
+    system: System
+
+
+class BuyingFinding(Finding[BoughtForBed]):
+    """A finding on what is bought for a bed."""
+
+    subject = "haul"
+    topic = "buying"
 
 
 def bag_mass(offer: BagOffer, material: Material) -> float:
@@ -24,49 +41,46 @@ def bag_mass(offer: BagOffer, material: Material) -> float:
     return offer.volume_m3 * material.bulk_density_kg_m3 / material.loose_factor
 
 
-def look_at_haul(
-    bed_materials: Iterable[str], chosen: Chosen, materials: Mapping[str, Material], system: System
-) -> list[tuple[str, Found]]:
-    """Findings on what is bought for one bed.
+class NoOffer(BuyingFinding):
+    """Something that nobody sells."""
 
-    bed_materials: keys of what the bed takes, mixes broken down. chosen: the haul. materials: by key. system: the units
-    they are told in.
-    """
-    wanted = set(bed_materials)
-    unmet = [key for key in chosen.unmet if key in wanted]
-    return [*_no_offer(unmet, materials), *_heavy(wanted, chosen, materials, system)]
+    code = "no_offer"
+    level = ("advice",)
+    when = "nobody entered offers something that has to be bought"
 
-
-def _no_offer(unmet: Sequence[str], materials: Mapping[str, Material]) -> Iterator[tuple[str, Found]]:
-    if not unmet:
-        return
-    names = ", ".join(materials[key].name.lower() for key in unmet)
-    yield (
-        NO_OFFER,
-        Found(
+    def look(self, bought: BoughtForBed) -> Iterator[Found]:
+        """One for all that nobody offers."""
+        unmet = [key for key in bought.chosen.unmet if key in bought.wanted]
+        if not unmet:
+            return
+        names = ", ".join(bought.materials[key].name.lower() for key in unmet)
+        yield Found(
             "advice",
             f"Nobody you entered offers {names}.",
             "The sum leaves it out, so the bed will cost more than it says.",
             "Enter an offer, or what you have on hand.",
-        ),
-    )
-
-
-def _heavy(
-    wanted: set[str], chosen: Chosen, materials: Mapping[str, Material], system: System
-) -> Iterator[tuple[str, Found]]:
-    for line in chosen.lines:
-        if line.material not in wanted or not isinstance(line.offer, BagOffer):
-            continue
-        mass_kg = bag_mass(line.offer, materials[line.material])
-        if mass_kg <= HEAVY_KG + TOLERANCE_KG:
-            continue
-        yield (
-            HEAVY_LIFT,
-            Found(
-                "note",
-                f"A bag of {materials[line.material].name.lower()} weighs about {show_mass(mass_kg, system)}.",
-                f"Over {show_mass(HEAVY_KG, system)} is too much for one back, above all when wet.",
-                "Lift it with two, use a barrow, or buy smaller bags. " + DEFER,
-            ),
         )
+
+
+class HeavyLift(BuyingFinding):
+    """Bags that are too heavy for one."""
+
+    code = "heavy_lift"
+    level = ("note",)
+    when = "a bag to be bought weighs over 20 kg"
+
+    def look(self, bought: BoughtForBed) -> Iterator[Found]:
+        """Each line of the haul in bags over 20 kg."""
+        for line in bought.chosen.lines:
+            if line.material not in bought.wanted or not isinstance(line.offer, BagOffer):
+                continue
+            material = bought.materials[line.material]
+            mass_kg = bag_mass(line.offer, material)
+            if mass_kg <= HEAVY_KG + TOLERANCE_KG:
+                continue
+            yield Found(
+                "note",
+                f"A bag of {material.name.lower()} weighs about {show_mass(mass_kg, bought.system)}.",
+                f"Over {show_mass(HEAVY_KG, bought.system)} is too much for one back, above all when wet.",
+                "Lift it with two, use a barrow, or buy smaller bags. " + DEFER,
+            )

@@ -1,9 +1,29 @@
-"""All findings on a bed, in one list, and how they are looked for."""
+"""Every finding there is, in one list, and how those on one thing are looked for.
+
+What is said of findings elsewhere (the documents, what a view shows, how they are sorted) follows from this list.
+"""
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from typing import Any
+
 from nolbet_core.findings.between import AbruptInterface, FabricUnderMound, SheetBare
+from nolbet_core.findings.blend import (
+    DrainsFast,
+    DrainsSlow,
+    MixCompostShare,
+    MixDust,
+    PeatShedsWater,
+    PhOut,
+    RawWoodInSeedMix,
+    TooMuchCarbon,
+    WeedSeed,
+    WicksLittle,
+)
+from nolbet_core.findings.buying import HeavyLift, NoOffer
 from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RootZoneCarbon
+from nolbet_core.findings.finding import VIEWS, Finding, Found, Subject, ViewName
 from nolbet_core.findings.fit import HeadspaceSmall, OverRim, TooWide
 from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
 from nolbet_core.findings.health import (
@@ -14,7 +34,7 @@ from nolbet_core.findings.health import (
     TapeAndPrint,
 )
 from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWood, VoidsOpen
-from nolbet_core.findings.pattern import LEVELS, Finding, Found, View
+from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds
 from nolbet_core.findings.safety import Dust
 from nolbet_core.findings.sinking import SinksMuch
 from nolbet_core.findings.water import (
@@ -23,7 +43,7 @@ from nolbet_core.findings.water import (
     LinerPierced,
     LinerTooSmall,
     NoOverflow,
-    OutOfLevel,
+    ReservoirTilted,
     SoilDeepOverWater,
     StandingWater,
     WaterFromTop,
@@ -31,10 +51,7 @@ from nolbet_core.findings.water import (
 from nolbet_core.findings.weight import WeightOver, WeightUnknown
 from nolbet_core.findings.wood import AllelopathicWood, HeavyLogs, RotproofWoodFill, SoftWoodAndAnts
 
-PLACE_FINDINGS: tuple[Finding, ...] = (BuriedServices(), NearHouse(), NearTree(), NotLevel())
-"""Those that look at where the bed lies."""
-
-BED_FINDINGS: tuple[Finding, ...] = (
+FINDINGS: tuple[Finding[Any], ...] = (
     OverRim(),
     WeightOver(),
     WeightUnknown(),
@@ -43,7 +60,7 @@ BED_FINDINGS: tuple[Finding, ...] = (
     NoOverflow(),
     LeakTestDue(),
     SoilDeepOverWater(),
-    OutOfLevel(),
+    ReservoirTilted(),
     NoGrowingLayer(),
     VoidsOpen(),
     SoilThinOverWood(),
@@ -64,7 +81,10 @@ BED_FINDINGS: tuple[Finding, ...] = (
     HeadspaceSmall(),
     SteepSlope(),
     Trench(),
-    *PLACE_FINDINGS,
+    BuriedServices(),
+    NearHouse(),
+    NearTree(),
+    NotLevel(),
     StandingWater(),
     WaterFromTop(),
     FlushYearly(),
@@ -75,10 +95,39 @@ BED_FINDINGS: tuple[Finding, ...] = (
     GroundUntested(),
     PetsAndMeals(),
     Dust(),
+    ClashOfBeds(),
+    AisleNarrow(),
+    NoOffer(),
+    HeavyLift(),
+    MixCompostShare(),
+    DrainsFast(),
+    DrainsSlow(),
+    WicksLittle(),
+    PhOut(),
+    TooMuchCarbon(),
+    PeatShedsWater(),
+    RawWoodInSeedMix(),
+    WeedSeed(),
+    MixDust(),
 )
+"""All of them; those of one level are told in this order."""
 
 
-def look_at_bed(view: View) -> list[tuple[str, Found]]:
-    """Every finding that holds for a filled bed, with its code, the gravest first."""
-    found = [(finding.code, each) for finding in BED_FINDINGS for each in finding.look(view)]
-    return sorted(found, key=lambda pair: LEVELS.index(pair[1].level))
+def findings_on(subject: Subject, view: ViewName | None = None) -> tuple[Finding[Any], ...]:
+    """Findings that look at one kind of thing. view: only those that it shows."""
+    return tuple(each for each in FINDINGS if each.subject == subject and (view is None or view in VIEWS[each.topic]))
+
+
+BY_SUBJECT: dict[Subject, tuple[Finding[Any], ...]] = {
+    subject: findings_on(subject) for subject in ("bed", "plot", "haul", "mix")
+}
+
+
+def look_for(subject: Subject, looked: Any, view: ViewName | None = None) -> Iterator[tuple[Finding[Any], Found]]:
+    """Every finding that holds for a thing of one kind, with what was found.
+
+    looked: a WorkedBed, BedsBeside, BoughtForBed or TriedMix, as the subject says. view: only what it shows.
+    """
+    for finding in BY_SUBJECT[subject] if view is None else findings_on(subject, view):
+        for found in finding.look(looked):
+            yield finding, found

@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from typing import Any
 
-from nolbet_core.findings.pattern import DEFER, Finding, Found, Level, Mend, View, written
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import DEFER, BedFinding, Found, Level
+from nolbet_core.findings.mend import Mend, MendStep, change_layer
 from nolbet_core.findings.safety import counted, listed
 from nolbet_core.nutrients.dose import MOST_AT_ONCE_KG_M2, Dose
 from nolbet_core.plan.bed import Amendment, Layer
 from nolbet_core.quantities.limits import MEAL_KG
-from nolbet_core.quantities.show import show_dose
+from nolbet_core.quantities.writing import show_dose
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.layers import Standing, materials_in
 from nolbet_core.stack.zone import ROOT_ZONE_M
@@ -31,24 +32,27 @@ def grams(kg_m2: float) -> str:
     return f"{kg_m2 * 1000:.0f} g/m²"
 
 
-class NitrogenShort(Finding):
+class NitrogenShort(BedFinding):
     """Rotting takes more nitrogen than it gives where roots are."""
 
     code = "nitrogen_short"
+    level = ("advice", "caution")
+    topic = "feeding"
+    when = "the first season goes short of over 5 g N/m²; over 20"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A gap over 5 g/m2 in the first season, over 20 graver; the mend scatters a meal on the hungry layers."""
-        gap_kg_m2 = view.gap_kg / view.vessel.top_area_m2
+        gap_kg_m2 = worked.feeding.gap_kg / worked.vessel.top_area_m2
         if gap_kg_m2 <= GAP_ADVISED_KG_M2 + SLACK:
             return
         level: Level = "advice" if gap_kg_m2 <= GAP_MOST_KG_M2 + SLACK else "caution"
-        dose = view.dose(standard_shelf()[USUAL_MEAL])
+        dose = worked.feeding.dose(standard_shelf()[USUAL_MEAL])
         yield Found(
             level,
-            f"Nitrogen is short by {show_dose(view.gap_kg, view.system)} this season, {grams(gap_kg_m2)}.",
+            f"Nitrogen is short by {show_dose(worked.feeding.gap_kg, worked.system)} this season, {grams(gap_kg_m2)}.",
             "What rots the wood and litter takes nitrogen before the plants get any.",
-            _advice(dose, view),
-            mend=scatter(view, dose) if dose else None,
+            _advice(dose, worked),
+            mend=scatter(worked, dose) if dose else None,
             sides=(
                 "Some feed at once, so that the first season isn't lost.",
                 "Others wait a winter, or sow beans and clover first, and let the wood find its own nitrogen.",
@@ -56,58 +60,55 @@ class NitrogenShort(Finding):
         )
 
 
-def _advice(dose: Dose | None, view: View) -> str:
+def _advice(dose: Dose | None, worked: WorkedBed) -> str:
     waiting = "wait until autumn, keep the wood lower or on top as mulch, or feed again each year"
     if dose is None:
         return f"No more than {grams(MOST_AT_ONCE_KG_M2)} of nitrogen at once: {waiting}."
-    said = f"{show_dose(dose.mass_kg, view.system)} of {dose.material.name.lower()} ({dose.handfuls:.0f} handfuls)"
+    said = f"{show_dose(dose.mass_kg, worked.system)} of {dose.material.name.lower()} ({dose.handfuls:.0f} handfuls)"
     if dose.waits_kg > SLACK:
         return f"{said} is as much as goes at once ({grams(MOST_AT_ONCE_KG_M2)}); for the rest {waiting}."
     return f"{said}, split over the hungry layers, closes it."
 
 
-def scatter(view: View, dose: Dose) -> Mend | None:
+def scatter(worked: WorkedBed, dose: Dose) -> Mend | None:
     """Scatter a dose on the layers that it is split over; a layer that is fed something else passes its part on.
 
     None where nothing takes it, or it is more than a plan can hold.
     """
-    layers = [dict(layer) for layer in view.written_layers]
-    free = [i for i in range(len(layers)) if _takes(layers[i], dose)]
-    wanted = {i: dose.split_kg[i] for i in free if dose.split_kg[i] > 0}
+    layers = worked.bed.layers
+    wanted = {i: dose.split_kg[i] for i, layer in enumerate(layers) if _takes(layer, dose) and dose.split_kg[i] > 0}
     if not wanted:
         return None
+    steps: list[MendStep] = []
     for i, share in wanted.items():
-        had = layers[i].get("amendment", {}).get("mass_kg", 0.0)
-        mass_kg = had + dose.mass_kg * share / sum(wanted.values())
+        fed = layers[i].amendment
+        mass_kg = (fed.mass_kg if fed else 0.0) + dose.mass_kg * share / sum(wanted.values())
         if not MEAL_KG.holds(mass_kg):
             return None
         weighed_kg = max(round(mass_kg, 3), LEAST_WEIGHED_KG)
-        layers[i]["amendment"] = written_amendment(Amendment(material=dose.material.key, mass_kg=weighed_kg))
-    label = f"Add {show_dose(dose.mass_kg, view.system)} of {dose.material.name.lower()}"
-    return Mend(label, {"layers": layers})
+        scattered = Amendment(material=dose.material.key, mass_kg=weighed_kg)
+        steps += change_layer(i, amendment=scattered.model_dump(mode="json"))
+    return Mend(f"Add {show_dose(dose.mass_kg, worked.system)} of {dose.material.name.lower()}", tuple(steps))
 
 
-def written_amendment(amendment: Amendment) -> dict[str, Any]:
-    """What is scattered in the plan file's words."""
-    return amendment.model_dump(mode="json")
+def _takes(layer: Layer, dose: Dose) -> bool:
+    return layer.amendment is None or layer.amendment.material == dose.material.key
 
 
-def _takes(layer: dict[str, Any], dose: Dose) -> bool:
-    fed = layer.get("amendment")
-    return fed is None or fed["material"] == dose.material.key
-
-
-class Overfed(Finding):
+class Overfed(BedFinding):
     """More nitrogen is scattered than plants and microbes can take up."""
 
     code = "overfed"
+    level = ("advice", "caution")
+    topic = "feeding"
+    when = "what is scattered brings over 5 g N/m² more than is short; over 20 g N/m² at once"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Over 20 g N/m2 at once, a caution; over 5 g/m2 more than is short, advice."""
-        at_once = view.fed_kg_m2
-        counted = sum(each.counted_kg - each.fed_kg for each in view.ledger)
-        surplus_kg = sum(each.fed_kg for each in view.ledger) - max(-counted, 0.0)
-        surplus = surplus_kg / view.vessel.top_area_m2
+        at_once = worked.feeding.fed_kg_m2
+        counted = sum(each.counted_kg - each.fed_kg for each in worked.feeding.ledger)
+        surplus_kg = sum(each.fed_kg for each in worked.feeding.ledger) - max(-counted, 0.0)
+        surplus = surplus_kg / worked.vessel.top_area_m2
         if at_once <= 0:
             return
         if at_once > MOST_AT_ONCE_KG_M2 * 1.001:
@@ -123,23 +124,26 @@ class Overfed(Finding):
             message,
             "What nobody takes up burns roots, brings leaf instead of fruit, and washes into wells and streams.",
             f"Keep to {grams(MOST_AT_ONCE_KG_M2)} at once, and to what is short.",
-            mend=Mend("Scatter nothing", {"layers": [written_without(layer) for layer in view.bed.layers]}),
+            mend=Mend("Scatter nothing", _without_scattered(worked.bed.layers)),
         )
 
 
-def written_without(layer: Layer) -> dict[str, Any]:
-    """A layer in the plan file's words, with nothing scattered on it."""
-    return written(layer.model_copy(update={"amendment": None}))
+def _without_scattered(layers: Sequence[Layer]) -> tuple[MendStep, ...]:
+    fed = [index for index, layer in enumerate(layers) if layer.amendment is not None]
+    return tuple(step for index in fed for step in change_layer(index, amendment=None))
 
 
-class RootZoneCarbon(Finding):
+class RootZoneCarbon(BedFinding):
     """Roots stand in stuff too rich in carbon."""
 
     code = "root_zone_carbon"
+    level = ("advice",)
+    topic = "feeding"
+    when = "C:N of the top 0.30 m under the mulch is over 30"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """C:N of the root zone over 30."""
-        ratio = view.root_zone_c_to_n
+        ratio = worked.feeding.root_zone_c_to_n
         if ratio is None or ratio <= CARBON_MOST + SLACK:
             return
         yield Found(
@@ -150,14 +154,17 @@ class RootZoneCarbon(Finding):
         )
 
 
-class CompostShare(Finding):
+class CompostShare(BedFinding):
     """Too much of what is grown in is compost."""
 
     code = "compost_share"
+    level = ("advice", "caution")
+    topic = "feeding"
+    when = "over half of the root zone is compost or manure; over 70 % (open ground below counts as soil)"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Compost and manure over half of the root zone, over 70 % graver; open ground below counts as soil."""
-        share = _compost_share(view)
+        share = _compost_share(worked)
         if share <= COMPOST_ADVISED + SLACK:
             return
         yield Found(
@@ -172,13 +179,13 @@ class CompostShare(Finding):
         )
 
 
-def _compost_share(view: View) -> float:
-    layers = view.filled.layers
-    zone = [share * layer.placed_m3 for layer, share in zip(layers, view.zone_shares, strict=True)]
+def _compost_share(worked: WorkedBed) -> float:
+    layers = worked.filled.layers
+    zone = [share * layer.placed_m3 for layer, share in zip(layers, worked.feeding.zone_shares, strict=True)]
     if sum(zone) <= 0:
         return 0.0
     rich = sum(volume * _compost_in(layer) for layer, volume in zip(layers, zone, strict=True))
-    ground = max(ROOT_ZONE_M - view.filled.top_m, 0.0) * view.vessel.top_area_m2 if view.open_below else 0.0
+    ground = max(ROOT_ZONE_M - worked.filled.top_m, 0.0) * worked.vessel.top_area_m2 if worked.open_below else 0.0
     return rich / (sum(zone) + ground)
 
 
@@ -189,14 +196,17 @@ def _compost_in(layer: Standing) -> float:
     return sum(each.volume_share for each in parts if "compost" in each.material.traits)
 
 
-class PetsAndMeals(Finding):
+class PetsAndMeals(BedFinding):
     """Blood and bone draw dogs, foxes and rats."""
 
     code = "pets_and_meals"
+    level = ("note",)
+    topic = "feeding"
+    when = "blood or bone meal in or on the fill"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """One note for all such meals in or on the fill."""
-        names = list(dict.fromkeys(_drawing_pets(view.filled.layers)))
+        names = list(dict.fromkeys(_drawing_pets(worked.filled.layers)))
         if not names:
             return
         yield Found(

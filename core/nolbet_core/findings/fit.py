@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from nolbet_core.findings.pattern import Finding, Found, Level, Mend, View, with_thickness
-from nolbet_core.quantities.show import show_length, show_volume
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import BedFinding, Found, Level
+from nolbet_core.findings.mend import Mend, set_keys, thickness_of
+from nolbet_core.quantities.writing import show_length, show_volume
 from nolbet_core.stack.layers import Bulk
 
 CLOSE_TO_RIM_M = 0.010
@@ -13,89 +15,99 @@ LITTLE_TOO_WIDE = 1.1
 TOLERANCE_M = 1e-9
 
 
-class OverRim(Finding):
+class OverRim(BedFinding):
     """The layers stand above the headspace line, or above the rim itself."""
 
     code = "over_rim"
+    level = ("caution", "stop")
+    topic = "fit"
+    when = "the layers stand over the headspace line; over the rim itself"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Any overfill, told in depth and volume."""
-        filled = view.filled
+        filled = worked.filled
         if filled.over_m <= 0:
             return
-        over = f"{show_length(filled.over_m, view.system)}, {show_volume(filled.over_m3, view.system)}"
-        rises = filled.top_m > view.vessel.hollow.rim_m + TOLERANCE_M
-        line = "rim" if rises and view.bed.kept_empty_m == 0 else "headspace line"
+        over = f"{show_length(filled.over_m, worked.system)}, {show_volume(filled.over_m3, worked.system)}"
+        rises = filled.top_m > worked.vessel.hollow.rim_m + TOLERANCE_M
+        line = "rim" if rises and worked.bed.kept_empty_m == 0 else "headspace line"
         yield Found(
             "stop" if rises else "caution",
             f"The layers stand {over} over the {line}.",
             "What stands over the edge washes off with the first hard rain.",
             "Thin a layer, leave one out, or let one fill the rest.",
-            mend=_thinner(view),
+            mend=_thinner(worked),
         )
 
 
-def _thinner(view: View) -> Mend | None:
+def _thinner(worked: WorkedBed) -> Mend | None:
     """The thickest layer with a thickness or volume of its own, thinned until all fits."""
     own = [
         (layer.thickness_m, index)
-        for index, layer in enumerate(view.filled.layers)
+        for index, layer in enumerate(worked.filled.layers)
         if isinstance(layer.asked, Bulk) and layer.asked.by in {"thickness", "volume"}
     ]
     if not own:
         return None
     thick_m, index = max(own)
-    if thick_m <= view.filled.over_m:
+    if thick_m <= worked.filled.over_m:
         return None
-    wanted_m = thick_m - view.filled.over_m
-    name = view.filled.layers[index].material.name.lower()
-    return Mend(f"Thin the {name} to {show_length(wanted_m, view.system)}", with_thickness(view, index, wanted_m))
+    wanted_m = thick_m - worked.filled.over_m
+    name = worked.filled.layers[index].material.name.lower()
+    return Mend(f"Thin the {name} to {show_length(wanted_m, worked.system)}", thickness_of(worked, index, wanted_m))
 
 
-class HeadspaceSmall(Finding):
+class HeadspaceSmall(BedFinding):
     """The surface stands so close under the rim that watering runs over."""
 
     code = "headspace_small"
+    level = ("advice",)
+    topic = "fit"
+    when = "the surface ends within 10 mm of the rim"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A surface within 10 mm of the rim, not over it."""
-        left_m = view.vessel.hollow.rim_m - view.filled.top_m
-        if view.vessel.form != "vessel":
+        left_m = worked.vessel.hollow.rim_m - worked.filled.top_m
+        if worked.vessel.form != "vessel":
             return
-        if view.filled.over_m > 0 or not view.filled.layers or left_m >= CLOSE_TO_RIM_M - TOLERANCE_M:
+        if worked.filled.over_m > 0 or not worked.filled.layers or left_m >= CLOSE_TO_RIM_M - TOLERANCE_M:
             return
-        left = show_length(left_m if left_m > TOLERANCE_M else 0.0, view.system)
+        left = show_length(left_m if left_m > TOLERANCE_M else 0.0, worked.system)
         yield Found(
             "advice",
             f"The surface ends {left} below the rim.",
             "Water and mulch need an edge to stay in, until the fill has settled.",
-            f"Leave about {show_length(0.025, view.system)} of headspace.",
-            mend=Mend(f"Leave {show_length(0.025, view.system)}", {"headspace_m": 0.025}),
+            f"Leave about {show_length(0.025, worked.system)} of headspace.",
+            mend=Mend(f"Leave {show_length(0.025, worked.system)}", set_keys("", headspace_m=0.025)),
         )
 
 
-class TooWide(Finding):
+class TooWide(BedFinding):
     """The middle of the bed lies beyond the gardener's reach."""
 
     code = "too_wide"
+    level = ("advice", "caution")
+    topic = "fit"
+    when = "half the inside width (all of it when worked from one side) is over the reach; by over a tenth"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Half the width, or all of it when worked from one side, over the reach."""
-        bed = view.bed
+        bed = worked.bed
         sides = 1 if bed.worked_from == "one_side" else 2
-        to_reach_m = 2 * view.vessel.inside.inradius_m / sides
+        to_reach_m = 2 * worked.vessel.inside.inradius_m / sides
         if to_reach_m <= bed.reach_m + TOLERANCE_M:
             return
         level: Level = "advice" if to_reach_m <= bed.reach_m * LITTLE_TOO_WIDE else "caution"
-        said = show_length(to_reach_m, view.system)
-        reach = show_length(bed.reach_m, view.system)
+        said = show_length(to_reach_m, worked.system)
+        reach = show_length(bed.reach_m, worked.system)
+        most = show_length(bed.reach_m * sides, worked.system)
         from_where = "one side" if sides == 1 else "both sides"
         yield Found(
             level,
             f"Worked from {from_where}, the far soil is {said} away and the reach is {reach}.",
             "What can't be reached is trodden on, and trodden soil settles and drains badly.",
-            f"Make it at most {show_length(bed.reach_m * sides, view.system)} wide inside, or lay a board to kneel on.",
-            mend=_narrower(view, sides),
+            f"Make it at most {most} wide inside, or lay a board to kneel on.",
+            mend=_narrower(worked, sides),
         )
 
 
@@ -105,17 +117,16 @@ NARROWED_BY = ("width_m", "length_m")
 SIMPLY_WIDE = frozenset({"box", "ellipse", "stadium", "flat_area"})
 
 
-def _narrower(view: View, sides: int) -> Mend | None:
-    bed = view.bed
-    if sides == 1 and 2 * view.vessel.inside.inradius_m <= 2 * bed.reach_m + TOLERANCE_M:
-        return Mend("Work it from both sides", {"worked_from": "both_sides"})
-    measures = bed.shape.model_dump(mode="json")
+def _narrower(worked: WorkedBed, sides: int) -> Mend | None:
+    bed = worked.bed
+    if sides == 1 and 2 * worked.vessel.inside.inradius_m <= 2 * bed.reach_m + TOLERANCE_M:
+        return Mend("Work it from both sides", set_keys("", worked_from="both_sides"))
     if bed.shape.kind == "circle":
         key = "diameter_m"
     elif bed.shape.kind in SIMPLY_WIDE:
-        key = min(NARROWED_BY, key=lambda each: measures[each])
+        key = min(NARROWED_BY, key=lambda each: getattr(bed.shape, each))
     else:
         return None
     inside_m = bed.reach_m * sides
     wanted_m = inside_m + (2 * bed.wall_m if bed.measured == "outside" else 0.0)
-    return Mend(f"Make it {show_length(inside_m, view.system)} wide inside", {"shape": measures | {key: wanted_m}})
+    return Mend(f"Make it {show_length(inside_m, worked.system)} wide inside", set_keys("shape", **{key: wanted_m}))

@@ -5,11 +5,13 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
-from nolbet_core.findings.pattern import DEFER, Finding, Found, Level, Mend, View
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import DEFER, BedFinding, Found, Level
+from nolbet_core.findings.mend import Mend, set_keys
 from nolbet_core.plan.shapes import HippedMoundShape, RoundMoundShape
 from nolbet_core.plot.fixed import FixedThing
 from nolbet_core.plot.levels import packing_under
-from nolbet_core.quantities.show import show_length
+from nolbet_core.quantities.writing import show_length
 
 SLOPE_ADVISED_DEG = 40.0
 SLOPE_MOST_DEG = 50.0
@@ -23,14 +25,17 @@ LEVEL_M = 0.025
 TOLERANCE = 1e-9
 
 
-class SteepSlope(Finding):
+class SteepSlope(BedFinding):
     """A mound's sides are steeper than soil lies."""
 
     code = "steep_slope"
+    level = ("advice", "caution")
+    topic = "ground"
+    when = "a mound's sides rise at over 40 degrees; over 50 (a rounded mound at its foot)"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Sides over 40 degrees, over 50 graver; of a rounded mound those at its foot, the steepest."""
-        shape = view.bed.shape
+        shape = worked.bed.shape
         if isinstance(shape, HippedMoundShape):
             slope_deg, where = shape.slope_deg, "The sides rise"
         elif isinstance(shape, RoundMoundShape):
@@ -47,21 +52,24 @@ class SteepSlope(Finding):
         )
 
 
-class Trench(Finding):
+class Trench(BedFinding):
     """Digging can bury whoever kneels in it."""
 
     code = "trench"
+    level = ("note", "caution", "stop")
+    topic = "ground"
+    when = "every trench; from 1.2 m deep; from 1.5 m deep"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Every trench; from 1.2 m a way out, from 1.5 m protection always."""
-        if view.vessel.form != "trench":
+        if worked.vessel.form != "trench":
             return
-        depth_m = view.vessel.hollow.rim_m
-        said = show_length(depth_m, view.system)
+        depth_m = worked.vessel.hollow.rim_m
+        said = show_length(depth_m, worked.system)
         level: Level = "note"
         advice = "Keep the spoil back from the edge, slope or shore the sides, don't dig alone. "
         if depth_m >= WAY_OUT_M - TOLERANCE:
-            level, advice = "caution", f"{advice}From {show_length(WAY_OUT_M, view.system)} keep a way out at hand. "
+            level, advice = "caution", f"{advice}From {show_length(WAY_OUT_M, worked.system)} keep a way out at hand. "
         if depth_m >= PROTECTED_M - TOLERANCE:
             level, advice = "stop", "Nobody goes in without shored or sloped-back sides. "
         yield Found(
@@ -72,137 +80,154 @@ class Trench(Finding):
         )
 
 
-class BuriedServices(Finding):
+class BuriedServices(BedFinding):
     """Pipes and cables lie where nobody remembers."""
 
     code = "buried_services"
+    level = ("caution", "stop")
+    topic = "place"
+    when = "every trench; one within a metre of a known pipe or cable"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Every trench; graver where a known service runs within a metre of it."""
-        if view.vessel.form != "trench":
+        if worked.vessel.form != "trench":
             return
-        near = nearest(view, "service")
+        near = nearest(worked, "service")
         if near is not None and near[0] < SERVICE_NEAR_M:
             yield Found(
                 "stop",
-                f"{near[1].name} runs {_away(near[0], view)} the trench.",
+                f"{near[1].name} runs {_away(near[0], worked)} the trench.",
                 "A spade through a cable or gas pipe kills; through a drain it floods.",
                 "Move the trench, or have the service marked and dig there by hand. " + DEFER,
             )
             return
         yield Found(
             "caution",
-            f"{show_length(view.vessel.hollow.rim_m, view.system)} down there may be pipes and cables.",
+            f"{show_length(worked.vessel.hollow.rim_m, worked.system)} down there may be pipes and cables.",
             "Services often lie 30 to 60 cm deep, and not where old drawings show them.",
             "Have buried services marked before any digging. " + DEFER,
         )
 
 
-def nearest(view: View, kind: str) -> tuple[float, FixedThing] | None:
+def nearest(worked: WorkedBed, kind: str) -> tuple[float, FixedThing] | None:
     """The nearest fixed thing of a kind to any of the beds alike, with its distance [m]; None where none is known."""
-    if view.site is None:
+    if worked.ground is None:
         return None
-    found = [(bed.outline.distance(thing.outline), thing) for bed in view.placed for thing in view.site.of_kind(kind)]
+    found = [
+        (bed.outline.distance(thing.outline), thing) for bed in worked.placed for thing in worked.ground.of_kind(kind)
+    ]
     return min(found, key=lambda pair: pair[0]) if found else None
 
 
-def _away(distance_m: float, view: View) -> str:
-    return f"{show_length(distance_m, view.system)} from" if distance_m > TOLERANCE else "across"
+def _away(distance_m: float, worked: WorkedBed) -> str:
+    return f"{show_length(distance_m, worked.system)} from" if distance_m > TOLERANCE else "across"
 
 
-class NearHouse(Finding):
+class NearHouse(BedFinding):
     """Fill against a house wall keeps it damp; wood near it feeds what eats wood."""
 
     code = "near_house"
+    level = ("caution",)
+    topic = "place"
+    when = "a bed within 15 cm of a house wall, or with wood in its fill within a metre of one"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A bed nearer than 15 cm to a house wall, or one with wood in it nearer than a metre."""
-        near = nearest(view, "house")
+        near = nearest(worked, "house")
         if near is None:
             return
         distance_m, house = near
-        where = f"{_gap(distance_m, view)} {house.name}"
+        where = f"{_gap(distance_m, worked)} {house.name}"
         if distance_m < HOUSE_NEAR_M:
             yield Found(
                 "caution",
                 f"The bed stands {where}.",
                 "Fill against a wall bridges its damp course, rots timber and hides termites.",
-                f"Leave {show_length(HOUSE_NEAR_M, view.system)} of air, and the fill well under the damp course. "
+                f"Leave {show_length(HOUSE_NEAR_M, worked.system)} of air, and the fill well under the damp course. "
                 + DEFER,
             )
-        under_mulch = view.filled.layers[:-1] or view.filled.layers
+        under_mulch = worked.filled.layers[:-1] or worked.filled.layers
         wood = any("raw_wood" in layer.material.traits for layer in under_mulch)
         if wood and distance_m < WOOD_NEAR_HOUSE_M:
+            off = show_length(WOOD_NEAR_HOUSE_M, worked.system)
             yield Found(
                 "caution",
                 f"Wood in the fill lies {where}.",
                 "Wood that rots draws ants, beetles and where they live termites, and the next wood is the house.",
-                f"Keep buried wood {show_length(WOOD_NEAR_HOUSE_M, view.system)} from the house, or leave it out here.",
+                f"Keep buried wood {off} from the house, or leave it out here.",
             )
 
 
-def _gap(distance_m: float, view: View) -> str:
-    return f"{show_length(distance_m, view.system)} from" if distance_m > TOLERANCE else "against"
+def _gap(distance_m: float, worked: WorkedBed) -> str:
+    return f"{show_length(distance_m, worked.system)} from" if distance_m > TOLERANCE else "against"
 
 
-class NearTree(Finding):
+class NearTree(BedFinding):
     """Soil heaped over a tree's roots smothers them."""
 
     code = "near_tree"
+    level = ("advice", "caution")
+    topic = "place"
+    when = "a bed within 12 trunk diameters of a tree (BS 5837:2012); a trench or mound there"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A bed within 12 trunk diameters of a tree (BS 5837:2012, root protection area)."""
-        if view.site is None:
+        if worked.ground is None:
             return
-        for tree in view.site.of_kind("tree"):
-            distance_m = min((bed.outline.distance(tree.outline.centroid) for bed in view.placed), default=math.inf)
+        for tree in worked.ground.of_kind("tree"):
+            distance_m = min((bed.outline.distance(tree.outline.centroid) for bed in worked.placed), default=math.inf)
             if distance_m >= tree.root_circle_m:
                 continue
             yield Found(
-                "caution" if view.vessel.form in ("trench", "mound") else "advice",
-                f"{tree.name} stands {show_length(distance_m, view.system)} away; its roots reach "
-                f"{show_length(tree.root_circle_m, view.system)}.",
+                "caution" if worked.vessel.form in ("trench", "mound") else "advice",
+                f"{tree.name} stands {show_length(distance_m, worked.system)} away; its roots reach "
+                f"{show_length(tree.root_circle_m, worked.system)}.",
                 "Roots lie shallow: digging cuts them, fill over them smothers them, and they drink the bed dry.",
                 "Move the bed out of the root circle, or keep fill off the trunk and dig nothing there.",
             )
 
 
-class NotLevel(Finding):
+class NotLevel(BedFinding):
     """The ground under a bed falls from corner to corner."""
 
     code = "not_level"
+    level = ("advice", "caution")
+    topic = "level"
+    when = (
+        "the ground falls by over 25 mm under a bed's corners; by over 10 mm under a reservoir; a mound off the contour"
+    )
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A rigid bed whose ground falls by more than 25 mm, 10 mm with a reservoir; a mound across the contour."""
-        surface = view.site.surface if view.site else None
+        surface = worked.ground.surface if worked.ground else None
         if surface is None:
             return
-        for place in view.placed:
+        for place in worked.placed:
             packing = packing_under(place.corners, surface)
             if packing is None:
                 continue
             fall_m = max(packing)
-            if view.vessel.form == "mound":
-                yield from self._mound(view, place.index, fall_m)
-            elif view.vessel.form == "vessel":
-                yield from self._box(view, fall_m)
+            if worked.vessel.form == "mound":
+                yield from self._mound(worked, place.index, fall_m)
+            elif worked.vessel.form == "vessel":
+                yield from self._box(worked, fall_m)
 
-    def _box(self, view: View, fall_m: float) -> Iterator[Found]:
-        wet = view.bed.reservoir is not None
+    def _box(self, worked: WorkedBed, fall_m: float) -> Iterator[Found]:
+        wet = worked.bed.reservoir is not None
         if fall_m <= (RESERVOIR_LEVEL_M if wet else LEVEL_M):
             return
         yield Found(
             "caution" if wet else "advice",
-            f"The ground under its corners falls by {show_length(fall_m, view.system)}.",
+            f"The ground under its corners falls by {show_length(fall_m, worked.system)}.",
             "Water runs to the low end, and a box that isn't level twists and bows."
             if not wet
             else "A reservoir out of level holds less, and floods its low end.",
             "Dig the high side down, or pack the low corners: the plot says how much under each.",
         )
 
-    def _mound(self, view: View, index: int, fall_m: float) -> Iterator[Found]:
-        place = view.placed[index]
-        surface = view.site.surface if view.site else None
+    def _mound(self, worked: WorkedBed, index: int, fall_m: float) -> Iterator[Found]:
+        place = worked.placed[index]
+        surface = worked.ground.surface if worked.ground else None
         turn_deg = surface.contour_turn_deg(place.x_m, place.y_m) if surface else None
         if turn_deg is None:
             return
@@ -210,12 +235,10 @@ class NotLevel(Finding):
         along_m = fall_m * math.sin(math.radians(off_deg))
         if off_deg < 10 or along_m <= LEVEL_M:
             return
-        places = [each.model_dump(mode="json") for each in view.bed.places]
-        places[index]["turn_deg"] = round(turn_deg, 1)
         yield Found(
             "advice",
-            f"It lies {off_deg:.0f}° off the contour, on ground that falls by {show_length(fall_m, view.system)}.",
+            f"It lies {off_deg:.0f}° off the contour, on ground that falls by {show_length(fall_m, worked.system)}.",
             "Water runs along a mound that lies down the slope; across it, the mound catches it.",
             "Lay it along a contour line.",
-            mend=Mend("Turn it along the contour", {"places": places}),
+            mend=Mend("Turn it along the contour", set_keys(f"places[{index}]", turn_deg=round(turn_deg, 1))),
         )

@@ -4,32 +4,37 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from nolbet_core.findings.pattern import DEFER, Finding, Found, Mend, View, layers_with
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import DEFER, BedFinding, Found
+from nolbet_core.findings.mend import Mend, change_layer
 from nolbet_core.findings.safety import counted, listed
 from nolbet_core.planting.ready import RAW_MANURE_DAYS, RAW_MANURE_DAYS_ABOVE
-from nolbet_core.quantities.show import show_length
+from nolbet_core.quantities.writing import show_length
 from nolbet_core.stack.layers import materials_in
 
 GROUND_FORMS = frozenset({"trench", "mound", "flat"})
 ROOTS_PASS_M = 0.30
 
 
-def names_with(view: View, trait: str) -> list[str]:
+def names_with(worked: WorkedBed, trait: str) -> list[str]:
     """Names of the materials in and on the fill that have a trait, each once."""
-    found = [material for layer in view.filled.layers for material in materials_in(layer) if trait in material.traits]
+    found = [material for layer in worked.filled.layers for material in materials_in(layer) if trait in material.traits]
     parts = [each.material for material in found for each in material.parts if trait in each.material.traits]
     plain = [material for material in found if not material.parts]
     return list(dict.fromkeys(material.name.lower() for material in (*plain, *parts)))
 
 
-class RawManure(Finding):
+class RawManure(BedFinding):
     """Raw manure needs months before a harvest."""
 
     code = "raw_manure"
+    level = ("caution",)
+    topic = "health"
+    when = "raw manure anywhere in or on the fill (waits of 7 CFR 205.203)"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Any raw manure in or on the fill."""
-        names = names_with(view, "raw_manure")
+        names = names_with(worked, "raw_manure")
         if not names:
             return
         yield Found(
@@ -41,14 +46,17 @@ class RawManure(Finding):
         )
 
 
-class HerbicideCarryover(Finding):
+class HerbicideCarryover(BedFinding):
     """Weedkiller that lasts comes in with manure, hay, straw and compost."""
 
     code = "herbicide_carryover"
+    level = ("note",)
+    topic = "health"
+    when = "manure, hay, straw or compost in the bed"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """One note for all that may carry it."""
-        names = names_with(view, "herbicide")
+        names = names_with(worked, "herbicide")
         if not names:
             return
         yield Found(
@@ -59,22 +67,25 @@ class HerbicideCarryover(Finding):
         )
 
 
-class GroundUntested(Finding):
+class GroundUntested(BedFinding):
     """Roots go into ground that nobody has tested."""
 
     code = "ground_untested"
+    level = ("note",)
+    topic = "health"
+    when = "roots go into the ground: trenches, mounds, patches, and low beds open below"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Trenches, mounds and patches, and low beds open below; a liner, or fabric under all, keeps roots out."""
-        layers = view.filled.layers
-        low = view.vessel.form == "vessel" and view.open_below and view.filled.top_m < ROOTS_PASS_M
-        if not layers or not (view.vessel.form in GROUND_FORMS or low):
+        layers = worked.filled.layers
+        low = worked.vessel.form == "vessel" and worked.open_below and worked.filled.top_m < ROOTS_PASS_M
+        if not layers or not (worked.vessel.form in GROUND_FORMS or low):
             return
         if layers[0].material.is_sheet and "rots" not in layers[0].material.traits:
             return
         if any(layer.material.is_liner for layer in layers):
             return
-        reach = show_length(ROOTS_PASS_M, view.system)
+        reach = show_length(ROOTS_PASS_M, worked.system)
         yield Found(
             "note",
             f"Roots go {reach} and more down, into your own ground.",
@@ -83,14 +94,17 @@ class GroundUntested(Finding):
         )
 
 
-class TapeAndPrint(Finding):
+class TapeAndPrint(BedFinding):
     """Cardboard and paper bring more than fibre."""
 
     code = "tape_and_print"
+    level = ("note",)
+    topic = "health"
+    when = "cardboard or newspaper in the bed"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """One note where cardboard or newspaper lies in the bed."""
-        names = names_with(view, "printed")
+        names = names_with(worked, "printed")
         if not names:
             return
         yield Found(
@@ -101,14 +115,17 @@ class TapeAndPrint(Finding):
         )
 
 
-class NotFoodGrade(Finding):
+class NotFoodGrade(BedFinding):
     """A liner that isn't made for food."""
 
     code = "not_food_grade"
+    level = ("advice",)
+    topic = "health"
+    when = "a liner that may not be made for food"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Each such liner in the stack."""
-        for index, layer in enumerate(view.filled.layers):
+        for index, layer in enumerate(worked.filled.layers):
             if "not_food_grade" not in layer.material.traits:
                 continue
             yield Found(
@@ -117,7 +134,7 @@ class NotFoodGrade(Finding):
                 "Some liners hold softeners or algae poison that wander into the water.",
                 "Use one sold for drinking water or fish, or a food-grade film.",
                 layer=index,
-                mend=Mend("Use food-grade film", layers_with(view, index, material="food_film")),
+                mend=Mend("Use food-grade film", change_layer(index, material="food_film")),
                 sides=(
                     "Some hold that a liner sold as safe for fish is safe for lettuce.",
                     "Others want food grade wherever water stands for weeks.",

@@ -2,34 +2,33 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from nolbet_core.findings.pattern import Found
+from nolbet_core.findings.finding import Finding, Found
 from nolbet_core.plot.aisles import BARROW_M, WALKER_M, Aisle, Clash
 from nolbet_core.plot.placed import PlacedBed
-from nolbet_core.quantities.show import show_area, show_length
 from nolbet_core.quantities.units import System
-
-PLOT_CODES = ("aisle_narrow", "clash")
-"""Findings that rest on more than one bed."""
+from nolbet_core.quantities.writing import show_area, show_length
 
 TOLERANCE_M = 1e-6
 
 
 @dataclass(frozen=True, slots=True)
-class OnPlot:
-    """A finding on the plot: its code, what was found, and the keys of the beds it is about."""
+class BedsBeside:
+    """Beds beside each other on the plot: what lies between them, what they take twice, and the units it is told in."""
 
-    code: str
-    found: Found
-    beds: tuple[str, ...]
+    aisles: Sequence[Aisle]
+    clashes: Sequence[Clash]
+    system: System
 
 
-def look_at_plot(aisles: Sequence[Aisle], clashes: Sequence[Clash], system: System) -> list[OnPlot]:
-    """Every finding on aisles and clashes, told in a system of units."""
-    return [*_clashes(clashes, system), *_aisles(aisles, system)]
+class BetweenFinding(Finding[BedsBeside]):
+    """A finding on beds beside each other."""
+
+    subject = "plot"
+    topic = "between"
 
 
 def aisle_level(width_m: float) -> Literal["caution", "advice", "good"]:
@@ -39,35 +38,51 @@ def aisle_level(width_m: float) -> Literal["caution", "advice", "good"]:
     return "advice" if width_m < BARROW_M - TOLERANCE_M else "good"
 
 
-def _aisles(aisles: Iterable[Aisle], system: System) -> Iterator[OnPlot]:
-    for aisle in aisles:
-        level = aisle_level(aisle.width_m)
-        if level == "good" or aisle.between_pots:
-            continue
-        between = f"{aisle.bed.name} and {aisle.other.name}"
-        said = show_length(aisle.width_m, system)
-        walker, barrow = show_length(WALKER_M, system), show_length(BARROW_M, system)
-        found = Found(
-            "caution" if level == "caution" else "advice",
-            f"Between {between} there are {said}.",
-            f"A walker needs {walker}, someone kneeling more." if level == "caution" else f"A barrow needs {barrow}.",
-            f"Move one of them until there are {walker if level == 'caution' else barrow}.",
-        )
-        yield OnPlot("aisle_narrow", found, _keys(aisle.bed, aisle.other))
+class ClashOfBeds(BetweenFinding):
+    """Two can't stand in one place."""
+
+    code = "clash"
+    level = ("stop",)
+    when = "two take the same ground, or a bed lies beyond the plot's edge; a mound may lie over a trench"
+
+    def look(self, beside: BedsBeside) -> Iterator[Found]:
+        """Each clash."""
+        for clash in beside.clashes:
+            area = show_area(clash.area_m2, beside.system)
+            if clash.other is None:
+                said, why = f"{clash.bed.name} lies {area} beyond the plot's edge.", "Nobody can build there."
+            else:
+                said, why = (
+                    f"{clash.bed.name} and {clash.other.name} take the same {area}.",
+                    "Two can't stand in one place.",
+                )
+            advice = "Drag one of them away, turn it, or type another place."
+            yield Found("stop", said, why, advice, beds=_keys(clash.bed, clash.other))
 
 
-def _clashes(clashes: Iterable[Clash], system: System) -> Iterator[OnPlot]:
-    for clash in clashes:
-        area = show_area(clash.area_m2, system)
-        if clash.other is None:
-            said, why = f"{clash.bed.name} lies {area} beyond the plot's edge.", "Nobody can build there."
-        else:
-            said, why = (
-                f"{clash.bed.name} and {clash.other.name} take the same {area}.",
-                "Two can't stand in one place.",
+class AisleNarrow(BetweenFinding):
+    """An aisle that a barrow, or a walker, can't pass."""
+
+    code = "aisle_narrow"
+    level = ("advice", "caution")
+    when = "two are under 0.9 m apart, too narrow for a barrow; under 0.45 m, for a walker"
+
+    def look(self, beside: BedsBeside) -> Iterator[Found]:
+        """Each aisle that is too narrow, those between pots left out."""
+        for aisle in beside.aisles:
+            level = aisle_level(aisle.width_m)
+            if level == "good" or aisle.between_pots:
+                continue
+            said = show_length(aisle.width_m, beside.system)
+            walker, barrow = show_length(WALKER_M, beside.system), show_length(BARROW_M, beside.system)
+            needs_a_walker = f"A walker needs {walker}, someone kneeling more."
+            yield Found(
+                level,
+                f"Between {aisle.bed.name} and {aisle.other.name} there are {said}.",
+                needs_a_walker if level == "caution" else f"A barrow needs {barrow}.",
+                f"Move one of them until there are {walker if level == 'caution' else barrow}.",
+                beds=_keys(aisle.bed, aisle.other),
             )
-        found = Found("stop", said, why, "Drag one of them away, turn it, or type another place.")
-        yield OnPlot("clash", found, _keys(clash.bed, clash.other))
 
 
 def _keys(bed: PlacedBed, other: object) -> tuple[str, ...]:

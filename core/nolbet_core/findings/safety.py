@@ -4,19 +4,23 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from nolbet_core.findings.pattern import DEFER, Finding, Found, View
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import DEFER, BedFinding, Found
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Bulk
 
 
-class Dust(Finding):
+class Dust(BedFinding):
     """Materials that dust, or may carry what makes people ill when breathed in."""
 
     code = "dust"
+    level = ("note",)
+    topic = "safety"
+    when = "something in the bed dusts, or may carry legionella or mould spores"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """One note for all such materials of the bed."""
-        found = dust_of(_materials(view))
+        found = dust_of(_materials(worked))
         if found is not None:
             yield found
 
@@ -43,9 +47,9 @@ def dust_of(materials: Sequence[Material]) -> Found | None:
     )
 
 
-def _materials(view: View) -> list[Material]:
+def _materials(worked: WorkedBed) -> list[Material]:
     found: dict[str, Material] = {}
-    for layer in view.filled.layers:
+    for layer in worked.filled.layers:
         found[layer.material.key] = layer.material
         if isinstance(layer.asked, Bulk) and layer.asked.infill:
             found[layer.asked.infill.material.key] = layer.asked.infill.material

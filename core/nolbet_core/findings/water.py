@@ -4,83 +4,85 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from nolbet_core.findings.pattern import DEFER, Finding, Found, Mend, View
-from nolbet_core.quantities.show import show_fall, show_length, show_water
+from nolbet_core.built.water import BedWater
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import DEFER, BedFinding, Found
+from nolbet_core.findings.mend import Mend, set_keys
+from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_fall, show_length, show_water
 from nolbet_core.shapes.sizing import largest_in_liner
-from nolbet_core.stack.zone import root_surface
 
 OUT_OF_LEVEL_M = 0.010
 SEEDLING_WEEKS = 3
 TOLERANCE_M = 1e-9
 
 
-def reservoir_with(view: View, **changes: object) -> dict[str, object]:
-    """The bed's reservoir with keys changed, as a mend writes it."""
-    reservoir = view.bed.reservoir
-    if reservoir is None:
-        return {}
-    return {"reservoir": reservoir.model_copy(update=changes).model_dump(mode="json", exclude_none=True)}
-
-
-class SoilDeepOverWater(Finding):
+class SoilDeepOverWater(BedFinding):
     """Water doesn't wick up to the seeds."""
 
     code = "soil_deep_over_water"
+    level = ("caution",)
+    topic = "water"
+    when = "more soil over the full water than the soil wicks"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """More soil over the full water than the soil wicks."""
-        if view.store is None or not view.filled.layers:
+        water = worked.water
+        if water is None or water.soil_over_m <= water.soil_rise_m + TOLERANCE_M:
             return
-        soil_m = root_surface(view.filled.layers) - view.store.full_m
-        if soil_m <= view.soil_rise_m + TOLERANCE_M:
-            return
-        rise = show_length(view.soil_rise_m, view.system)
+        rise = show_length(water.soil_rise_m, worked.system)
         yield Found(
             "caution",
-            f"{show_length(soil_m, view.system)} of soil stand over the water, and it wicks about {rise}.",
+            f"{show_length(water.soil_over_m, worked.system)} of soil stand over the water, and it wicks about {rise}.",
             "Above that the soil stays dry however full the reservoir is.",
             f"Keep to {rise} of soil over the water; in a tall bed put inert fill under the liner.",
         )
 
 
-class OutOfLevel(Finding):
+class ReservoirTilted(BedFinding):
     """A reservoir that isn't level holds less."""
 
-    code = "not_level"
+    code = "reservoir_tilted"
+    level = ("caution",)
+    topic = "water"
+    when = "a reservoir lies over 10 mm out of level from end to end"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Over 10 mm from end to end."""
-        store = view.store
+        store = worked.water.store if worked.water else None
         if store is None or store.tilt_m <= OUT_OF_LEVEL_M + TOLERANCE_M:
             return
-        deep, shallow = store.depths_m
+        deep, shallow = (show_length(each, worked.system) for each in store.depths_m)
         yield Found(
             "caution",
-            f"The reservoir lies {show_length(store.tilt_m, view.system)} out of level and holds "
-            f"{show_water(store.lost_to_tilt_m3, view.system)} less.",
-            f"It is {show_length(deep, view.system)} deep at the overflow and {show_length(shallow, view.system)} at "
-            "the high end, where roots go dry first.",
+            f"The reservoir lies {show_length(store.tilt_m, worked.system)} out of level and holds "
+            f"{show_water(store.lost_to_tilt_m3, worked.system)} less.",
+            f"It is {deep} deep at the overflow and {shallow} at the high end, where roots go dry first.",
             "Level the ground under it before the liner goes in.",
-            mend=Mend("It is level now", reservoir_with(view, tilt_m=None)),
+            mend=Mend("It is level now", set_keys("reservoir", tilt_m=None)),
         )
 
 
-class NoOverflow(Finding):
+class NoOverflow(BedFinding):
     """Nothing lets water out before roots drown."""
 
     code = "no_overflow"
+    level = ("caution",)
+    topic = "water"
+    when = "a reservoir without an overflow"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """No overflow named."""
-        if view.store is None or view.bed.reservoir is None or view.bed.reservoir.overflow_m is not None:
+        water = worked.water
+        if water is None or water.reservoir.overflow_m is not None:
             return
-        top = show_length(view.store.height_m, view.system)
+        top = show_length(water.store.height_m, worked.system)
         yield Found(
             "caution",
             f"No overflow is planned; water may stand over the reservoir, {top} up.",
             "After a week of rain a bed without an overflow is a pond, and roots rot.",
             "Put the overflow at the top of the reservoir.",
-            mend=Mend(f"Overflow at {top}", reservoir_with(view, overflow_m=view.store.height_m)),
+            mend=Mend(f"Overflow at {top}", set_keys("reservoir", overflow_m=water.store.height_m)),
         )
 
 
@@ -88,73 +90,80 @@ LEAK_M3 = 0.002
 """A leak that a day's test should find [m3 a day]."""
 
 
-class LeakTestDue(Finding):
+class LeakTestDue(BedFinding):
     """A liner is tested before anything goes on top."""
 
     code = "leak_test_due"
+    level = ("caution",)
+    topic = "water"
+    when = "a reservoir that isn't tested yet"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Not tested yet."""
-        store = view.store
-        if store is None or view.bed.reservoir is None or view.bed.reservoir.tested:
+        water = worked.water
+        if water is None or water.reservoir.tested:
             return
-        area_m2 = view.vessel.hollow.area_at(store.full_m)
-        share = store.held_m3 / max(view.vessel.hollow.volume_between(store.under_m, store.full_m), 1e-9)
-        fall = show_fall(LEAK_M3 / max(area_m2 * share, 1e-9), view.system)
+        store = water.store
+        area_m2 = worked.vessel.hollow.area_at(store.full_m)
+        share = store.held_m3 / max(worked.vessel.hollow.volume_between(store.under_m, store.full_m), 1e-9)
+        fall = show_fall(LEAK_M3 / max(area_m2 * share, 1e-9), worked.system)
         yield Found(
             "caution",
-            f"The reservoir isn't tested: a leak of {show_water(LEAK_M3, view.system)} a day lowers it by {fall}.",
+            f"The reservoir isn't tested: a leak of {show_water(LEAK_M3, worked.system)} a day lowers it by {fall}.",
             "A leak found after planting means digging it all out again.",
             "Fill it to the overflow, mark the level, cover it, and read it after 24 hours; then build on.",
-            mend=Mend("It held", reservoir_with(view, tested=True)),
+            mend=Mend("It held", set_keys("reservoir", tested=True)),
         )
 
 
-class LinerTooSmall(Finding):
+class LinerTooSmall(BedFinding):
     """The liner there is doesn't line this bed."""
 
     code = "liner_too_small"
+    level = ("stop",)
+    topic = "water"
+    when = "the liner there is is shorter or narrower than what lines the bed"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A liner whose size is given and that is shorter or narrower than what lines the bed."""
-        reservoir = view.bed.reservoir
-        if view.store is None or reservoir is None or reservoir.liner_m is None or view.liner_m is None:
+        water = worked.water
+        if water is None or water.reservoir.liner_m is None or water.liner_m is None:
             return
-        there, wanted = sorted(reservoir.liner_m), sorted(view.liner_m)
+        there, wanted = sorted(water.reservoir.liner_m), sorted(water.liner_m)
         if there[0] >= wanted[0] - TOLERANCE_M and there[1] >= wanted[1] - TOLERANCE_M:
             return
-        said = " x ".join(show_length(each, view.system) for each in reversed(wanted))
+        said = " x ".join(show_length(each, worked.system) for each in reversed(wanted))
         yield Found(
             "stop",
             f"The bed wants a liner of {said}.",
-            _largest(view, (there[1], there[0])),
+            _largest(water, (there[1], there[0]), worked.system),
             "Get a larger one, make the bed smaller, or the reservoir shallower.",
         )
 
 
-def _largest(view: View, liner: tuple[float, float]) -> str:
-    reservoir, store = view.bed.reservoir, view.store
-    if reservoir is None or store is None:
-        return ""
+def _largest(water: BedWater, liner: tuple[float, float], system: System) -> str:
     try:
-        length_m, width_m = largest_in_liner(*liner, store.height_m, reservoir.liner_lap_m or 0.0)
+        length_m, width_m = largest_in_liner(*liner, water.store.height_m, water.reservoir.liner_lap_m or 0.0)
     except ValueError:
         return "The one there is doesn't even run up the sides."
-    size = f"{show_length(length_m, view.system)} x {show_length(width_m, view.system)}"
+    size = f"{show_length(length_m, system)} x {show_length(width_m, system)}"
     return f"The largest bed that the one there is lines is {size} inside."
 
 
-class LinerPierced(Finding):
+class LinerPierced(BedFinding):
     """Something goes through the liner under the water line."""
 
     code = "liner_pierced"
+    level = ("stop",)
+    topic = "water"
+    when = "posts stand in the water"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Posts that stand in the reservoir."""
-        store = view.store
-        if store is None:
+        if worked.water is None:
             return
-        posts = sum(each.count for each in view.bed.buried if each.kind == "post" and each.bottom_m < store.full_m)
+        full_m = worked.water.store.full_m
+        posts = sum(each.count for each in worked.bed.buried if each.kind == "post" and each.bottom_m < full_m)
         if not posts:
             return
         yield Found(
@@ -165,31 +174,38 @@ class LinerPierced(Finding):
         )
 
 
-class StandingWater(Finding):
+class StandingWater(BedFinding):
     """Open water breeds mosquitoes and drowns children."""
 
     code = "standing_water"
+    level = ("note",)
+    topic = "water"
+    when = "every reservoir, while it is open"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Every reservoir, as long as it lies open."""
-        if view.store is None:
+        if worked.water is None:
             return
+        held = show_water(worked.water.store.held_m3, worked.system)
         yield Found(
             "note",
-            f"{show_water(view.store.held_m3, view.system)} of water stand in it, open until it is filled over.",
+            f"{held} of water stand in it, open until it is filled over.",
             "A child can drown in a hand's depth, and mosquitoes breed in a week.",
             "Cover it while it is open, and keep a net over filler and overflow. " + DEFER,
         )
 
 
-class WaterFromTop(Finding):
+class WaterFromTop(BedFinding):
     """Seedlings don't reach the water yet."""
 
     code = "water_from_top"
+    level = ("note",)
+    topic = "water"
+    when = "every reservoir: seedlings, and the start of each season"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Every reservoir."""
-        if view.store is None:
+        if worked.water is None:
             return
         yield Found(
             "note",
@@ -199,19 +215,22 @@ class WaterFromTop(Finding):
         )
 
 
-class FlushYearly(Finding):
+class FlushYearly(BedFinding):
     """Salts stay behind when water only goes up."""
 
     code = "flush_yearly"
+    level = ("note",)
+    topic = "water"
+    when = "every reservoir: salts"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Every reservoir."""
-        if view.store is None:
+        if worked.water is None:
             return
-        flush_m3 = 2 * view.store.held_m3
+        flush_m3 = 2 * worked.water.store.held_m3
         yield Found(
             "note",
-            f"Once a year pour {show_water(flush_m3, view.system)} through from the top, out at the overflow.",
+            f"Once a year pour {show_water(flush_m3, worked.system)} through from the top, out at the overflow.",
             "Water that only rises leaves its salts at the surface.",
             "Do it in autumn, before the reservoir is drained for the frost.",
         )

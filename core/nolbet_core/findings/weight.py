@@ -4,26 +4,30 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from nolbet_core.findings.pattern import DEFER, Finding, Found, View
-from nolbet_core.quantities.show import show_area, show_load, show_mass
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import DEFER, BedFinding, Found
+from nolbet_core.quantities.writing import show_area, show_load, show_mass
 
 ENGINEER = "Ask a licensed engineer. " + DEFER
 
 
-class WeightOver(Finding):
+class WeightOver(BedFinding):
     """The bed is heavier than what it stands on may bear."""
 
     code = "weight_over"
+    level = ("stop",)
+    topic = "weight"
+    when = "wet through and full it weighs more on a m² than the entered limit"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Its weight wet through, with its water, on a m2 over the limit that was entered."""
-        stand = view.bed.stand
+        stand = worked.bed.stand
         if stand is None or stand.limit_kg_m2 is None:
             return
-        pressure = view.mass_saturated_kg / view.vessel.footprint_m2
+        pressure = worked.mass_saturated_kg / worked.vessel.footprint_m2
         if pressure <= stand.limit_kg_m2 * (1 + 1e-9):
             return
-        puts, limit = (show_load(load, view.system) for load in (pressure, stand.limit_kg_m2))
+        puts, limit = (show_load(load, worked.system) for load in (pressure, stand.limit_kg_m2))
         yield Found(
             "stop",
             f"Wet through it puts {puts} on the {stand.on}, which may bear {limit}.",
@@ -32,19 +36,23 @@ class WeightOver(Finding):
         )
 
 
-class WeightUnknown(Finding):
+class WeightUnknown(BedFinding):
     """Nobody has said what the deck or roof may bear."""
 
     code = "weight_unknown"
+    level = ("caution",)
+    topic = "weight"
+    when = "it stands on legs, a deck, a balcony or a roof and no limit is entered"
 
-    def look(self, view: View) -> Iterator[Found]:
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A bed off the ground without a limit."""
-        stand = view.bed.stand
+        stand = worked.bed.stand
         if stand is None or stand.limit_kg_m2 is not None:
             return
-        mass_kg = view.mass_saturated_kg
-        said = f"{show_mass(mass_kg, view.system)} on {show_area(view.vessel.footprint_m2, view.system)} of {stand.on}"
-        legs = f", {show_mass(mass_kg / stand.legs, view.system)} a leg" if stand.legs else ""
+        mass_kg = worked.mass_saturated_kg
+        area = show_area(worked.vessel.footprint_m2, worked.system)
+        said = f"{show_mass(mass_kg, worked.system)} on {area} of {stand.on}"
+        legs = f", {show_mass(mass_kg / stand.legs, worked.system)} a leg" if stand.legs else ""
         yield Found(
             "caution",
             f"Wet through it puts {said}{legs}.",

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 
-from nolbet_core.blend.mix import Mix
+from nolbet_core.blend.mix import Mix, outermost_first
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.layers import Amendment, Bulk, Standing
+from nolbet_core.stack.layers import Bulk, Scattered, Standing
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,7 +56,7 @@ class NeedSums:
         breaks down to its parts, through mixes of mixes. materials: by key.
         """
         sums = {key: replace(each) for key, each in self._sums.items()}
-        for key in _outermost_first(mixes):
+        for key in outermost_first(mixes):
             if key in sums:
                 _break_down(sums, stock_m3, mixes[key], materials)
         return tuple(_need(key, each, stock_m3.get(key, 0.0)) for key, each in sums.items())
@@ -77,30 +77,13 @@ def _add_layer(sums: dict[str, _Sum], count: int, layer: Standing) -> None:
         _add_scattered(sums, count, layer.asked.amendment)
 
 
-def _add_scattered(sums: dict[str, _Sum], count: int, scattered: Amendment) -> None:
+def _add_scattered(sums: dict[str, _Sum], count: int, scattered: Scattered) -> None:
     material = scattered.material
     each = sums.setdefault(material.key, _Sum())
     placed_m3 = count * scattered.mass_kg / material.bulk_density_kg_m3
     each.placed_m3 += placed_m3
     each.loose_m3 += placed_m3 * material.loose_factor
     each.mass_kg += count * scattered.mass_kg
-
-
-def _outermost_first(mixes: Mapping[str, Mix]) -> list[str]:
-    """Mixes in an order in which each stands before the mixes it is made of."""
-    ordered: list[str] = []
-
-    def visit(key: str) -> None:
-        if key in ordered:
-            return
-        for other, mix in mixes.items():
-            if key in mix.recipe:
-                visit(other)
-        ordered.append(key)
-
-    for key in mixes:
-        visit(key)
-    return ordered
 
 
 def _break_down(sums: dict[str, _Sum], stock: Mapping[str, float], mix: Mix, materials: Mapping[str, Material]) -> None:

@@ -14,6 +14,7 @@ from nolbet_core.plan.fields import (
     Key,
     LayerM,
     LengthM,
+    MaterialKey,
     Model,
     Name,
     OffsetM,
@@ -38,21 +39,21 @@ School = Literal[
 class Infill(Model):
     """Fine material packed into a coarse layer's voids, as a share of those voids."""
 
-    material: Key
+    material: MaterialKey
     share: Share = 1.0
 
 
 class Amendment(Model):
     """A meal or the like scattered on a layer, over all its lifts together."""
 
-    material: Key
+    material: MaterialKey
     mass_kg: Annotated[float, Field(gt=limits.MEAL_KG.least, le=limits.MEAL_KG.most)]
 
 
 class Layer(Model):
     """A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead."""
 
-    material: Key
+    material: MaterialKey
     thickness_m: LayerM | None = None
     volume_m3: HeapM3 | None = None
     share: Share | None = None
@@ -99,7 +100,7 @@ class Wick(Model):
 class Under(Model):
     """Inert fill under a reservoir's liner, so that a tall bed needs no deeper soil."""
 
-    material: Key
+    material: MaterialKey
     height_m: DepthM
 
 
@@ -113,7 +114,7 @@ class Reservoir(Model):
 
     height_m: DepthM
     overflow_m: OffsetM | None = None
-    medium: Key | None = None
+    medium: MaterialKey | None = None
     pipes: list[Pipe] = Field(default_factory=list)
     crates: list[Crate] = Field(default_factory=list)
     wicks: list[Wick] = Field(default_factory=list)
@@ -211,7 +212,7 @@ class Bed(Model):
     built_on: Day | None = None
     dampness: Literal["dry", "moist", "waterlogged"] = "moist"
     roots: Literal["shallow", "medium", "deep"] | None = None
-    top_up: Key = "compost"
+    top_up: MaterialKey = "compost"
     set_aside: Annotated[list[SetAside], Field(max_length=MOST_SET_ASIDE)] = Field(default_factory=list)
 
     @property
@@ -230,18 +231,3 @@ class Bed(Model):
 def filled_with(bed: Bed, aside: SetAside) -> Bed:
     """The bed filled in a way that was set aside."""
     return bed.model_copy(update={"school": aside.school, "layers": aside.layers, "reservoir": aside.reservoir})
-
-
-def materials_named(bed: Bed) -> set[str]:
-    """Keys of everything that a bed names.
-
-    Its layers and those set aside, what packs them and is scattered on them, its reservoirs, and what tops it up.
-    """
-    stacks = [bed.layers, *(aside.layers for aside in bed.set_aside)]
-    within = [part for stack in stacks for layer in stack for part in (layer, layer.infill, layer.amendment)]
-    named = {part.material for part in within if part is not None} | {bed.top_up}
-    for reservoir in (bed.reservoir, *(aside.reservoir for aside in bed.set_aside)):
-        if reservoir is not None:
-            named |= {reservoir.medium} if reservoir.medium else set()
-            named |= {reservoir.under.material} if reservoir.under else set()
-    return named

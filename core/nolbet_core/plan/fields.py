@@ -73,7 +73,15 @@ UnitPrice = Annotated[
     WithJsonSchema({"type": "string", "pattern": r"^\d{1,7}(\.\d{1,6})?$", "examples": ["62.80"]}),
 ]
 
-Key = Annotated[str, Field(pattern=r"^[a-z][a-z0-9_]{0,59}$", description="lower-case letters, digits and _")]
+
+class NamesMaterial:
+    """Marks a key that names a material or a mix, so that every place which does is found by its type."""
+
+
+KEY_PATTERN = r"^[a-z][a-z0-9_]{0,59}$"
+
+Key = Annotated[str, Field(pattern=KEY_PATTERN, description="lower-case letters, digits and _")]
+MaterialKey = Annotated[str, Field(pattern=KEY_PATTERN, description="key of a material or a mix"), NamesMaterial()]
 Name = Annotated[str, Field(min_length=1, max_length=80)]
 LengthM = Annotated[float, Field(ge=limits.LENGTH_M.least, le=limits.LENGTH_M.most)]
 DepthM = Annotated[float, Field(ge=limits.BED_DEPTH_M.least, le=limits.BED_DEPTH_M.most)]

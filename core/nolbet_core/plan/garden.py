@@ -7,7 +7,19 @@ from typing import Annotated, Final, Literal
 from pydantic import Field
 
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.fields import BagM3, BulkM3, HeapM3, Key, Model, Money, MonthDay, Name, Share, UnitPrice
+from nolbet_core.plan.fields import (
+    BagM3,
+    BulkM3,
+    HeapM3,
+    Key,
+    MaterialKey,
+    Model,
+    Money,
+    MonthDay,
+    Name,
+    Share,
+    UnitPrice,
+)
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.plot import Plot
 
@@ -78,7 +90,7 @@ class OwnMaterial(Model):
 class Stock(Model):
     """Loose material on hand, as it lies in the heap."""
 
-    material: Key
+    material: MaterialKey
     volume_m3: HeapM3
 
 
@@ -86,7 +98,7 @@ class BagOfferModel(Model):
     """Whole bags of one size."""
 
     form: Literal["bag"]
-    material: Key
+    material: MaterialKey
     volume_m3: BagM3
     price: Money
     fetch: bool = False
@@ -96,7 +108,7 @@ class BulkOfferModel(Model):
     """Sold loose, by volume."""
 
     form: Literal["bulk"]
-    material: Key
+    material: MaterialKey
     price_per_m3: UnitPrice
     step_m3: BulkM3 | None = None
     minimum_m3: HeapM3 | None = None
@@ -117,9 +129,10 @@ class PlanSupplier(Model):
 
 
 class Plan(Model):
-    """A whole garden."""
+    """A whole garden. edition: of the words it is written in (see `upgrade`)."""
 
     format: Literal["nolbet-plan/1"]
+    edition: Annotated[int, Field(ge=1)] = 1
     garden: Garden
     materials: list[OwnMaterial] = Field(default_factory=list)
     mixes: list[PlanMix] = Field(default_factory=list)

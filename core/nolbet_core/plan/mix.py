@@ -7,7 +7,7 @@ from typing import Annotated, Self
 from pydantic import Field, field_validator, model_validator
 
 from nolbet_core.blend.target import MixUse
-from nolbet_core.plan.fields import Key, Model, Name, Share
+from nolbet_core.plan.fields import Key, MaterialKey, Model, Name, Share
 
 Parts = Annotated[float, Field(ge=0, le=1000)]
 
@@ -15,7 +15,7 @@ Parts = Annotated[float, Field(ge=0, le=1000)]
 class MixPart(Model):
     """So many parts by loose volume of a material or another mix. rejected: share of them that stays on the sieve."""
 
-    material: Key
+    material: MaterialKey
     parts: Parts
     rejected: Annotated[float, Field(ge=0, lt=1)] | None = None
 
@@ -33,7 +33,7 @@ ShareBand = Annotated[list[Share], Field(min_length=2, max_length=2)]
 class ShareLimit(Model):
     """How much of a material a mix may hold, of its parts by volume."""
 
-    material: Key
+    material: MaterialKey
     least: Share = 0.0
     most: Share = 1.0
 

@@ -9,7 +9,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from nolbet_core.plan.fields import Key, LayerM, LengthM, Model, Name, OffsetM
+from nolbet_core.plan.fields import LayerM, LengthM, MaterialKey, Model, Name, OffsetM
 from nolbet_core.plan.shapes import At, Corners
 
 LevelM = Annotated[float, Field(ge=-50, le=50)]
@@ -40,7 +40,7 @@ class Fixed(Model):
 class Course(Model):
     """A course of the paths, from the ground up: a material so thick, or a sheet."""
 
-    material: Key
+    material: MaterialKey
     thickness_m: LayerM | None = None
 
 

@@ -11,14 +11,14 @@ from nolbet_core.stack.layers import Bulk, Sheet, Standing
 
 
 @dataclass(frozen=True, slots=True)
-class Course:
+class PathCourse:
     """A course as asked for: a material, and how thick [m]; a sheet has no thickness."""
 
     material: Material
     thickness_m: float
 
 
-def laid_courses(area_m2: float, courses: Sequence[Course]) -> tuple[Standing, ...]:
+def laid_courses(area_m2: float, courses: Sequence[PathCourse]) -> tuple[Standing, ...]:
     """Courses laid over an area [m2], from the ground up: volumes, masses and sheets as of any layer."""
     laid: list[Standing] = []
     height_m = 0.0

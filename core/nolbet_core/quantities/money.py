@@ -5,9 +5,9 @@ from __future__ import annotations
 import re
 from decimal import ROUND_HALF_UP, Decimal
 
-from nolbet_core.quantities.show import show_money
-from nolbet_core.quantities.terms import Problem, refuse_below_nothing
+from nolbet_core.quantities.measures import Problem, refuse_below_nothing
 from nolbet_core.quantities.units import Contents, System, volume_units
+from nolbet_core.quantities.writing import show_money
 
 SIGNS = {"$": {"USD", "CAD", "AUD", "NZD"}, "€": {"EUR"}, "£": {"GBP"}}
 

@@ -6,10 +6,12 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from decimal import Decimal
 
-from nolbet_core.quantities import money, terms
+from nolbet_core.quantities import measures, money
 from nolbet_core.quantities.limits import Kind, Limit
+from nolbet_core.quantities.measures import Problem
 from nolbet_core.quantities.numbers import Comma, spell_out
-from nolbet_core.quantities.show import (
+from nolbet_core.quantities.units import Contents, System
+from nolbet_core.quantities.writing import (
     other_system,
     show_bulk_volume,
     show_length,
@@ -20,8 +22,6 @@ from nolbet_core.quantities.show import (
     show_volume,
     trimmed,
 )
-from nolbet_core.quantities.terms import Problem
-from nolbet_core.quantities.units import Contents, System
 
 LONGEST_TEXT = 80
 FINE_M = 0.005
@@ -127,14 +127,14 @@ def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma
         return _unit_price_meaning(text, limit, context)
     if kind in (Kind.COUNT, Kind.SHARE, Kind.PH, Kind.NUMBER):
         return _plain_meaning(text, limit, context, kind, comma)
-    measures = terms.read_measures(text, kind, context.system, context.contents, comma)
-    for measure in measures:
+    found = measures.read_measures(text, kind, context.system, context.contents, comma)
+    for measure in found:
         within(measure.value, limit, context, _show(limit.most, limit.kind, context.system))
-    values = tuple(measure.value for measure in measures)
+    values = tuple(measure.value for measure in found)
     other = other_system(context.system)
     return Meaning(
         values,
-        " × ".join(measure.understood for measure in measures),
+        " × ".join(measure.understood for measure in found),
         " × ".join(_show(value, limit.kind, context.system) for value in values),
         " × ".join(_show(value, limit.kind, other) for value in values),
     )
@@ -149,7 +149,7 @@ def _unit_price_meaning(text: str, limit: Limit, context: Context) -> Meaning:
 
 
 def _plain_meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma) -> Meaning:
-    value = terms.read_plain(text, kind, comma)
+    value = measures.read_plain(text, kind, comma)
     within(value, limit, context, show_share(limit.most) if kind is Kind.SHARE else trimmed(limit.most, 0))
     shown = show_share(value) if kind is Kind.SHARE else trimmed(value, 4)
     return Meaning((value,), shown, shown, "")

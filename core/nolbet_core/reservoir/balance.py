@@ -41,7 +41,7 @@ class Refills:
 
 
 @dataclass(frozen=True, slots=True)
-class Plot:
+class PlantedArea:
     """What the balance needs of a bed.
 
     soil_m3: water that plants can take from its soil, full [m3]. area_m2: that rain falls on and plants drink from
@@ -76,7 +76,7 @@ class Run:
         return result
 
 
-def run_balance(store: Store, wicking: Wicking, plot: Plot, weather: Weather, refills: Refills) -> Run:
+def run_balance(store: Store, wicking: Wicking, plot: PlantedArea, weather: Weather, refills: Refills) -> Run:
     """Run the balance over all years of the weather at once; each begins with everything full.
 
     A day: rain soaks the soil, what is over runs down into the reservoir, with the catchment's, and what is over there
@@ -137,7 +137,7 @@ def _refilled(refills: Refills, day: int, water: Values, held: float) -> Values:
     return filled
 
 
-def run_twin(plot: Plot, weather: Weather, days: NDArray[np.bool_]) -> Values:
+def run_twin(plot: PlantedArea, weather: Weather, days: NDArray[np.bool_]) -> Values:
     """Water given to the same bed from the top [m3], years x days: to full whenever half its available water is left.
 
     days: on which it is watered at all (365).

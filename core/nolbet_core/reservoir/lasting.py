@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.climate.weather import DAYS, MONTH_DAYS, Weather
-from nolbet_core.reservoir.balance import MM, SHORT_SHARE, Plot
+from nolbet_core.reservoir.balance import MM, SHORT_SHARE, PlantedArea
 from nolbet_core.reservoir.store import Store
 from nolbet_core.reservoir.wicking import Wicking
 
@@ -16,7 +16,7 @@ LONGEST_DAYS = 150
 """Nobody waits longer for rain; what lasts so long is told as that."""
 
 
-def dry_spell_days(store: Store, wicking: Wicking, plot: Plot, weather: Weather) -> Values:
+def dry_spell_days(store: Store, wicking: Wicking, plot: PlantedArea, weather: Weather) -> Values:
     """Days until plants go short, from everything full on the first of each month, without rain: years x 12."""
     starts = np.concatenate([[0], np.cumsum(MONTH_DAYS)[:-1]])
     wanted = weather.et0_mm * MM * plot.area_m2 * plot.demand

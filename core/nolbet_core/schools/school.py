@@ -9,8 +9,8 @@ from functools import cache
 from importlib.resources import files
 from typing import Any
 
-from nolbet_core.quantities.show import show_length
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_length
 
 LayerWords = dict[str, Any]
 """A layer in the plan file's words."""
@@ -22,7 +22,7 @@ BY_AREA = "mass_kg_m2"
 
 
 @dataclass(frozen=True, slots=True)
-class Course:
+class SchoolCourse:
     """One layer of a school: its words in the plan file, and how its depth scales.
 
     share: of the bed's depth. least_m, most_m: between which that stays [m]. fills: takes the rest. drops_under_m: left
@@ -68,7 +68,7 @@ class School:
     shapes: frozenset[str]
     least_m: float
     most_m: float
-    courses: tuple[Course, ...]
+    courses: tuple[SchoolCourse, ...]
     reservoir: StartingReservoir | None
     cost: str
     effort: str
@@ -114,10 +114,10 @@ RESERVOIR_SCALING = ("soil_m", "between_m", "over_fill_m", "fill")
 SCALING = ("share", "between_m", "fills", "drops_under_m", "repeats", "instead")
 
 
-def _course(row: dict[str, Any]) -> Course:
+def _course(row: dict[str, Any]) -> SchoolCourse:
     least_m, most_m = row.get("between_m", (0.0, 3.0))
     words = {key: value for key, value in row.items() if key not in SCALING}
-    return Course(
+    return SchoolCourse(
         words,
         row.get("share", 0.0),
         least_m,
@@ -180,7 +180,7 @@ def starting_layers(school: School, shape_kind: str, depth_m: float, area_m2: fl
     ]
 
 
-def _repeated(courses: list[Course], depth_m: float) -> list[Course]:
+def _repeated(courses: list[SchoolCourse], depth_m: float) -> list[SchoolCourse]:
     """Courses with those that repeat laid in turns, as often as there is room for."""
     turns = [course for course in courses if course.repeats]
     if not turns:
@@ -193,17 +193,17 @@ def _repeated(courses: list[Course], depth_m: float) -> list[Course]:
     return [*courses[:first], *(turns * times), *rest]
 
 
-def _thickness(course: Course, depth_m: float) -> float:
+def _thickness(course: SchoolCourse, depth_m: float) -> float:
     if course.fills or _is_sheet(course):
         return 0.0
     return min(max(course.share * depth_m, course.least_m), course.most_m)
 
 
-def _is_sheet(course: Course) -> bool:
+def _is_sheet(course: SchoolCourse) -> bool:
     return course.least_m == 0.0 and course.share == 0.0 and not course.fills
 
 
-def _words(course: Course, shape_kind: str, thickness_m: float | None, area_m2: float) -> LayerWords:
+def _words(course: SchoolCourse, shape_kind: str, thickness_m: float | None, area_m2: float) -> LayerWords:
     """A course in the plan file's words; without a thickness it fills the rest."""
     words: LayerWords = dict(course.words)
     words["material"] = course.instead.get(shape_kind, words["material"])

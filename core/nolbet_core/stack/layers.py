@@ -12,7 +12,7 @@ By = Literal["thickness", "volume", "share", "fill"]
 
 
 @dataclass(frozen=True, slots=True)
-class Infill:
+class Packing:
     """Fine material packed into a coarse layer's voids: which, and what share of the voids [0-1]."""
 
     material: Material
@@ -20,7 +20,7 @@ class Infill:
 
 
 @dataclass(frozen=True, slots=True)
-class Amendment:
+class Scattered:
     """A meal or the like scattered on a layer, over all its lifts together [kg as sold]."""
 
     material: Material
@@ -38,9 +38,9 @@ class Bulk:
     material: Material
     by: By
     amount: float = 0.0
-    infill: Infill | None = None
+    infill: Packing | None = None
     lifts: int = 1
-    amendment: Amendment | None = None
+    amendment: Scattered | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -60,7 +60,7 @@ class Sheet:
     piece_m: tuple[float, float] | None = None
     roll_width_m: float | None = None
     on_hand: int | None = None
-    amendment: Amendment | None = None
+    amendment: Scattered | None = None
 
 
 Asked = Bulk | Sheet

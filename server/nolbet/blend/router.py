@@ -15,7 +15,7 @@ from nolbet.gardens.plans import bed_plan, garden_supplies, mix_plan, mixes_plan
 from nolbet_core.figure.blend_figures import BatchFigures, CheapestFigures, MixAmounts, MixFigures, ZonesFigures
 from nolbet_core.figure.mix_amounts import figure_mix_amounts, figure_zones
 from nolbet_core.figure.mixing import figure_mix
-from nolbet_core.figure.wish import Wish, figure_batch, figure_cheapest
+from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
 from nolbet_core.plan.fields import Key
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.quantities.units import System

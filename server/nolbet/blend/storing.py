@@ -10,9 +10,9 @@ from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import material_plan, mix_columns, mix_plan
 from nolbet.shelf.models import Mix
 from nolbet.shelf.storing import remove_named
-from nolbet_core.plan.check import gather_supplies
+from nolbet_core.built.checks import gather_supplies
 from nolbet_core.plan.mix import PlanMix
-from nolbet_core.plan.mixes import title_of
+from nolbet_core.built.mixes import title_of
 from nolbet_core.shelf.library import standard_shelf
 
 

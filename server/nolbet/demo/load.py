@@ -13,7 +13,7 @@ from nolbet.demo.sign_in import GARDENER
 from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import store_plan
 from nolbet.water.models import Dip, Probe
-from nolbet_core.plan.load import load_plan
+from nolbet_core.built.plan_file import load_plan
 
 TANK = "winch_tank"
 DIPS = {(5, 30): 0.215, (6, 20): 0.16, (7, 8): 0.115, (7, 29): 0.07, (9, 12): 0.175}

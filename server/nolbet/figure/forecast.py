@@ -16,7 +16,7 @@ from nolbet_core.figure.compare import figure_compared, figure_schools
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.check import Supplies, check_bed
+from nolbet_core.built.checks import Supplies, check_bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.settling.curve import MONTHS
 

@@ -13,7 +13,7 @@ from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import garden_supplies, whole_plan
 from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures
 from nolbet_core.figure.walk import figure_plot, figure_room
-from nolbet_core.plan.check_plot import check_plot
+from nolbet_core.built.plot_checks import check_plot
 from nolbet_core.plan.fields import LengthM
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.plot import Place, Plot

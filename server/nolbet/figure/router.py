@@ -13,7 +13,7 @@ from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.tally import TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_bed, figure_plan
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.check import check_bed
+from nolbet_core.built.checks import check_bed
 
 router = Router(tags=["figure"])
 

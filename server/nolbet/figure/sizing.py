@@ -11,8 +11,8 @@ from pydantic import Field
 from nolbet.gardens.owned import own_garden
 from nolbet.gardens.plans import garden_supplies
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.build import built_bed
-from nolbet_core.plan.check import check_bed
+from nolbet_core.built.vessels import built_bed
+from nolbet_core.built.checks import check_bed
 from nolbet_core.plan.fields import BagM3, DepthM, HeapM3, LengthM, OffsetM, WallM
 from nolbet_core.plan.problems import PlanProblem, unknown_key
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags

@@ -11,8 +11,8 @@ from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden, signed_in_id
 from nolbet.gardens.plans import store_plan, whole_plan
 from nolbet.gardens.schemas import KeptGarden, PlanChange, PlanFile, PlanPlace, PlanReview, kept_garden
-from nolbet_core.plan.load import load_plan
-from nolbet_core.plan.review import review_plan
+from nolbet_core.built.plan_file import load_plan
+from nolbet_core.built.review import review_plan
 
 router = Router(tags=["files"])
 

@@ -12,7 +12,7 @@ from nolbet.gardens.plans import figures_of, mix_columns, whole_plan
 from nolbet.gardens.saving import add_bed, save_bed, save_plot
 from nolbet.haul.storing import change_supplier, keep_supplier, replace_stock
 from nolbet.shelf.models import Mix, OwnMaterial
-from nolbet_core.plan.check import check_plan, gather_supplies
+from nolbet_core.built.checks import check_plan, gather_supplies
 from nolbet_core.plan.garden import Plan
 
 Kind = Literal["material", "mix", "bed", "supplier", "stock", "plot"]

@@ -9,12 +9,12 @@ from nolbet.gardens.models import Bed, BedVersion, Garden
 from nolbet.haul.storing import keep_supplier, replace_stock, stock_plan, suppliers_plan
 from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet_core.plan import bed as plan_bed
-from nolbet_core.plan.check import Supplies, gather_supplies
+from nolbet_core.built.checks import Supplies, gather_supplies
 from nolbet_core.plan.garden import FORMAT, Plan
 from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.plan.mix import PlanMix
-from nolbet_core.plan.mixes import title_of
+from nolbet_core.built.mixes import title_of
 from nolbet_core.plan.plot import Plot
 
 GARDEN_KEYS = (

@@ -20,7 +20,7 @@ from nolbet.gardens.schemas import (
     garden_head,
     kept_garden,
 )
-from nolbet_core.plan.check_plot import check_plot
+from nolbet_core.built.plot_checks import check_plot
 from nolbet_core.plan.garden import FORMAT, Plan
 
 router = Router(tags=["gardens"])

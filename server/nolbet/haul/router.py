@@ -18,7 +18,7 @@ from nolbet.haul.storing import (
     supplier_plan,
     suppliers_plan,
 )
-from nolbet_core.plan.check import check_stock, check_suppliers
+from nolbet_core.built.checks import check_stock, check_suppliers
 from nolbet_core.plan.garden import PlanSupplier, Stock
 
 router = Router(tags=["haul"])

@@ -10,7 +10,7 @@ from nolbet.gardens.models import Garden
 from nolbet.gardens.plans import figures_of, material_plan, mixes_plan, whole_plan
 from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet_core.plan.bed import materials_named
-from nolbet_core.plan.check import gather_supplies
+from nolbet_core.built.checks import gather_supplies
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.shelf.library import standard_shelf
 

@@ -12,7 +12,7 @@ from nolbet.water.models import Probe
 from nolbet.water.models import WeatherDay as WeatherRow
 from nolbet.water.probe import Faults, Series, probe_series
 from nolbet_core.climate.daily_file import WeatherDay
-from nolbet_core.figure.told import Span, thirstier
+from nolbet_core.figure.reservoir_readings import Span, thirstier
 from nolbet_core.plan.bed import Watering
 
 

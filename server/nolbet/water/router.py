@@ -20,11 +20,11 @@ from nolbet.water.feed import Fault, feed_text
 from nolbet.water.keeping import dipped, first_and_last, keep_days, kept_days, probe_of, series_of
 from nolbet.water.models import Dip, Probe
 from nolbet_core.climate.daily_file import read_daily_file, written_daily_file
-from nolbet_core.figure.told import dips_figures, span_of, told_figures
+from nolbet_core.figure.reservoir_readings import dips_figures, span_of, told_figures
 from nolbet_core.figure.water import figure_water
 from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
 from nolbet_core.plan.bed import Bed as PlanBed
-from nolbet_core.plan.check import check_bed
+from nolbet_core.built.checks import check_bed
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.reservoir.leak import told_from
 

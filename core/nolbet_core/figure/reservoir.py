@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.water import BedWater
+from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
 from nolbet_core.figure.figures import PartKind, ReservoirFigures, ReservoirPart, StandFigures
-from nolbet_core.findings.pattern import View
 from nolbet_core.reservoir.store import Store
 from nolbet_core.shapes.hollow import Ring
 from nolbet_core.shapes.sizing import largest_in_liner
-from nolbet_core.stack.zone import root_surface
 
 MOST_DRAWN = 3
 TUBE_M, SPOUT_M = 0.05, 0.02
@@ -20,68 +20,59 @@ ROUND = ((1.0, 0.0), (0.707, 0.707), (0.0, 1.0), (-0.707, 0.707), (-1.0, 0.0), (
          (0.707, -0.707))  # fmt: skip
 
 
-def reservoir_figures(view: View) -> ReservoirFigures:
+def reservoir_figures(worked: WorkedBed, water: BedWater) -> ReservoirFigures:
     """A bed's reservoir in figures."""
-    store, vessel, reservoir = view.store, view.vessel, view.bed.reservoir
-    if store is None or reservoir is None:
-        raise ValueError("the bed has no reservoir")
-    liner_m = view.liner_m
+    store, vessel, reservoir = water.store, worked.vessel, water.reservoir
+    liner_m = water.liner_m
     return ReservoirFigures(
         height_m=store.height_m,
         overflow_m=store.overflow_m,
         water_m3=store.held_m3,
         lost_to_tilt_m3=store.lost_to_tilt_m3,
         shallow_m=store.depths_m[1],
-        soil_m=soil_over_water(view, store),
-        rise_m=view.soil_rise_m,
-        wick=view.wicking.kind,
-        lift_m3_day=view.wicking.most_m3_day,
-        medium_m3=store.medium_below(store.height_m) if view.medium else 0.0,
-        medium_name=view.medium.name if view.medium else None,
+        soil_m=water.soil_over_m,
+        rise_m=water.soil_rise_m,
+        wick=water.wicking.kind,
+        lift_m3_day=water.wicking.most_m3_day,
+        medium_m3=store.medium_below(store.height_m) if water.medium else 0.0,
+        medium_name=water.medium.name if water.medium else None,
         medium_material=reservoir.medium,
         under_material=reservoir.under.material if reservoir.under else None,
         liner_m=liner_m,
         liner_m2=liner_m[0] * liner_m[1] if liner_m else 0.0,
-        largest_m=largest_lined(view, store),
+        largest_m=largest_lined(water),
         medium=drawn_rings(vessel.section(store.under_m, store.top_m)),
         water=drawn_rings(vessel.section(store.under_m, store.full_m)),
         under=drawn_rings(vessel.section(0.0, store.under_m)) if store.under_m else [],
         full_m=store.full_m,
-        parts=list(_parts(view, store)),
+        parts=list(_parts(worked, water)),
     )
 
 
-def soil_over_water(view: View, store: Store) -> float:
-    """Soil between the full water and the surface that is sown, under the mulch [m]."""
-    return max(root_surface(view.filled.layers) - store.full_m, 0.0) if view.filled.layers else 0.0
-
-
-def largest_lined(view: View, store: Store) -> tuple[float, float] | None:
+def largest_lined(water: BedWater) -> tuple[float, float] | None:
     """The largest bed that the liner there is can line [m, m]; None where its size isn't known, or it lines nothing."""
-    reservoir = view.bed.reservoir
-    if reservoir is None or reservoir.liner_m is None:
+    reservoir = water.reservoir
+    if reservoir.liner_m is None:
         return None
     length_m, width_m = sorted(reservoir.liner_m, reverse=True)
     try:
-        return largest_in_liner(length_m, width_m, store.height_m, reservoir.liner_lap_m or 0.0)
+        return largest_in_liner(length_m, width_m, water.store.height_m, reservoir.liner_lap_m or 0.0)
     except ValueError:
         return None
 
 
-def stand_figures(view: View) -> StandFigures:
+def stand_figures(worked: WorkedBed) -> StandFigures:
     """A bed's weight on what it stands on."""
-    legs = view.bed.stand.legs if view.bed.stand else None
-    mass_kg = view.mass_saturated_kg
-    return StandFigures(pressure_kg_m2=mass_kg / view.vessel.footprint_m2, leg_kg=mass_kg / legs if legs else None)
+    legs = worked.bed.stand.legs if worked.bed.stand else None
+    mass_kg = worked.mass_saturated_kg
+    return StandFigures(pressure_kg_m2=mass_kg / worked.vessel.footprint_m2, leg_kg=mass_kg / legs if legs else None)
 
 
-def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
+def _parts(worked: WorkedBed, water: BedWater) -> Iterator[ReservoirPart]:
     """Pipes, crates and wicks side by side across the cut."""
-    reservoir = view.bed.reservoir
-    if reservoir is None:
-        return
-    left, right = view.vessel.section_spans(store.under_m + store.height_m / 2)[0]
-    yield from _tubes(view, store)
+    reservoir, store = water.reservoir, water.store
+    left, right = worked.vessel.section_spans(store.under_m + store.height_m / 2)[0]
+    yield from _tubes(worked, store)
     wanted: list[tuple[PartKind, float, float]] = []
     for pipe in reservoir.pipes:
         wanted += [("pipe", pipe.diameter_m, pipe.diameter_m)] * min(pipe.count, MOST_DRAWN)
@@ -103,17 +94,17 @@ def _parts(view: View, store: Store) -> Iterator[ReservoirPart]:
         yield ReservoirPart(kind, drawn_ring(_raised(_outline(kind, middle, wide_m, tall_m), store.under_m)))
 
 
-def _tubes(view: View, store: Store) -> Iterator[ReservoirPart]:
+def _tubes(worked: WorkedBed, store: Store) -> Iterator[ReservoirPart]:
     """The tube by which it is filled and dipped, beside one wall, and the overflow through the other."""
-    rim_m = view.vessel.hollow.rim_m
-    left = max(view.vessel.section_spans(level)[0][0] for level in (0.0, rim_m))
-    right = view.vessel.section_spans(store.full_m)[0][1]
+    rim_m = worked.vessel.hollow.rim_m
+    left = max(worked.vessel.section_spans(level)[0][0] for level in (0.0, rim_m))
+    right = worked.vessel.section_spans(store.full_m)[0][1]
     yield ReservoirPart(
         "filler", drawn_ring(_raised(_outline("filler", left + TUBE_M, TUBE_M, rim_m - store.under_m), store.under_m))
     )
-    if view.bed.reservoir and view.bed.reservoir.overflow_m is not None:
+    if worked.bed.reservoir and worked.bed.reservoir.overflow_m is not None:
         low, high = store.full_m - SPOUT_M, store.full_m
-        out = right + view.bed.wall_m + 2 * SPOUT_M
+        out = right + worked.bed.wall_m + 2 * SPOUT_M
         spout = ((right - SPOUT_M, low), (out, low), (out, high), (right - SPOUT_M, high))
         yield ReservoirPart("overflow", drawn_ring(spout))
 

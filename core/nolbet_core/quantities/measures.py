@@ -7,7 +7,6 @@ from dataclasses import dataclass
 
 from nolbet_core.quantities.limits import Kind
 from nolbet_core.quantities.numbers import NUMBER_PATTERN, Comma, NumberProblem, read_number
-from nolbet_core.quantities.show import trimmed
 from nolbet_core.quantities.units import (
     CENTIMETRE,
     CU_FT,
@@ -24,6 +23,7 @@ from nolbet_core.quantities.units import (
     mass_units,
     volume_units,
 )
+from nolbet_core.quantities.writing import trimmed
 
 
 class Problem(ValueError):  # noqa: N818 - told to the gardener as such

@@ -30,20 +30,23 @@ BED_KEYS = ("buried", "corner_depths_m")
 STANDING_SIZES = {"post": "width_m", "pot": "diameter_m", "basket": "diameter_m"}
 
 
-def built_bed(bed: Bed, path: str) -> Vessel:
-    """A bed as built. path: how the bed is called in an error.
+def build_vessel(bed: Bed, path: str, problems: list[PlanProblem]) -> Vessel | None:
+    """The vessel of a bed's shape, None where its measures make none.
 
-    Raises PlanProblem where its measures make no shape.
+    path: how the bed is called. problems: takes what is wrong.
     """
     try:
         _check_kind(bed)
         vessel = _BUILDERS[type(bed.shape)](bed, bed.shape)
-        return _with_buried(vessel, bed) if bed.buried else vessel
+        return _with_buried(vessel, bed, path, problems) if bed.buried else vessel
     except ShapeProblem as problem:
-        beside = problem.key.split("[")[0].split(".")[0] in (*BED_KEYS, "wall_m", "headspace_m")
-        raise PlanProblem(
-            f"{path}.{problem.key}" if beside else f"{path}.shape.{problem.key}", str(problem)
-        ) from problem
+        problems.append(_told(problem, path))
+        return None
+
+
+def _told(problem: ShapeProblem, path: str) -> PlanProblem:
+    beside = problem.key.split("[")[0].split(".")[0] in (*BED_KEYS, "wall_m", "headspace_m")
+    return PlanProblem(f"{path}.{problem.key}" if beside else f"{path}.shape.{problem.key}", str(problem))
 
 
 def _check_kind(bed: Bed) -> None:
@@ -183,10 +186,17 @@ _BUILDERS: dict[type, Callable[[Bed, Any], Vessel]] = {
 }
 
 
-def _with_buried(vessel: Vessel, bed: Bed) -> Vessel:
+def _with_buried(vessel: Vessel, bed: Bed, path: str, problems: list[PlanProblem]) -> Vessel | None:
     if not isinstance(vessel, WalledVessel | LyingBarrel):
         raise ShapeProblem("buried", f"what is buried in a {_said(bed.shape.kind)} can't be taken from its fill")
-    solids = [_solid(each, f"buried[{index}]") for index, each in enumerate(bed.buried)]
+    solids: list[Solid] = []
+    for index, each in enumerate(bed.buried):
+        try:
+            solids.append(_solid(each, f"buried[{index}]"))
+        except ShapeProblem as problem:
+            problems.append(_told(problem, path))
+    if len(solids) < len(bed.buried):
+        return None
     return replace(vessel, hollow=displaced(vessel.hollow, solids))
 
 

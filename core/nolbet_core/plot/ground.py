@@ -14,7 +14,7 @@ from nolbet_core.shapes.hollow import Point
 
 
 @dataclass(frozen=True)
-class Site:
+class Ground:
     """The measured ground: its corners [m], fixed things, spot heights [m], and the aisle that is wanted [m]."""
 
     corners_m: tuple[Point, ...]
@@ -23,7 +23,7 @@ class Site:
     aisle_m: float
 
     @cached_property
-    def ground(self) -> shapely.Polygon:
+    def polygon(self) -> shapely.Polygon:
         """The ground as a polygon."""
         return shapely.Polygon(self.corners_m)
 

@@ -9,14 +9,14 @@ from datetime import UTC, date, datetime, timedelta
 import numpy as np
 from numpy.typing import NDArray
 
+from nolbet_core.built.supplies import Supplies
 from nolbet_core.climate.daily_file import WeatherDay, evaporation_of_days
-from nolbet_core.figure.water import planted_of, plot_of, view_of, weather_for
+from nolbet_core.figure.water import planted_of, plot_of, watered_bed, weather_for
 from nolbet_core.figure.water_figures import DipsFigures, ReadingFigures, ToldFigures
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.check import Supplies
 from nolbet_core.plan.garden import Garden
-from nolbet_core.quantities.show import show_loss
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_loss
 from nolbet_core.reservoir.balance import MM
 from nolbet_core.reservoir.dipped import thirst_of_dips
 from nolbet_core.reservoir.leak import LEAST_M3_DAY, SURE, Told
@@ -79,11 +79,10 @@ def span_of(bed: Bed, garden: Garden, supplies: Supplies, known: Sequence[Weathe
 
     Raises PlanProblem where the bed has no reservoir.
     """
-    view, store = view_of(bed, garden, supplies)
-    system = view.system
+    worked, water = watered_bed(bed, garden, supplies)
     weather, _ = weather_for(garden, known)
-    planted = planted_of(view)
-    plot = plot_of(view, planted)
+    planted = planted_of(worked)
+    plot = plot_of(worked, planted)
     at = (day_of_year((first.month, first.day)) + np.arange(days)) % len(plot.demand)
     et0_mm, rain_mm = weather.et0_mm[:, at].copy(), weather.rain_mm[:, at].copy()
     own = {each.day: each for each in known}
@@ -92,7 +91,8 @@ def span_of(bed: Bed, garden: Garden, supplies: Supplies, known: Sequence[Weathe
         if day is not None:
             et0_mm[:, index] = evaporation_of_days([day], garden.latitude_deg)[0]
             rain_mm[:, index] = day.rain_mm
-    return Span(store, planted, at, et0_mm, rain_mm, plot.area_m2, plot.area_m2 + plot.catchment_m2, system)
+    led_m2 = plot.area_m2 + plot.catchment_m2
+    return Span(water.store, planted, at, et0_mm, rain_mm, plot.area_m2, led_m2, worked.system)
 
 
 def thirstier(span: Span, crop_factor: float) -> Span:

@@ -11,6 +11,9 @@ from nolbet_core.blend.batch import Bag, Batch, Heap, batch
 from nolbet_core.blend.cheapest import Recipe, cheapest
 from nolbet_core.blend.programme import BandName, Component
 from nolbet_core.blend.target import Target
+from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.mixes import draft_mix, target_of
+from nolbet_core.built.supplies import Supplies
 from nolbet_core.figure.blend_figures import (
     BatchFigures,
     BoughtBag,
@@ -19,16 +22,14 @@ from nolbet_core.figure.blend_figures import (
     MixFigures,
     WishedPart,
 )
-from nolbet_core.figure.buying import stock_of
-from nolbet_core.figure.mix_amounts import CENT, taken_figures, unit_prices
+from nolbet_core.figure.mix_amounts import CENT, taken_figures
 from nolbet_core.figure.mixing import figure_mix, unknown_soils
-from nolbet_core.plan.check import Supplies
+from nolbet_core.haul.unit_prices import unit_prices
 from nolbet_core.plan.garden import BagOfferModel, Plan
 from nolbet_core.plan.mix import MixPart, PlanMix, ShareLimit
-from nolbet_core.plan.mixes import draft_mix, target_of
 from nolbet_core.plan.problems import PlanProblem, unknown_key
-from nolbet_core.quantities.show import show_money, show_unit_price
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_money, show_unit_price
 from nolbet_core.shelf.material import Material
 
 MIXED = frozenset({"soil", "mineral", "organic"})
@@ -76,7 +77,7 @@ def figure_cheapest(plan: Plan, wish: Wish, supplies: Supplies) -> CheapestFigur
     What is on hand costs nothing, as far as it goes. Raises PlanProblem where a material isn't on the shelf.
     """
     _check_volume(wish)
-    prices, stock = unit_prices(plan), stock_of(plan)
+    prices, stock = unit_prices(suppliers_of(plan)), stock_of(plan)
     keys = _candidates(wish, supplies, prices, stock)
     components, aside = _components(keys, wish, supplies, prices, stock)
     found = cheapest(components, wish.target, wish.volume_m3)

@@ -1,13 +1,17 @@
-"""A plan's plot as the rules take it, and its figures."""
+"""A plan's plot with its beds on it, in figures."""
 
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
+from functools import cached_property
+from typing import Any
 
+from nolbet_core.built.surroundings import Surroundings
+from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_ring, drawn_rings
-from nolbet_core.figure.found import FindingFigures
-from nolbet_core.figure.judged import finding_figures
+from nolbet_core.figure.finding_figures import FindingFigures
+from nolbet_core.figure.findings import finding_figures, gravest_first, judged_bed
 from nolbet_core.figure.plot_figures import (
     AisleFigures,
     ClashFigures,
@@ -19,97 +23,80 @@ from nolbet_core.figure.plot_figures import (
     PlotFinding,
     RoomFigures,
 )
-from nolbet_core.findings.every import PLACE_FINDINGS
-from nolbet_core.findings.pattern import LEVELS, View
-from nolbet_core.findings.plot import OnPlot, aisle_level, look_at_plot
+from nolbet_core.findings.every import look_for
+from nolbet_core.findings.finding import Finding, Found
+from nolbet_core.findings.plot import BedsBeside, aisle_level
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plot.aisles import Aisle, Clash, aisles_between, clashes_on, path_polygon
-from nolbet_core.plot.fixed import fixed_thing
+from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.levels import Surface, packing_under
-from nolbet_core.plot.paths import Course, laid_courses
+from nolbet_core.plot.paths import PathCourse, laid_courses
 from nolbet_core.plot.placed import PlacedBed, rings_of
 from nolbet_core.plot.room import room_for
-from nolbet_core.plot.site import Site
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.hollow import Point
-from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Standing
 
 
-def site_of(plot: Plot) -> Site:
-    """A plan's plot as the rules take it."""
-    return Site(
-        corners_m=tuple((x, y) for x, y in plot.corners_m),
-        fixed=tuple(
-            fixed_thing(each.kind, each.name, [(x, y) for x, y in each.line_m or [each.at_m or [0, 0]]], each.across_m)
-            for each in plot.fixed
-        ),
-        spots=tuple((spot.at_m[0], spot.at_m[1], spot.height_m) for spot in plot.spots),
-        aisle_m=plot.aisle_m,
-    )
-
-
-def placed_beds(bed: Bed, vessel: Vessel) -> tuple[PlacedBed, ...]:
-    """A bed and those alike where they lie on the plot."""
-    numbered = len(bed.places) > 1
-    return tuple(
-        PlacedBed(
-            bed.key,
-            f"{bed.title} {index + 1}" if numbered else bed.title,
-            index,
-            vessel,
-            place.x_m,
-            place.y_m,
-            place.turn_deg,
-        )
-        for index, place in enumerate(bed.places)
-    )
-
-
 @dataclass(frozen=True)
 class Laid:
-    """A plot with its beds laid on it: aisles, clashes, what paths cover, and what lies on them."""
+    """A plot with its beds laid on it: aisles, clashes, what paths cover, and what lies on them. beds: by key."""
 
-    site: Site
+    plot: Plot
+    ground: Ground
+    beds: Mapping[str, Bed]
     placed: tuple[PlacedBed, ...]
     aisles: tuple[Aisle, ...]
     clashes: tuple[Clash, ...]
     path_m2: float
     courses: tuple[Standing, ...]
+    system: System
+
+    @cached_property
+    def between(self) -> tuple[tuple[Finding[Any], Found], ...]:
+        """What is found on beds beside each other."""
+        return tuple(look_for("plot", BedsBeside(self.aisles, self.clashes, self.system)))
 
 
-def laid_plot(plot: Plot, placed: Sequence[PlacedBed], materials: Mapping[str, Material]) -> Laid:
-    """Lay the beds on the plot, and the courses over what is left."""
-    site = site_of(plot)
-    path_m2 = path_polygon(placed, site.ground).area
-    courses = [Course(materials[each.material], each.thickness_m or 0.0) for each in plot.courses]
+def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mapping[str, Material]) -> Laid:
+    """Lay beds on their garden's plot, and the courses over what is left. Raises ValueError where it has none."""
+    plot, ground = around.plot, around.ground
+    if plot is None or ground is None:
+        raise ValueError("the garden has no plot")
+    placed = tuple(place for each in beds for place in each.placed)
+    path_m2 = path_polygon(placed, ground.polygon).area
+    courses = [PathCourse(materials[each.material], each.thickness_m or 0.0) for each in plot.courses]
     return Laid(
-        site,
-        tuple(placed),
-        aisles_between(placed, site.fixed),
-        clashes_on(placed, site.fixed, site.ground),
+        plot,
+        ground,
+        {each.bed.key: each.bed for each in beds},
+        placed,
+        aisles_between(placed, ground.fixed),
+        clashes_on(placed, ground.fixed, ground.polygon),
         path_m2,
         laid_courses(path_m2, courses),
+        around.system,
     )
 
 
-def found_on_plot(laid: Laid, system: System) -> list[OnPlot]:
-    """Findings that rest on more than one bed."""
-    return look_at_plot(laid.aisles, laid.clashes, system)
+def findings_of_bed(laid: Laid, bed: Bed) -> list[FindingFigures]:
+    """Findings on a bed that rest on others beside it."""
+    return [finding_figures(finding, found, bed) for finding, found in laid.between if bed.key in found.beds]
 
 
-def plot_figures(
-    plot: Plot, laid: Laid, beds: Mapping[str, Bed], own: Iterable[PlotFinding], system: System
-) -> PlotFigures:
-    """A laid plot in figures. beds: by key. own: findings on where single beds lie."""
-    findings = [*own, *(_finding(each, beds) for each in found_on_plot(laid, system))]
-    surface = laid.site.surface
+def plot_figures(laid: Laid, own: Iterable[PlotFinding]) -> PlotFigures:
+    """A laid plot in figures. own: findings on where single beds lie."""
+    between = [
+        PlotFinding(list(found.beds), finding_figures(finding, found, laid.beds[found.beds[0]]))
+        for finding, found in laid.between
+    ]
+    surface = laid.ground.surface
     footprint_m2 = sum(each.vessel.footprint_m2 for each in laid.placed)
     growing_m2 = sum(_growing(each) for each in laid.placed)
     return PlotFigures(
-        ground_m2=laid.site.ground.area,
+        ground_m2=laid.ground.polygon.area,
         beds_m2=footprint_m2,
         growing_m2=growing_m2,
         walls_m2=sum(each.vessel.footprint_m2 * each.vessel.wall_loss_share for each in laid.placed),
@@ -118,31 +105,30 @@ def plot_figures(
         aisles=[_aisle(each) for each in laid.aisles if not each.between_pots],
         clashes=[_clash(each) for each in laid.clashes],
         courses=[_course(each) for each in laid.courses],
-        levels=_levels(surface, plot.level_m) if surface else None,
-        findings=sorted(findings, key=lambda each: LEVELS.index(each.finding.level)),
+        levels=_levels(surface, laid.plot.level_m) if surface else None,
+        findings=gravest_on_plot([*own, *between]),
     )
+
+
+def gravest_on_plot(findings: Iterable[PlotFinding]) -> list[PlotFinding]:
+    """Findings on a plot in the order of a bed's."""
+    listed = list(findings)
+    order = {id(each): place for place, each in enumerate(gravest_first(one.finding for one in listed))}
+    return sorted(listed, key=lambda one: order[id(one.finding)])
 
 
 def _growing(bed: PlacedBed) -> float:
     return min(bed.vessel.top_area_m2, bed.vessel.footprint_m2)
 
 
-def _finding(each: OnPlot, beds: Mapping[str, Bed]) -> PlotFinding:
-    return PlotFinding(beds=list(each.beds), finding=finding_figures(beds[each.beds[0]], each.code, each.found))
-
-
-def found_in_place(view: View) -> list[PlotFinding]:
+def found_in_place(worked: WorkedBed) -> list[PlotFinding]:
     """Findings on where a bed lies."""
-    found = [(finding.code, each) for finding in PLACE_FINDINGS for each in finding.look(view)]
-    return [PlotFinding(beds=[view.bed.key], finding=finding_figures(view.bed, code, each)) for code, each in found]
-
-
-PLACE_CODES = frozenset(finding.code for finding in PLACE_FINDINGS)
+    return [PlotFinding([worked.bed.key], each) for each in judged_bed(worked, "plot")]
 
 
 def place_findings(key: str, findings: Iterable[FindingFigures]) -> list[PlotFinding]:
     """Those of a bed's findings that look at where it lies."""
-    return [PlotFinding(beds=[key], finding=each) for each in findings if each.code in PLACE_CODES]
+    return [PlotFinding([key], each) for each in findings if "plot" in each.views]
 
 
 def _placed(bed: PlacedBed, surface: Surface | None) -> PlacedFigures:
@@ -207,10 +193,15 @@ def _levels(surface: Surface, level_m: float | None) -> LevelFigures:
     )
 
 
-def room_figures(plot: Plot, placed: Sequence[PlacedBed], length_m: float, width_m: float) -> RoomFigures:
-    """How many more beds of an outer size fit on a plot, with its aisle round each."""
-    site = site_of(plot)
-    standing = [thing.outline for thing in site.fixed if thing.kind not in {"drain", "service"}]
+def room_figures(around: Surroundings, placed: Sequence[PlacedBed], length_m: float, width_m: float) -> RoomFigures:
+    """How many more beds of an outer size [m] fit on a garden's plot, with its aisle round each.
+
+    Raises ValueError where it has none.
+    """
+    ground = around.ground
+    if ground is None:
+        raise ValueError("the garden has no plot")
+    standing = [thing.outline for thing in ground.fixed if thing.kind not in {"drain", "service"}]
     taken = [*(bed.outline for bed in placed), *standing]
-    room = room_for(length_m, width_m, site.aisle_m, site.ground, taken)
+    room = room_for(length_m, width_m, ground.aisle_m, ground.polygon, taken)
     return RoomFigures(count=len(room.middles_m), turned=room.turned, middles=drawn_ring(room.middles_m))

@@ -1,0 +1,130 @@
+"""From layers as the plan file writes them to layers as the stack takes them, with all that is wrong with them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+
+from nolbet_core.plan.bed import Layer
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.layers import Asked, Bulk, By, Packing, Scattered, Sheet
+
+AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
+SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_m", "on_hand")
+BULK_KEYS = (*AMOUNTS, "infill", "lifts")
+
+DEFAULT_LAP_M = 0.15
+
+
+def build_layers(
+    layers: Sequence[Layer], shape_kind: str, materials: Mapping[str, Material], path: str, problems: list[PlanProblem]
+) -> tuple[Asked, ...]:
+    """Layers as the stack takes them; those that don't hold are left out.
+
+    shape_kind: of the bed they lie in. path: how the bed is called. problems: takes what is wrong with them. A name
+    that isn't there is no matter of theirs: `unknown_names` tells it for the whole bed.
+    """
+    asked: list[Asked] = []
+    filling: int | None = None
+    for index, layer in enumerate(layers):
+        here = f"{path}.layers[{index}]"
+        material = materials.get(layer.material)
+        if material is None or not _named(layer, materials):
+            continue
+        found = [*_wrong_with(layer, material, shape_kind, here), *_wrong_with_extras(layer, materials, here)]
+        if layer.fill and not material.is_sheet:
+            if filling is not None:
+                message = f"layers[{filling}] fills the rest already; only one layer can"
+                found.append(PlanProblem(f"{here}.fill", message))
+            filling = index
+        problems += found
+        if not found:
+            asked.append(_sheet(layer, material, materials) if material.is_sheet else _bulk(layer, material, materials))
+    return tuple(asked)
+
+
+def _named(layer: Layer, materials: Mapping[str, Material]) -> bool:
+    return all(part is None or part.material in materials for part in (layer.infill, layer.amendment))
+
+
+def _wrong_with(layer: Layer, material: Material, shape_kind: str, path: str) -> Iterator[PlanProblem]:
+    if material.is_sheet:
+        yield from _foreign_keys(layer, BULK_KEYS, path, f"{layer.material} is a sheet and has no such key")
+        yield from _wrong_with_sheet(layer, path)
+        return
+    yield from _foreign_keys(layer, SHEET_KEYS, path, f"only sheets have it, and {layer.material} is none")
+    yield from _wrong_with_amount(layer, path)
+    if shape_kind == "flat_area" and (layer.fill or layer.share is not None):
+        key = "fill" if layer.fill else "share"
+        yield PlanProblem(f"{path}.{key}", "a flat area has no rim to fill to; give a thickness or a volume")
+
+
+def _foreign_keys(layer: Layer, keys: Iterable[str], path: str, message: str) -> Iterator[PlanProblem]:
+    for key in keys:
+        if getattr(layer, key) is not None:
+            yield PlanProblem(f"{path}.{key}", message)
+
+
+def _wrong_with_sheet(layer: Layer, path: str) -> Iterator[PlanProblem]:
+    if layer.roll_width_m is not None and layer.piece_m is not None:
+        yield PlanProblem(f"{path}.roll_width_m", "stands beside piece_m; a sheet comes in pieces or from a roll")
+    if layer.on_hand is not None and layer.piece_m is None:
+        yield PlanProblem(f"{path}.on_hand", "counts pieces, so piece_m has to say how large one is")
+
+
+def _wrong_with_amount(layer: Layer, path: str) -> Iterator[PlanProblem]:
+    given = [key for key in AMOUNTS if getattr(layer, key) is not None]
+    if not given:
+        yield PlanProblem(path, f"needs one of {', '.join(AMOUNTS)}")
+    if len(given) > 1:
+        yield PlanProblem(f"{path}.{given[1]}", f"stands beside {given[0]}; a layer takes one of {', '.join(AMOUNTS)}")
+
+
+def _wrong_with_extras(layer: Layer, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    """What is wrong with what packs a layer and what is scattered on it; both are there."""
+    if layer.infill is not None and not materials[layer.material].is_sheet:
+        fines = materials[layer.infill.material]
+        if fines.is_sheet or fines.void_share:
+            yield PlanProblem(f"{path}.infill.material", f"{layer.infill.material} isn't fine enough to pack voids")
+        if not materials[layer.material].void_share:
+            yield PlanProblem(f"{path}.infill", f"{layer.material} has no voids to pack")
+    if layer.amendment is not None:
+        key = layer.amendment.material
+        if materials[key].is_sheet or materials[key].grain != "fine":
+            message = f"{key} can't be scattered; name a meal, pellets or compost"
+            yield PlanProblem(f"{path}.amendment.material", message)
+
+
+def _sheet(layer: Layer, material: Material, materials: Mapping[str, Material]) -> Sheet:
+    return Sheet(
+        material,
+        layer.plies or 1,
+        DEFAULT_LAP_M if layer.lap_m is None else layer.lap_m,
+        layer.up_sides_m or 0.0,
+        layer.skirt_m or 0.0,
+        (layer.piece_m[0], layer.piece_m[1]) if layer.piece_m else None,
+        layer.roll_width_m,
+        layer.on_hand,
+        _scattered(layer, materials),
+    )
+
+
+def _bulk(layer: Layer, material: Material, materials: Mapping[str, Material]) -> Bulk:
+    by, amount = _amount(layer)
+    packing = Packing(materials[layer.infill.material], layer.infill.share) if layer.infill else None
+    return Bulk(material, by, amount, packing, layer.lifts or 1, _scattered(layer, materials))
+
+
+def _scattered(layer: Layer, materials: Mapping[str, Material]) -> Scattered | None:
+    fed = layer.amendment
+    return Scattered(materials[fed.material], fed.mass_kg) if fed else None
+
+
+def _amount(layer: Layer) -> tuple[By, float]:
+    if layer.thickness_m is not None:
+        return "thickness", layer.thickness_m
+    if layer.volume_m3 is not None:
+        return "volume", layer.volume_m3
+    if layer.share is not None:
+        return "share", layer.share
+    return "fill", 0.0

@@ -1,0 +1,27 @@
+"""Whether what a document names is there."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping
+
+from pydantic import BaseModel
+
+from nolbet_core.plan.named import materials_named
+from nolbet_core.plan.problems import PlanProblem, unknown_key
+from nolbet_core.shelf.material import Material
+
+
+def unknown_names(part: BaseModel, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    """A problem for each key of a part of a plan that names a material which isn't there."""
+    for where, key in materials_named(part, path):
+        if key not in materials:
+            yield unknown_key(where, key, materials)
+
+
+def names_twice(keys: Iterable[str], path: str) -> Iterator[PlanProblem]:
+    """A problem for each key of a list that stands there already. path: how the list is called."""
+    seen: set[str] = set()
+    for index, key in enumerate(keys):
+        if key in seen:
+            yield PlanProblem(f"{path}[{index}].key", f"'{key}' is taken already")
+        seen.add(key)

@@ -1,0 +1,62 @@
+"""A whole plan built of its words: what holds of it, and everything that is wrong with the rest."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from nolbet_core.built.bed import BuiltBed, build_bed
+from nolbet_core.built.checked import Checked
+from nolbet_core.built.names import names_twice, unknown_names
+from nolbet_core.built.plot_checks import wrong_with_plot
+from nolbet_core.built.supplies import Supplies, gather_supplies
+from nolbet_core.plan.garden import Plan
+from nolbet_core.plan.problems import PlanProblem
+
+
+@dataclass(frozen=True, slots=True)
+class BuiltPlan:
+    """A plan with what its layers may name and its beds as built; the plan names none but those that hold."""
+
+    plan: Plan
+    supplies: Supplies
+    beds: tuple[BuiltBed, ...]
+
+
+def build_plan(plan: Plan, supplies: Supplies | None = None) -> Checked[BuiltPlan]:
+    """Build a plan. supplies: what it may name, where that has been gathered already.
+
+    Beds that don't hold are left out of what is built, and their problems told.
+    """
+    problems = [
+        *names_twice((bed.key for bed in plan.beds), "beds"),
+        *names_twice((supplier.key for supplier in plan.suppliers), "suppliers"),
+    ]
+    if supplies is None:
+        gathered = gather_supplies(plan.materials, plan.mixes)
+        problems += gathered.problems
+        supplies = gathered.value or Supplies({}, {})
+    beds = []
+    for index, bed in enumerate(plan.beds):
+        checked = build_bed(bed, supplies.materials, f"beds[{index}]")
+        problems += checked.problems
+        if checked.value is not None:
+            beds.append(checked.value)
+    problems += _wrong_beside_beds(plan, supplies)
+    if len(beds) < len(plan.beds):
+        plan = plan.model_copy(update={"beds": [each.bed for each in beds]})
+    return Checked(BuiltPlan(plan, supplies, tuple(beds)), tuple(problems))
+
+
+def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
+    materials = supplies.materials
+    found: list[PlanProblem] = []
+    if plan.garden.plot is not None:
+        found += wrong_with_plot(plan.garden.plot, materials, "garden.plot")
+    for index, mix in enumerate(plan.mixes):
+        if mix.target is not None:
+            found += unknown_names(mix.target, materials, f"mixes[{index}].target")
+    for index, heap in enumerate(plan.stock):
+        found += unknown_names(heap, materials, f"stock[{index}]")
+    for index, supplier in enumerate(plan.suppliers):
+        found += unknown_names(supplier, materials, f"suppliers[{index}]")
+    return found

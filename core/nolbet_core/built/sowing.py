@@ -1,0 +1,40 @@
+"""From when a bed can be sown."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+from functools import cached_property
+
+from nolbet_core.climate.year import Year
+from nolbet_core.planting.ready import Readiness, readiness
+from nolbet_core.stack.fill import Filled
+
+
+@dataclass(frozen=True)
+class BedSowing:
+    """A filled bed before its first crops. gap_kg_m2: nitrogen the first season goes short of [kg/m2].
+
+    open_below: whether roots can go on into the ground. decay_factor: over the whole year. built_on: day of filling.
+    """
+
+    filled: Filled
+    school: str | None
+    gap_kg_m2: float
+    open_below: bool
+    decay_factor: float
+    built_on: date | None
+    year: Year
+
+    @cached_property
+    def ready(self) -> Readiness:
+        """From when what may be sown."""
+        return readiness(
+            self.filled.layers,
+            self.school,
+            self.gap_kg_m2,
+            self.open_below,
+            self.decay_factor,
+            self.built_on,
+            self.year,
+        )

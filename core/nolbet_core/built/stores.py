@@ -1,0 +1,110 @@
+"""From a reservoir as the plan file writes it to the store that holds the water."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping, Sequence
+
+from nolbet_core.plan.bed import Bed, Reservoir, Wick
+from nolbet_core.plan.named import material_keys
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.reservoir.store import CRATE_SHARE, Crates, Store, column_area
+from nolbet_core.shapes.buried import LyingPipe
+from nolbet_core.shapes.hollow import ShapeProblem
+from nolbet_core.shapes.vessel import Vessel
+from nolbet_core.shelf.material import Material
+
+SIZED_BY = {"soil_column": "diameter_m", "strip": "width_m", "fabric": None}
+
+
+def build_store(
+    bed: Bed, vessel: Vessel, materials: Mapping[str, Material], path: str, problems: list[PlanProblem]
+) -> Store | None:
+    """The store of a bed's reservoir; None where it has none, or one that doesn't fit.
+
+    path: how the bed is called. problems: takes what is wrong with the reservoir and its parts; a name that isn't there
+    is told for the whole bed.
+    """
+    reservoir = bed.reservoir
+    if reservoir is None:
+        return None
+    here = f"{path}.reservoir"
+    if vessel.form != "vessel":
+        kind = bed.shape.kind.replace("_", " ")
+        problems.append(PlanProblem(here, f"a {kind} holds no water; a reservoir wants walls and a floor"))
+        return None
+    found = [
+        *_wrong_with_under(reservoir, materials, here),
+        *_wrong_with_medium(reservoir, materials, here),
+        *_wrong_with_wicks(reservoir.wicks, f"{here}.wicks"),
+    ]
+    problems += found
+    if found or any(key not in materials for key in material_keys(reservoir)):
+        return None
+    store = _store(reservoir, vessel, materials)
+    try:
+        store.check()
+    except ShapeProblem as problem:
+        problems.append(PlanProblem(f"{here}.{problem.key}", str(problem)))
+        return None
+    return store
+
+
+def _store(reservoir: Reservoir, vessel: Vessel, materials: Mapping[str, Material]) -> Store:
+    return Store(
+        vessel.hollow,
+        reservoir.height_m,
+        overflow_of(reservoir),
+        1.0 if reservoir.medium is None else materials[reservoir.medium].water_share,
+        tuple(LyingPipe(each.diameter_m, each.length_m * each.count, 0.0) for each in reservoir.pipes),
+        tuple(
+            Crates(
+                each.length_m * each.width_m * each.count,
+                each.height_m,
+                CRATE_SHARE if each.void_share is None else each.void_share,
+            )
+            for each in reservoir.crates
+        ),
+        sum(column_area(each.diameter_m or 0.0, each.count) for each in reservoir.wicks if each.kind == "soil_column"),
+        reservoir.tilt_m or 0.0,
+        reservoir.under.height_m if reservoir.under else 0.0,
+    )
+
+
+def overflow_of(reservoir: Reservoir) -> float:
+    """Where water runs off [m]: the top of the reservoir unless it says otherwise."""
+    return reservoir.height_m if reservoir.overflow_m is None else reservoir.overflow_m
+
+
+def base_of(bed: Bed) -> float:
+    """Where a bed's layers begin above its floor [m]: on its reservoir, and what lies under that."""
+    if bed.reservoir is None:
+        return 0.0
+    return bed.reservoir.height_m + (bed.reservoir.under.height_m if bed.reservoir.under else 0.0)
+
+
+def _wrong_with_under(reservoir: Reservoir, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    key = reservoir.under.material if reservoir.under else None
+    material = materials.get(key) if key else None
+    if material is None:
+        return
+    here = f"{path}.under.material"
+    if material.is_sheet:
+        yield PlanProblem(here, f"'{key}' is no fill on the shelf; name rubble, gravel or the like")
+    elif material.decay_per_year > 0 or material.parts:
+        yield PlanProblem(here, f"{key} rots or settles, and the liner over it would tear; name stone")
+
+
+def _wrong_with_medium(reservoir: Reservoir, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    medium = materials.get(reservoir.medium) if reservoir.medium else None
+    if medium is not None and (medium.is_sheet or medium.water_share <= 0):
+        message = f"{reservoir.medium} holds no free water; gravel, scoria or coarse sand do"
+        yield PlanProblem(f"{path}.medium", message)
+
+
+def _wrong_with_wicks(wicks: Sequence[Wick], path: str) -> Iterator[PlanProblem]:
+    for index, wick in enumerate(wicks):
+        for key in ("diameter_m", "width_m"):
+            given = getattr(wick, key) is not None
+            if given != (key == SIZED_BY[wick.kind]):
+                said = "doesn't belong to" if given else "has to be given for"
+                yield PlanProblem(f"{path}[{index}].{key}", f"{said} a {wick.kind.replace('_', ' ')}")

@@ -1,0 +1,102 @@
+"""The water under a bed's soil: its store, what it is made of, how its water rises."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cached_property
+
+from nolbet_core.built.bed import BuiltBed
+from nolbet_core.plan.bed import Reservoir
+from nolbet_core.reservoir.store import Store, liner_sheet
+from nolbet_core.reservoir.wicking import Wicking, capillary_rise, wicking_of
+from nolbet_core.shapes.vessel import Vessel
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.fill import Filled, bulk_standing, sheet_standing
+from nolbet_core.stack.layers import Bulk, Sheet, Standing
+from nolbet_core.stack.zone import mulch_begins, root_surface
+
+LINER = "pond_liner"
+"""What lines a reservoir."""
+
+WATER_KG_M3 = 1000.0
+
+
+@dataclass(frozen=True)
+class BedWater:
+    """A reservoir as built under a filled bed. medium, liner, under: what fills it, lines it, lies under its liner."""
+
+    reservoir: Reservoir
+    store: Store
+    vessel: Vessel
+    filled: Filled
+    medium: Material | None
+    liner: Material
+    under: Material | None
+
+    @cached_property
+    def parts(self) -> tuple[Standing, ...]:
+        """What it is made of: what lies under it, its medium, and its liner where it has one."""
+        parts = []
+        if self.under is not None:
+            volume_m3 = self.vessel.hollow.volume_between(0.0, self.store.under_m)
+            parts.append(bulk_standing(Bulk(self.under, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0))
+        if self.medium is not None:
+            volume_m3 = self.store.medium_below(self.store.height_m)
+            parts.append(bulk_standing(Bulk(self.medium, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0))
+        if self.liner_m is not None:
+            parts.append(sheet_standing(Sheet(self.liner), 0.0, self.liner_m[0] * self.liner_m[1], 1))
+        return tuple(parts)
+
+    @property
+    def water_kg(self) -> float:
+        """Mass of the water it holds [kg]."""
+        return WATER_KG_M3 * self.store.held_m3
+
+    @cached_property
+    def parts_kg(self) -> float:
+        """Mass of what it is made of, as delivered [kg]."""
+        return sum(part.mass_moist_kg for part in self.parts)
+
+    @cached_property
+    def liner_m(self) -> tuple[float, float] | None:
+        """Length and width of the sheet that lines it [m, m]; None where none does."""
+        inside = self.vessel.inside
+        if self.reservoir.liner_lap_m is None:
+            return None
+        return liner_sheet(inside.length_m, inside.width_m, self.store.height_m, self.reservoir.liner_lap_m)
+
+    @cached_property
+    def soil_rise_m(self) -> float:
+        """How high the soil over it wicks [m]."""
+        layers = self.filled.layers[: mulch_begins(self.filled.layers)]
+        return capillary_rise([(each.material, each.placed_m3) for each in layers if not each.material.is_sheet])
+
+    @cached_property
+    def soil_over_m(self) -> float:
+        """Soil between the full water and the surface that is sown, under the mulch [m]."""
+        layers = self.filled.layers
+        return max(root_surface(layers) - self.store.full_m, 0.0) if layers else 0.0
+
+    @cached_property
+    def wicking(self) -> Wicking:
+        """What lifts its water."""
+        wicks = self.reservoir.wicks
+        return wicking_of(
+            [(each.diameter_m or 0.0, each.count) for each in wicks if each.kind == "soil_column"],
+            [(each.width_m or 0.0, each.count) for each in wicks if each.kind == "strip"],
+            any(each.kind == "fabric" for each in wicks),
+            self.vessel.hollow.area_at(self.filled.base_m),
+            self.soil_rise_m,
+            self.medium,
+        )
+
+
+def bed_water(built: BuiltBed, filled: Filled, materials: Mapping[str, Material]) -> BedWater | None:
+    """The water under a built bed; None where it has no reservoir."""
+    reservoir, store = built.bed.reservoir, built.store
+    if reservoir is None or store is None:
+        return None
+    medium = materials[reservoir.medium] if reservoir.medium else None
+    under = materials[reservoir.under.material] if reservoir.under else None
+    return BedWater(reservoir, store, built.vessel, filled, medium, materials[LINER], under)

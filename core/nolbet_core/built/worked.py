@@ -1,0 +1,124 @@
+"""A bed at work: built and filled, with what follows from it, as findings and figures look at it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date
+from functools import cached_property
+from typing import TYPE_CHECKING, Any
+
+from nolbet_core.built.bed import BuiltBed, build_bed
+from nolbet_core.built.feeding import BedFeeding
+from nolbet_core.built.settling import BedSettling
+from nolbet_core.built.sowing import BedSowing
+from nolbet_core.built.stores import base_of
+from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.surroundings import Surroundings, surroundings_of
+from nolbet_core.built.water import BedWater, bed_water
+from nolbet_core.climate.year import Year
+from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.plan.garden import Garden
+from nolbet_core.quantities.units import System
+from nolbet_core.shapes.vessel import Vessel
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.fill import Filled, fill_bed
+
+if TYPE_CHECKING:
+    from nolbet_core.plot.ground import Ground
+    from nolbet_core.plot.placed import PlacedBed
+
+CLOSED_BELOW = frozenset({"round_tub", "trough", "lying_barrel", "crates"})
+"""Shapes that have a bottom of their own."""
+
+
+@dataclass(frozen=True)
+class WorkedBed:
+    """A bed as planned, as built and as filled, in its surroundings. water: None without a reservoir.
+
+    What follows is worked out when it is first asked for, in parts by what they serve: feeding, settling, sowing.
+    """
+
+    bed: Bed
+    vessel: Vessel
+    filled: Filled
+    around: Surroundings
+    water: BedWater | None
+
+    @property
+    def system(self) -> System:
+        """The units it is told in."""
+        return self.around.system
+
+    @property
+    def year(self) -> Year:
+        """The garden's year."""
+        return self.around.year
+
+    @property
+    def ground(self) -> Ground | None:
+        """The measured ground; None where there is none, or the bed lies nowhere on it."""
+        return self.around.ground if self.bed.places else None
+
+    @cached_property
+    def placed(self) -> tuple[PlacedBed, ...]:
+        """The bed and those alike where they lie on the ground."""
+        if not self.bed.places:
+            return ()
+        from nolbet_core.built.ground import placed_beds  # noqa: PLC0415 - polygons cost a start half its time
+
+        return placed_beds(self.bed, self.vessel)
+
+    @cached_property
+    def mass_saturated_kg(self) -> float:
+        """Mass of all that is in the bed wet through, its water with it [kg]."""
+        fill_kg = self.filled.mass_saturated_kg
+        return fill_kg + self.water.water_kg + self.water.parts_kg if self.water else fill_kg
+
+    @property
+    def open_below(self) -> bool:
+        """Whether the bed lies on open ground that roots can go into."""
+        return self.water is None and self.bed.stand is None and self.bed.shape.kind not in CLOSED_BELOW
+
+    @property
+    def built_on(self) -> date | None:
+        """The day of filling: as given, else today where that is known."""
+        return date.fromisoformat(self.bed.built_on) if self.bed.built_on else self.year.today
+
+    @cached_property
+    def settling(self) -> BedSettling:
+        """How the bed sinks."""
+        return BedSettling(self.vessel, self.filled, self.year, self.bed.dampness)
+
+    @cached_property
+    def feeding(self) -> BedFeeding:
+        """What feeds in the bed, and what starves."""
+        return BedFeeding(self.vessel, self.filled, self.year, self.bed.dampness, self.around.handful_kg)
+
+    @cached_property
+    def sowing(self) -> BedSowing:
+        """From when the bed can be sown."""
+        gap_kg_m2 = self.feeding.gap_kg / self.vessel.top_area_m2
+        factor = self.settling.decay_factor
+        return BedSowing(self.filled, self.bed.school, gap_kg_m2, self.open_below, factor, self.built_on, self.year)
+
+
+def written_layer(layer: Layer) -> dict[str, Any]:
+    """A layer in the plan file's words."""
+    return layer.model_dump(mode="json", exclude_none=True)
+
+
+def worked_bed(built: BuiltBed, around: Surroundings, materials: Mapping[str, Material]) -> WorkedBed:
+    """A built bed filled. materials: by key."""
+    bed, vessel = built.bed, built.vessel
+    filled = fill_bed(vessel, bed.kept_empty_m, built.layers, base_of(bed))
+    return WorkedBed(bed, vessel, filled, around, bed_water(built, filled, materials))
+
+
+def work_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed", today: date | None = None) -> WorkedBed:
+    """A bed of the plan built and filled. path: how it is called in an error. today: see `surroundings_of`.
+
+    Raises PlanProblem where it doesn't hold together.
+    """
+    built = build_bed(bed, supplies.materials, path).holding()
+    return worked_bed(built, surroundings_of(garden, today), supplies.materials)

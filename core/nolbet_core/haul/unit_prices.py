@@ -1,0 +1,25 @@
+"""What a loose m3 of each material costs, before delivery and whole bags."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from decimal import Decimal
+
+from nolbet_core.haul.offers import BulkOffer, Offer, Supplier
+
+
+def unit_prices(suppliers: Iterable[Supplier]) -> dict[str, Decimal]:
+    """The least price of a loose m3 of each material that is offered."""
+    prices: dict[str, Decimal] = {}
+    for supplier in suppliers:
+        for offer in supplier.offers:
+            price = price_per_m3(offer)
+            prices[offer.material] = min(price, prices.get(offer.material, price))
+    return prices
+
+
+def price_per_m3(offer: Offer) -> Decimal:
+    """The price of a loose m3 by an offer."""
+    if isinstance(offer, BulkOffer):
+        return offer.price_per_m3
+    return offer.price / Decimal(repr(offer.volume_m3))

@@ -1,0 +1,1 @@
+"""The work itself: what a person gets done in an hour."""
