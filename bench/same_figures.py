@@ -21,7 +21,7 @@ TOLD = {"key", "material", "code", "level", "message", "why", "advice", "seen", 
 
 def figures_by(checkout: Path, file: Path) -> Any:
     """Figures of a plan file as a checkout's core works them out."""
-    run = [sys.executable, "-c", "from nolbet_cli.main import run; run()", "figure", str(file), "--json"]
+    run = [sys.executable, "-c", "from nolbet_cli import main as m; import sys; sys.exit(m.main(sys.argv[1:]))", "figure", str(file), "--json"]
     done = subprocess.run(  # noqa: S603 - our own interpreter on our own files
         run, cwd=checkout, env={"PYTHONPATH": str(checkout / "core")}, capture_output=True, text=True, check=True
     )

@@ -38,7 +38,8 @@ class BedFeeding:
     @cached_property
     def ledger(self) -> tuple[LayerNitrogen, ...]:
         """The first season's nitrogen, layer by layer."""
-        return nitrogen_ledger(self.filled.layers, contacts(self.filled, self.vessel.hollow), self.season_factor)
+        contact = contacts(self.filled, self.vessel.hollow, self.zone_shares)
+        return nitrogen_ledger(self.filled.layers, contact, self.season_factor)
 
     @cached_property
     def gap_kg(self) -> float:

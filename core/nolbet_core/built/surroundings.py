@@ -5,15 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 from datetime import date
 from functools import cached_property
-from typing import TYPE_CHECKING
 
+from nolbet_core.built.ground import ground_of
 from nolbet_core.climate.year import Year, garden_year
 from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.plot import Plot
+from nolbet_core.plot.ground import Ground
 from nolbet_core.quantities.units import System
-
-if TYPE_CHECKING:
-    from nolbet_core.plot.ground import Ground
 
 
 @dataclass(frozen=True)
@@ -31,8 +29,6 @@ class Surroundings:
     @cached_property
     def ground(self) -> Ground | None:
         """The measured ground as the rules take it, made when it is first looked at; None where there is none."""
-        from nolbet_core.built.ground import ground_of  # noqa: PLC0415 - polygons cost a start half its time
-
         return None if self.plot is None else ground_of(self.plot)
 
 
@@ -40,8 +36,3 @@ def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
     """What a garden's beds share. today: stands in for a day of filling that isn't given."""
     year = garden_year(garden.mean_temp_c, garden.last_frost, garden.first_frost, garden.latitude_deg, today)
     return Surroundings(System(garden.units), year, garden.handful_kg, garden.plot)
-
-
-def without_ground(around: Surroundings) -> Surroundings:
-    """The same for a bed that is looked at by itself, wherever it lies."""
-    return Surroundings(around.system, around.year, around.handful_kg)

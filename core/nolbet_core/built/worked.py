@@ -6,27 +6,26 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date
 from functools import cached_property
-from typing import TYPE_CHECKING, Any
+from typing import Any
 
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.feeding import BedFeeding
+from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
-from nolbet_core.built.surroundings import Surroundings, surroundings_of
+from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.built.water import BedWater, bed_water
 from nolbet_core.climate.year import Year
 from nolbet_core.plan.bed import Bed, Layer
-from nolbet_core.plan.garden import Garden
+from nolbet_core.plot.ground import Ground
+from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, fill_bed
-
-if TYPE_CHECKING:
-    from nolbet_core.plot.ground import Ground
-    from nolbet_core.plot.placed import PlacedBed
+from nolbet_core.stack.layers import materials_in
 
 CLOSED_BELOW = frozenset({"round_tub", "trough", "lying_barrel", "crates"})
 """Shapes that have a bottom of their own."""
@@ -63,10 +62,6 @@ class WorkedBed:
     @cached_property
     def placed(self) -> tuple[PlacedBed, ...]:
         """The bed and those alike where they lie on the ground."""
-        if not self.bed.places:
-            return ()
-        from nolbet_core.built.ground import placed_beds  # noqa: PLC0415 - polygons cost a start half its time
-
         return placed_beds(self.bed, self.vessel)
 
     @cached_property
@@ -74,6 +69,11 @@ class WorkedBed:
         """Mass of all that is in the bed wet through, its water with it [kg]."""
         fill_kg = self.filled.mass_saturated_kg
         return fill_kg + self.water.water_kg + self.water.parts_kg if self.water else fill_kg
+
+    @cached_property
+    def materials(self) -> tuple[Material, ...]:
+        """What its layers are made of, packed and fed with, bottom to top; as often as it lies there."""
+        return tuple(material for layer in self.filled.layers for material in materials_in(layer))
 
     @property
     def open_below(self) -> bool:
@@ -115,10 +115,10 @@ def worked_bed(built: BuiltBed, around: Surroundings, materials: Mapping[str, Ma
     return WorkedBed(bed, vessel, filled, around, bed_water(built, filled, materials))
 
 
-def work_bed(bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed", today: date | None = None) -> WorkedBed:
-    """A bed of the plan built and filled. path: how it is called in an error. today: see `surroundings_of`.
+def work_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "bed") -> WorkedBed:
+    """A bed of the plan built and filled. path: how it is called in an error.
 
     Raises PlanProblem where it doesn't hold together.
     """
     built = build_bed(bed, supplies.materials, path).holding()
-    return worked_bed(built, surroundings_of(garden, today), supplies.materials)
+    return worked_bed(built, around, supplies.materials)

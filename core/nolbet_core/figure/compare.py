@@ -11,6 +11,7 @@ from nolbet_core.built.bed import build_bed
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.worked import work_bed
 from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.forecast import figure_forecast
@@ -138,7 +139,7 @@ def _started(bed: Bed, school: School, depth_m: float, area_m2: float) -> Bed:
 def _school_figures(
     school: School, why_not: str | None, started: Bed, plan: Plan, supplies: Supplies, today: date | None
 ) -> SchoolFigures:
-    figures = None if why_not else bed_figures(work_bed(started, plan.garden, supplies, today=today))
+    figures = None if why_not else bed_figures(work_bed(started, surroundings_of(plan.garden, today), supplies))
     return SchoolFigures(
         key=school.key,
         name=school.name,

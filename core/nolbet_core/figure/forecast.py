@@ -10,6 +10,7 @@ import numpy as np
 
 from nolbet_core.built.buying import suppliers_of
 from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed
 from nolbet_core.climate.year import day_after_months, spring_months
 from nolbet_core.figure.findings import step_figures
@@ -37,7 +38,7 @@ def figure_forecast(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 
     Raises PlanProblem where the bed doesn't hold together.
     """
-    return forecast_of(work_bed(bed, plan.garden, supplies, today=today), plan, supplies)
+    return forecast_of(work_bed(bed, surroundings_of(plan.garden, today), supplies), plan, supplies)
 
 
 def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFigures:
@@ -62,7 +63,7 @@ def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFi
 
 def figure_sunken(plan: Plan, bed: Bed, supplies: Supplies, month: int) -> SunkenFigures:
     """A bed as it lies after some months (0 to 120), to draw. Raises PlanProblem where it doesn't hold together."""
-    return sunken_figures(work_bed(bed, plan.garden, supplies), month)
+    return sunken_figures(work_bed(bed, surroundings_of(plan.garden), supplies), month)
 
 
 def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:

@@ -121,7 +121,7 @@ def _soil_names(bed: Bed) -> set[str]:
 
 def figure_zones(plan: Plan, bed: Bed, supplies: Supplies) -> ZonesFigures:
     """The soil layers of a bed top to bottom, each mix against the bands of its use."""
-    worked = work_bed(bed, plan.garden, supplies)
+    worked = work_bed(bed, surroundings_of(plan.garden), supplies)
     entries = {entry.key: entry for entry in plan.mixes}
     over_water_m = worked.water.soil_over_m if worked.water else None
     zones = []

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date
-from typing import TYPE_CHECKING
 
 from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
@@ -17,16 +17,21 @@ from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.figure.findings import bought_keys, gravest_first, judged_buying
+from nolbet_core.figure.plot import (
+    Laid,
+    findings_of_bed,
+    found_in_place,
+    laid_plot,
+    place_findings,
+    plot_figures,
+    room_figures,
+)
 from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.problems import PlanProblem
-
-if TYPE_CHECKING:
-    from nolbet_core.figure.plot import Laid
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,17 +41,14 @@ class _Figured:
     bought_keys: frozenset[str]
 
 
-def figure_bed(
-    bed: Bed, garden: Garden, supplies: Supplies, path: str = "bed", today: date | None = None
-) -> BedFigures:
+def figure_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "bed") -> BedFigures:
     """Figures of one bed, needs and buying left out: what a draft asks for while a boundary is dragged.
 
-    garden: for the units that judgements are said in, its year and the ground. supplies: what layers may name. path:
-    how the bed is called in an error. today: stands in for a day of filling that isn't given.
+    around: what the beds of its garden share. supplies: what layers may name. path: how the bed is called in an error.
 
     Raises PlanProblem where the bed doesn't hold together.
     """
-    return bed_figures(work_bed(bed, garden, supplies, path, today))
+    return bed_figures(work_bed(bed, around, supplies, path))
 
 
 def figure_plan(built: BuiltPlan, today: date | None = None) -> Figures:
@@ -83,8 +85,6 @@ def figure_plot(built: BuiltPlan) -> PlotFigures:
 
     Raises PlanProblem where the plan has no plot.
     """
-    from nolbet_core.figure.plot import found_in_place, laid_plot, plot_figures  # noqa: PLC0415 - as in `_laid`
-
     around = surroundings_of(built.plan.garden)
     _measured(around)
     materials = built.supplies.materials
@@ -98,9 +98,6 @@ def figure_room(built: BuiltPlan, length_m: float, width_m: float) -> RoomFigure
 
     Raises PlanProblem where the plan has no plot.
     """
-    from nolbet_core.built.ground import placed_beds  # noqa: PLC0415 - as in `_laid`
-    from nolbet_core.figure.plot import room_figures  # noqa: PLC0415 - as in `_laid`
-
     around = surroundings_of(built.plan.garden)
     _measured(around)
     placed = [place for each in built.beds for place in placed_beds(each.bed, each.vessel)]
@@ -130,16 +127,12 @@ def _beds_and_needs(built: BuiltPlan, around: Surroundings) -> tuple[list[_Figur
 def _laid(around: Surroundings, beds: Sequence[WorkedBed], supplies: Supplies) -> Laid | None:
     if around.plot is None:
         return None
-    from nolbet_core.figure.plot import laid_plot  # noqa: PLC0415 - polygons cost a start half its time
-
     return laid_plot(around, beds, supplies.materials)
 
 
 def _plot(laid: Laid | None, figured: Sequence[_Figured]) -> PlotFigures | None:
     if laid is None:
         return None
-    from nolbet_core.figure.plot import place_findings, plot_figures  # noqa: PLC0415 - as in `_laid`
-
     placed = [each for each in figured if each.worked.bed.places]
     own = [found for each in placed for found in place_findings(each.worked.bed.key, each.figures.findings)]
     return plot_figures(laid, own)
@@ -150,8 +143,6 @@ def _with_others(each: _Figured, laid: Laid | None, chosen: Chosen | None, suppl
     bed = each.worked.bed
     others: list[FindingFigures] = []
     if laid is not None:
-        from nolbet_core.figure.plot import findings_of_bed  # noqa: PLC0415 - as in `_laid`
-
         others += findings_of_bed(laid, bed)
     if chosen is not None:
         bought = BoughtForBed(each.bought_keys, chosen, supplies.materials, each.worked.system)

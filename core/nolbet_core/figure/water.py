@@ -9,6 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed, work_bed
 from nolbet_core.climate.daily_file import WeatherDay, weather_of_days
@@ -120,7 +121,7 @@ def watered_bed(bed: Bed, garden: Garden, supplies: Supplies) -> tuple[WorkedBed
 
     Raises PlanProblem where it has no reservoir or doesn't hold together.
     """
-    worked = work_bed(bed, garden, supplies)
+    worked = work_bed(bed, surroundings_of(garden), supplies)
     if worked.water is None:
         raise PlanProblem("bed.reservoir", "the bed has no reservoir; give one a height first")
     return worked, worked.water

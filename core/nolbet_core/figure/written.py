@@ -2,50 +2,59 @@
 
 from __future__ import annotations
 
-from typing import Any, get_args
+from typing import TYPE_CHECKING, Any
 
 from pydantic import TypeAdapter
 
-from nolbet_core.figure.blend_figures import BatchFigures, CheapestFigures, MixAmounts, MixFigures, ZonesFigures
 from nolbet_core.figure.figures import BedFigures, Figures
-from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
-from nolbet_core.figure.plot_figures import PlotFigures
-from nolbet_core.figure.tally import TalliedFigures
-from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
 
-Written = (
-    BatchFigures
-    | BedFigures
-    | CheapestFigures
-    | ComparedFigures
-    | DipsFigures
-    | Figures
-    | ForecastFigures
-    | MixAmounts
-    | MixFigures
-    | OfferedSchools
-    | PlotFigures
-    | SunkenFigures
-    | TalliedFigures
-    | ToldFigures
-    | WaterFigures
-    | ZonesFigures
-)
+if TYPE_CHECKING:
+    from nolbet_core.figure.blend_figures import BatchFigures, CheapestFigures, MixAmounts, MixFigures, ZonesFigures
+    from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
+    from nolbet_core.figure.plot_figures import PlotFigures
+    from nolbet_core.figure.tally import TalliedFigures
+    from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
+
+    Written = (
+        BatchFigures
+        | BedFigures
+        | CheapestFigures
+        | ComparedFigures
+        | DipsFigures
+        | Figures
+        | ForecastFigures
+        | MixAmounts
+        | MixFigures
+        | OfferedSchools
+        | PlotFigures
+        | SunkenFigures
+        | TalliedFigures
+        | ToldFigures
+        | WaterFigures
+        | ZonesFigures
+    )
 
 
-_ADAPTERS: dict[type, TypeAdapter[Any]] = {kind: TypeAdapter(kind) for kind in get_args(Written)}
+_adapters: dict[type[Any], TypeAdapter[Any]] = {}
+
+
+def _adapter(kind: type[Any]) -> TypeAdapter[Any]:
+    """What writes figures of a kind, made when they are first written: a start knows none of them yet."""
+    found = _adapters.get(kind)
+    if found is None:
+        found = _adapters[kind] = TypeAdapter(kind)
+    return found
 
 
 def written_json(figures: Written, indent: int | None = None) -> str:
     """Figures as JSON text. indent: spaces a level, None for one line."""
-    return _ADAPTERS[type(figures)].dump_json(figures, indent=indent, exclude=_nothing_there(figures)).decode()
+    return _adapter(type(figures)).dump_json(figures, indent=indent, exclude=_nothing_there(figures)).decode()
 
 
 def written_document(figures: Written) -> dict[str, Any]:
     """Figures as the parsed JSON document."""
-    document: dict[str, Any] = _ADAPTERS[type(figures)].dump_python(
-        figures, mode="json", exclude=_nothing_there(figures)
-    )
+    adapter = _adapter(type(figures))
+    document: dict[str, Any] = adapter.dump_python(figures, mode="json", exclude=_nothing_there(figures))
     return document
 
 

@@ -13,7 +13,7 @@ from nolbet_core.plan.bed import Amendment, Layer
 from nolbet_core.quantities.limits import MEAL_KG
 from nolbet_core.quantities.writing import show_dose
 from nolbet_core.shelf.library import standard_shelf
-from nolbet_core.stack.layers import Standing, materials_in
+from nolbet_core.stack.layers import Standing
 from nolbet_core.stack.zone import ROOT_ZONE_M
 
 GAP_ADVISED_KG_M2 = 0.005
@@ -206,7 +206,7 @@ class PetsAndMeals(BedFinding):
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """One note for all such meals in or on the fill."""
-        names = list(dict.fromkeys(_drawing_pets(worked.filled.layers)))
+        names = list(dict.fromkeys(each.name.lower() for each in worked.materials if "pets" in each.traits))
         if not names:
             return
         yield Found(
@@ -215,10 +215,3 @@ class PetsAndMeals(BedFinding):
             "A pet that eats its fill of meal falls ill, and the bed is turned over.",
             "Work it in under 50 mm of soil, keep the bag shut, keep pets off for two weeks. " + DEFER,
         )
-
-
-def _drawing_pets(layers: Sequence[Standing]) -> Iterator[str]:
-    for layer in layers:
-        for material in materials_in(layer):
-            if "pets" in material.traits:
-                yield material.name.lower()

@@ -10,7 +10,6 @@ from nolbet_core.findings.mend import Mend, change_layer
 from nolbet_core.findings.safety import counted, listed
 from nolbet_core.planting.ready import RAW_MANURE_DAYS, RAW_MANURE_DAYS_ABOVE
 from nolbet_core.quantities.writing import show_length
-from nolbet_core.stack.layers import materials_in
 
 GROUND_FORMS = frozenset({"trench", "mound", "flat"})
 ROOTS_PASS_M = 0.30
@@ -18,7 +17,7 @@ ROOTS_PASS_M = 0.30
 
 def names_with(worked: WorkedBed, trait: str) -> list[str]:
     """Names of the materials in and on the fill that have a trait, each once."""
-    found = [material for layer in worked.filled.layers for material in materials_in(layer) if trait in material.traits]
+    found = [material for material in worked.materials if trait in material.traits]
     parts = [each.material for material in found for each in material.parts if trait in each.material.traits]
     plain = [material for material in found if not material.parts]
     return list(dict.fromkeys(material.name.lower() for material in (*plain, *parts)))

@@ -20,7 +20,7 @@ class Dust(BedFinding):
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """One note for all such materials of the bed."""
-        found = dust_of(_materials(worked))
+        found = dust_of(_laid(worked))
         if found is not None:
             yield found
 
@@ -47,7 +47,7 @@ def dust_of(materials: Sequence[Material]) -> Found | None:
     )
 
 
-def _materials(worked: WorkedBed) -> list[Material]:
+def _laid(worked: WorkedBed) -> list[Material]:
     found: dict[str, Material] = {}
     for layer in worked.filled.layers:
         found[layer.material.key] = layer.material

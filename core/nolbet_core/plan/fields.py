@@ -24,9 +24,12 @@ UNIT_PRICE_DECIMALS = 6
 
 
 class Model(BaseModel):
-    """A frozen part of a plan: unknown keys are refused, numbers are numbers and never text."""
+    """A frozen part of a plan: unknown keys are refused, numbers are numbers and never text.
 
-    model_config = ConfigDict(extra="forbid", frozen=True, strict=True, allow_inf_nan=False)
+    What reads one is made when the first is read, so that a whole plan's reader is made once and not with every part.
+    """
+
+    model_config = ConfigDict(extra="forbid", frozen=True, strict=True, allow_inf_nan=False, defer_build=True)
 
 
 def _read_money(value: Any) -> Any:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from nolbet_core.climate.year import Year, first_spring, next_day
-from nolbet_core.planting.roots import LEAST_DEPTH_M, Roots, rootable_depth, years_to_depth
+from nolbet_core.planting.roots import LEAST_DEPTH_M, RootPath, Roots, root_path
 from nolbet_core.stack.layers import Standing, materials_in
 from nolbet_core.stack.zone import mulch_begins
 
@@ -133,11 +133,10 @@ def readiness(
     waits = waits_of(standing, school, gap_kg_m2)
     manure = holds_raw_manure(standing)
     soil = any(layer.material.group == "soil" and layer.thickness_m > 0 for layer in standing)
-    sowings = (
-        [_sowing(roots, standing, waits, open_below, factor, built, year) for roots in LEAST_DEPTH_M] if soil else []
-    )
+    path = root_path(standing, open_below, factor)
+    sowings = [_sowing(roots, path, waits, built, year) for roots in LEAST_DEPTH_M] if soil else []
     return Readiness(
-        depth_m=rootable_depth(standing, open_below, factor, 0.0),
+        depth_m=path.depth_after(0.0),
         waits=waits,
         sowings=tuple(sowings),
         harvest_days=RAW_MANURE_DAYS if manure else None,
@@ -145,16 +144,8 @@ def readiness(
     )
 
 
-def _sowing(
-    roots: Roots,
-    layers: tuple[Standing, ...],
-    waits: tuple[Wait, ...],
-    open_below: bool,
-    factor: float,
-    built: date | None,
-    year: Year,
-) -> Sowing:
-    years = years_to_depth(layers, open_below, factor, LEAST_DEPTH_M[roots])
+def _sowing(roots: Roots, path: RootPath, waits: tuple[Wait, ...], built: date | None, year: Year) -> Sowing:
+    years = path.years_to(LEAST_DEPTH_M[roots])
     if years is None:
         return Sowing(roots, None, None, "the fill is too shallow for such roots")
     longest = max((wait.days or 0 for wait in waits), default=0)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
+from dataclasses import dataclass
 from typing import Literal
 
 from nolbet_core.stack.layers import Standing
@@ -42,27 +43,37 @@ def _half_rotted(decay_per_year: float, factor: float) -> float:
     return -math.log(1 - ROTTEN_SHARE) / (decay_per_year * factor) if decay_per_year else math.inf
 
 
-def rootable_depth(layers: Sequence[Standing], open_below: bool, factor: float, years: float) -> float:
-    """Depth that roots can use some years after filling [m], from the surface under the mulch down.
+@dataclass(frozen=True, slots=True)
+class RootPath:
+    """What roots go through from the surface under the mulch down: of each layer after how many years, and how thick.
 
-    open_below: whether the bed stands on open ground. factor: on decay rates. It ends at the first layer that is not
-    open yet.
+    steps: years and thickness [m], the topmost first. open_below: whether the bed stands on open ground.
     """
+
+    steps: tuple[tuple[float, float], ...]
+    open_below: bool
+
+    def depth_after(self, years: float) -> float:
+        """Depth that roots can use some years after filling [m]: down to the first layer that is not open yet."""
+        depth_m = 0.0
+        for opens, thick_m in self.steps:
+            if opens > years:
+                return depth_m
+            depth_m += thick_m
+        return depth_m + BOTTOMLESS_M if self.open_below else depth_m
+
+    def years_to(self, wanted_m: float) -> float | None:
+        """Years after filling when roots first find a depth [m]; None where they never do."""
+        for years in sorted({0.0, *(opens for opens, _ in self.steps)}):
+            if math.isinf(years):
+                return None
+            if self.depth_after(years) >= wanted_m - 1e-9:
+                return years
+        return None
+
+
+def root_path(layers: Sequence[Standing], open_below: bool, factor: float) -> RootPath:
+    """The way that roots go through layers, bottom to top. factor: on decay rates."""
     standing = tuple(layers)
-    depth_m = 0.0
-    for layer in reversed(standing[: mulch_begins(standing)]):
-        if opens_after(layer, factor) > years:
-            return depth_m
-        depth_m += layer.thickness_m
-    return depth_m + BOTTOMLESS_M if open_below else depth_m
-
-
-def years_to_depth(layers: Sequence[Standing], open_below: bool, factor: float, wanted_m: float) -> float | None:
-    """Years after filling when roots first find a depth [m]; None where they never do."""
-    waits = sorted({0.0, *(opens_after(layer, factor) for layer in layers)})
-    for years in waits:
-        if math.isinf(years):
-            return None
-        if rootable_depth(layers, open_below, factor, years) >= wanted_m - 1e-9:
-            return years
-    return None
+    below = standing[: mulch_begins(standing)]
+    return RootPath(tuple((opens_after(layer, factor), layer.thickness_m) for layer in reversed(below)), open_below)

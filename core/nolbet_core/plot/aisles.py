@@ -5,13 +5,18 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import combinations
+from typing import TYPE_CHECKING
 
-import shapely
-from shapely.geometry.base import BaseGeometry
-
+from nolbet_core.lazy import lazily
 from nolbet_core.plot.fixed import STANDING, FixedThing
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.shapes.hollow import Point
+
+if TYPE_CHECKING:
+    import shapely
+    from shapely.geometry.base import BaseGeometry
+else:
+    shapely = lazily("shapely")
 
 WALKER_M = 0.45
 """Least aisle for a walker [m]."""

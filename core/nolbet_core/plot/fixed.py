@@ -5,11 +5,16 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
+from typing import TYPE_CHECKING
 
-import shapely
-from shapely.geometry.base import BaseGeometry
-
+from nolbet_core.lazy import lazily
 from nolbet_core.shapes.hollow import Point
+
+if TYPE_CHECKING:
+    import shapely
+    from shapely.geometry.base import BaseGeometry
+else:
+    shapely = lazily("shapely")
 
 USUAL_ACROSS_M = {
     "house": 0.3, "wall": 0.2, "fence": 0.05, "tree": 0.3, "tap": 0.1, "door": 0.9, "drain": 0.3, "service": 0.0,

@@ -5,12 +5,17 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
+from typing import TYPE_CHECKING
 
-import shapely
-
+from nolbet_core.lazy import lazily
 from nolbet_core.plot.fixed import FixedThing
 from nolbet_core.plot.levels import Corner, Surface, surface_of
 from nolbet_core.shapes.hollow import Point
+
+if TYPE_CHECKING:
+    import shapely
+else:
+    shapely = lazily("shapely")
 
 
 @dataclass(frozen=True)

@@ -5,10 +5,15 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
-import shapely
-
+from nolbet_core.lazy import lazily
 from nolbet_core.shapes.hollow import Point
+
+if TYPE_CHECKING:
+    import shapely
+else:
+    shapely = lazily("shapely")
 
 Corner = tuple[float, float, float]
 """A place with its height [m, m, m]."""

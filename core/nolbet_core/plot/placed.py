@@ -4,14 +4,19 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
+from typing import TYPE_CHECKING
 
-import shapely
-from shapely import affinity
-from shapely.geometry.base import BaseGeometry
-
+from nolbet_core.lazy import lazily
 from nolbet_core.shapes.hollow import Point, Ring
+from nolbet_core.shapes.outline import Outline
 from nolbet_core.shapes.vessel import Form, Vessel
+
+if TYPE_CHECKING:
+    import shapely
+    from shapely.geometry.base import BaseGeometry
+else:
+    shapely = lazily("shapely")
 
 
 @dataclass(frozen=True)
@@ -37,11 +42,7 @@ class PlacedBed:
     @cached_property
     def outline(self) -> BaseGeometry:
         """Its outermost outline as a polygon with exactly its footprint's area: curves are drawn a hair wider."""
-        outside = self.vessel.outside
-        drawn = shapely.union_all([shapely.Polygon(ring) for ring in outside.rings()])
-        share = math.sqrt(self.vessel.footprint_m2 / drawn.area)
-        true = affinity.scale(drawn, share, share, origin=(outside.length_m / 2, outside.width_m / 2))
-        return self._on_the_ground(true)
+        return _placed_outline(self.vessel.outside, self.vessel.footprint_m2, self.x_m, self.y_m, self.turn_deg)
 
     @cached_property
     def corners(self) -> tuple[Point, ...]:
@@ -49,10 +50,15 @@ class PlacedBed:
         outside = self.vessel.outside
         return turned_corners(outside.length_m, outside.width_m, self.x_m, self.y_m, self.turn_deg)
 
-    def _on_the_ground(self, drawn: BaseGeometry) -> BaseGeometry:
-        outside = self.vessel.outside
-        centred = affinity.translate(drawn, -outside.length_m / 2, -outside.width_m / 2)
-        return affinity.translate(affinity.rotate(centred, self.turn_deg, origin=(0, 0)), self.x_m, self.y_m)
+
+@lru_cache(maxsize=2048)
+def _placed_outline(outside: Outline, footprint_m2: float, x_m: float, y_m: float, turn_deg: float) -> BaseGeometry:
+    drawn = shapely.union_all([shapely.Polygon(ring) for ring in outside.rings()])
+    share = math.sqrt(footprint_m2 / drawn.area)
+    true = shapely.affinity.scale(drawn, share, share, origin=(outside.length_m / 2, outside.width_m / 2))
+    centred = shapely.affinity.translate(true, -outside.length_m / 2, -outside.width_m / 2)
+    turned = shapely.affinity.rotate(centred, turn_deg, origin=(0, 0))
+    return shapely.affinity.translate(turned, x_m, y_m)
 
 
 def turned_corners(length_m: float, width_m: float, x_m: float, y_m: float, turn_deg: float) -> tuple[Point, ...]:

@@ -4,14 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
 import numpy as np
-import shapely
 from numpy.typing import NDArray
-from shapely.geometry.base import BaseGeometry
 
+from nolbet_core.lazy import lazily
 from nolbet_core.shapes.hollow import Point
 from nolbet_core.shapes.quadrature import Floats
+
+if TYPE_CHECKING:
+    import shapely
+    from shapely.geometry.base import BaseGeometry
+else:
+    shapely = lazily("shapely")
 
 STEP_M = 0.1
 """Beds are tried on a grid so fine [m]."""

@@ -37,8 +37,9 @@ def surface_heights(vessel: Vessel, amounts: Amounts, base_m: float = 0.0) -> Am
     if sinks_in_place(vessel):
         return amounts
     hollow = vessel.hollow
-    if isinstance(hollow, Prismatoid) and hollow.is_straight:
-        return base_m + amounts / hollow.floor_m2
+    if isinstance(hollow, Prismatoid):
+        heights = hollow.heights_for_volumes(base_m, amounts)
+        return heights if hollow.is_straight else np.array([vessel.height_of(each) for each in heights.tolist()])
     return np.array([vessel.height_of(hollow.height_for_volume(base_m, amount)) for amount in amounts.tolist()])
 
 

@@ -5,11 +5,16 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import TYPE_CHECKING
 
-import shapely
-
+from nolbet_core.lazy import lazily
 from nolbet_core.shapes.hollow import LEAST_INSIDE_M, Point, Ring, ShapeProblem
 from nolbet_core.shapes.outline import Span, middle_span, ring_area, ring_centroid, ring_perimeter
+
+if TYPE_CHECKING:
+    import shapely
+else:
+    shapely = lazily("shapely")
 
 LARGEST_MITRE = 1000.0
 INRADIUS_ERROR_M = 1e-4

@@ -4,6 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
+import numpy as np
+from numpy.typing import NDArray
+
+Values = NDArray[np.float64]
+
 MOST_STEPS = 200
 RELATIVE_ERROR = 1e-14
 
@@ -50,3 +55,35 @@ def standing_height(
     if over >= 0:
         return rim_m + over / rim_m2
     return invert_rising(volume_to, 0.0, rim_m, wanted)
+
+
+def invert_rising_for_all(rising: Callable[[Values], Values], low: float, high: float, wanted: Values) -> Values:
+    """Where a rising function takes each of some values: `invert_rising` for all of them at once, step by step alike.
+
+    rising: takes and gives an array. low, high, wanted: as there.
+    """
+    lows, highs = np.full_like(wanted, low), np.full_like(wanted, high)
+    at_lows, at_highs = rising(lows) - wanted, rising(highs) - wanted
+    found = np.where(at_lows >= 0, lows, highs)
+    left = np.flatnonzero((at_lows < 0) & (at_highs > 0))
+    close = RELATIVE_ERROR * max(abs(low), abs(high), 1e-3)
+    lows, highs, at_lows, at_highs, wanted = (each[left] for each in (lows, highs, at_lows, at_highs, wanted))
+    side = np.zeros(len(left))
+    for step in range(MOST_STEPS):
+        if not len(left):
+            break
+        halved = step % 8 == 7
+        middle = (lows + highs) / 2 if halved else (lows * at_highs - highs * at_lows) / (at_highs - at_lows)
+        at_middle = rising(middle) - wanted
+        done = (at_middle == 0) | (highs - lows <= close)
+        found[left[done]] = middle[done]
+        above = at_middle > 0
+        at_lows = np.where(above, np.where(side > 0, at_lows / 2, at_lows), at_middle)
+        at_highs = np.where(above, at_middle, np.where(side < 0, at_highs / 2, at_highs))
+        highs, lows = np.where(above, middle, highs), np.where(above, lows, middle)
+        side = np.where(above, 1.0, -1.0)
+        going = ~done
+        left, wanted, side = left[going], wanted[going], side[going]
+        lows, highs, at_lows, at_highs = (each[going] for each in (lows, highs, at_lows, at_highs))
+    found[left] = (lows + highs) / 2
+    return found

@@ -60,6 +60,10 @@ class Outline(Protocol):
         """Where a cut across the width meets the inside [m]."""
         ...
 
+    def __hash__(self) -> int:
+        """Outlines are frozen: alike ones count as one, so that what is drawn of them is drawn once."""
+        ...
+
 
 def left_between(key: str, measure_m: float, out_m: float) -> float:
     """A measure [m] after both its edges moved outwards by out_m [m]. Raises ShapeProblem where nothing is left."""

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from nolbet_core.shapes.invert import standing_height
+import numpy as np
+
+from nolbet_core.shapes.invert import Values, invert_rising_for_all, standing_height
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,6 +54,15 @@ class Prismatoid:
             return base_m + volume_m3 / self.floor_m2
         return standing_height(self._volume_to, self.rim_m, self.rim_m2, base_m, volume_m3)
 
+    def heights_for_volumes(self, base_m: float, volumes_m3: Values) -> Values:
+        """Heights [m] at which volumes [m3] poured in from a base height [m] stand, each by itself."""
+        if self.is_straight:
+            return base_m + volumes_m3 / self.floor_m2
+        wanted = self._volume_to(base_m) + volumes_m3
+        over = wanted - self._volume_to(self.rim_m)
+        within = invert_rising_for_all(self._volumes_to, 0.0, self.rim_m, wanted)
+        return np.where(over >= 0, self.rim_m + over / self.rim_m2, within)
+
     @property
     def _slopes(self) -> tuple[float, float]:
         """Linear and quadratic part of the area over the share of the depth [m2]."""
@@ -63,3 +74,9 @@ class Prismatoid:
         share = min(max(height_m / self.rim_m, 0.0), 1.0)
         below = self.rim_m * share * (self.floor_m2 + share * (rise / 2 + share * bend / 3))
         return below + self.rim_m2 * max(height_m - self.rim_m, 0.0)
+
+    def _volumes_to(self, heights_m: Values) -> Values:
+        rise, bend = self._slopes
+        shares = np.minimum(np.maximum(heights_m / self.rim_m, 0.0), 1.0)
+        below: Values = self.rim_m * shares * (self.floor_m2 + shares * (rise / 2 + shares * bend / 3))
+        return below + self.rim_m2 * np.maximum(heights_m - self.rim_m, 0.0)

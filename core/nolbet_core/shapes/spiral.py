@@ -5,6 +5,7 @@ from __future__ import annotations
 import itertools
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -13,6 +14,9 @@ from nolbet_core.shapes.invert import invert_rising, standing_height
 from nolbet_core.shapes.outline import Span, ring_centroid, ring_perimeter
 from nolbet_core.shapes.quadrature import Floats, integral
 from nolbet_core.shapes.vessel import Form, Vessel
+
+KEPT = 2048
+"""Volumes, radii and curves that are kept: a drag asks again for all but one of them."""
 
 STEPS_A_TURN = 48
 TOLERANCE_M = 1e-9
@@ -55,7 +59,11 @@ class SpiralRun:
 
     def radius_at(self, run_m: float) -> float:
         """How far from the middle the run is after a length [m]."""
-        return invert_rising(self._to_middle, 0.0, self.radius_m, self.length_m - run_m)
+        return _radius_at(self, run_m)
+
+    def radius_to_middle(self, length_m: float) -> float:
+        """How far from the middle the run is where so much of it is left [m]."""
+        return invert_rising(self._to_middle, 0.0, self.radius_m, length_m)
 
     def swept_m2(self, from_radius_m: float, to_radius_m: float) -> float:
         """Area of the band inside the wall between two radii of the curve, the outer first [m2]."""
@@ -72,8 +80,12 @@ class SpiralRun:
         strip: Floats = np.pi / self.pitch_m * (out**2 - inner**2)
         return strip
 
-    def curve(self, inside_m: float, from_radius_m: float, to_radius_m: float) -> list[Point]:
+    def curve(self, inside_m: float, from_radius_m: float, to_radius_m: float) -> Ring:
         """Points of the curve moved in by a width, from the middle [m]."""
+        return _curve(self, inside_m, from_radius_m, to_radius_m)
+
+    def points(self, inside_m: float, from_radius_m: float, to_radius_m: float) -> Ring:
+        """The points of `curve`, worked out."""
         steps = max(math.ceil((from_radius_m - to_radius_m) / self.pitch_m * STEPS_A_TURN), 1)
         points = []
         for i in range(steps + 1):
@@ -81,7 +93,17 @@ class SpiralRun:
             turn = 2 * math.pi * (self.radius_m - radius) / self.pitch_m
             at = max(radius - inside_m, 0.0)
             points.append((at * math.cos(turn), at * math.sin(turn)))
-        return points
+        return tuple(points)
+
+
+@lru_cache(maxsize=KEPT)
+def _radius_at(run: SpiralRun, run_m: float) -> float:
+    return run.radius_to_middle(run.length_m - run_m)
+
+
+@lru_cache(maxsize=KEPT)
+def _curve(run: SpiralRun, inside_m: float, from_radius_m: float, to_radius_m: float) -> Ring:
+    return run.points(inside_m, from_radius_m, to_radius_m)
 
 
 @dataclass(frozen=True, slots=True)
@@ -137,14 +159,14 @@ class SpiralHollow:
 
     def volume_between(self, lower_m: float, upper_m: float) -> float:
         """Volume between two heights [m3]."""
-        return self._volume_to(upper_m) - self._volume_to(lower_m)
+        return _volume_to(self, upper_m) - _volume_to(self, lower_m)
 
     def height_for_volume(self, base_m: float, volume_m3: float) -> float:
         """Height [m] at which a volume [m3] laid level from a base height [m] stands."""
         whole_m2 = self.run.swept_m2(self.run.radius_m, 0.0)
-        return standing_height(self._volume_to, self.rim_m, whole_m2, base_m, volume_m3)
+        return standing_height(self.volume_to, self.rim_m, whole_m2, base_m, volume_m3)
 
-    def _volume_to(self, height_m: float) -> float:
+    def volume_to(self, height_m: float) -> float:
         """Volume under the surface and under a level [m3]: the lesser of both heights over the swept area."""
         run = self.run
         level_m = min(max(height_m, 0.0), self.rim_m)
@@ -170,6 +192,11 @@ class SpiralHollow:
             return surface * run.strip(radius_m)
 
         return sum(integral(strip, start, end) for start, end in itertools.pairwise(edges))
+
+
+@lru_cache(maxsize=KEPT)
+def _volume_to(hollow: SpiralHollow, height_m: float) -> float:
+    return hollow.volume_to(height_m)
 
 
 @dataclass(frozen=True, slots=True)
@@ -219,7 +246,7 @@ class SpiralOutline:
         points = self.round_the_middle()
         return min(x for x, _ in points), min(y for _, y in points)
 
-    def round_the_middle(self) -> list[Point]:
+    def round_the_middle(self) -> Ring:
         """Its outermost turn from the middle of the spiral [m]."""
         inner = max(self.run.radius_m - self.run.pitch_m, 0.0)
         return self.run.curve(0.0, self.run.radius_m, inner)

@@ -144,6 +144,8 @@ class WalledVessel(Vessel):
 
     def section_spans(self, level_m: float) -> tuple[Span, ...]:
         """Spans at a level [m], between those of floor and rim."""
+        if self.floor is self.rim:
+            return self.floor.spans()
         share = min(max(level_m / self.depth_m, 0.0), 1.0)
         return tuple(_between(low, high, share) for low, high in zip(self.floor.spans(), self.rim.spans(), strict=True))
 

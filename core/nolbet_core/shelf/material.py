@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import Literal
 
 Grain = Literal["fine", "coarse"]
@@ -38,7 +39,7 @@ class PartShare:
     dry_density_kg_m3: float
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Material:
     """A material of the shelf or of the gardener.
 
@@ -57,84 +58,84 @@ class Material:
     like: str | None = None
     parts: tuple[PartShare, ...] = ()
 
-    @property
+    @cached_property
     def is_sheet(self) -> bool:
         """Whether it lies in the stack as a sheet, without thickness."""
         return self.group == "sheet"
 
-    @property
+    @cached_property
     def is_liner(self) -> bool:
         """Whether it is cut as one piece that holds water."""
         return "liner" in self.traits
 
-    @property
+    @cached_property
     def bulk_density_kg_m3(self) -> float:
         """Moist density as placed [kg/m3]; nothing for sheets."""
         return self._figure("bulk_density_kg_m3", 0.0)
 
-    @property
+    @cached_property
     def dry_density_kg_m3(self) -> float:
         """Dry mass in a placed volume [kg/m3]: the moist density less its moisture."""
         return self.bulk_density_kg_m3 * (1 - self.moisture)
 
-    @property
+    @cached_property
     def saturated_density_kg_m3(self) -> float:
         """Density as placed and wet through, coarse voids drained [kg/m3], never below the moist one."""
         return max(self._figure("saturated_density_kg_m3", 0.0), self.bulk_density_kg_m3)
 
-    @property
+    @cached_property
     def moisture(self) -> float:
         """Water as a share of the moist mass [0-1]."""
         return self._figure("moisture", 0.0)
 
-    @property
+    @cached_property
     def loose_factor(self) -> float:
         """Loose volume for each placed volume."""
         return self._figure("loose_factor", 1.0)
 
-    @property
+    @cached_property
     def void_share(self) -> float:
         """Share of the placed volume that fines can run down into [0-1]."""
         return self._figure("void_share", 0.0)
 
-    @property
+    @cached_property
     def mass_per_area_kg_m2(self) -> float:
         """Mass of one ply of a sheet [kg/m2]."""
         return self._figure("mass_per_area_kg_m2", 0.0)
 
-    @property
+    @cached_property
     def carbon(self) -> float:
         """Carbon as a share of dry mass [0-1]."""
         return self._figure("carbon", 0.0)
 
-    @property
+    @cached_property
     def nitrogen(self) -> float:
         """Nitrogen as a share of dry mass [0-1]."""
         return self._figure("nitrogen", 0.0)
 
-    @property
+    @cached_property
     def decay_per_year(self) -> float:
         """First-order decay at 12 degrees C, moist [1/year]."""
         return self._figure("decay_per_year", 0.0)
 
-    @property
+    @cached_property
     def settling(self) -> tuple[float, float, float]:
         """Share lost by settling, share that stays [0-1], and decay [1/year]; what has none of them stays as it is."""
         return self._figure("settles_share", 0.0), self._figure("stays_share", 1.0), self.decay_per_year
 
-    @property
+    @cached_property
     def label(self) -> tuple[float, float, float] | None:
         """N, P2O5 and K2O as the bag says [share of mass as sold]; None where no label is known."""
         if "label_n" not in self.properties:
             return None
         return self._figure("label_n", 0.0), self._figure("label_p2o5", 0.0), self._figure("label_k2o", 0.0)
 
-    @property
+    @cached_property
     def water_share(self) -> float:
         """Water that its placed volume holds as a reservoir's medium [0-1]: its own share, else that of its voids."""
         return self._figure("water_share", self.void_share)
 
-    @property
+    @cached_property
     def capillary_rise_m(self) -> float:
         """How high water wicks in it [m]; in a mix the mean of its parts by volume, an estimate."""
         if self.parts:
@@ -146,7 +147,7 @@ class Material:
         found = self.properties.get(name)
         return None if found is None else found.value
 
-    @property
+    @cached_property
     def runs_into_voids(self) -> bool:
         """Whether it trickles down into the voids of what lies below."""
         return self.grain == "fine" and not self.is_sheet

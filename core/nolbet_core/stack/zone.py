@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.stack.fill import Filled
 from nolbet_core.stack.layers import Standing
@@ -18,13 +20,14 @@ def mulch_begins(layers: tuple[Standing, ...]) -> int:
 
     A stack without any soil has no mulch: what is on top is all there is.
     """
-    soil = [i for i, layer in enumerate(layers) if layer.material.group == "soil" and layer.thickness_m > 0]
-    if not soil:
-        return len(layers)
-    above = range(soil[-1] + 1, len(layers))
-    if all(layers[i].material.group in MULCHES for i in above):
-        return soil[-1] + 1
-    return next((i + 1 for i in reversed(above) if layers[i].material.group not in MULCHES), soil[-1] + 1)
+    begins: int | None = None
+    for i in range(len(layers) - 1, -1, -1):
+        group = layers[i].material.group
+        if group == "soil" and layers[i].thickness_m > 0:
+            return i + 1 if begins is None else begins
+        if begins is None and group not in MULCHES:
+            begins = i + 1
+    return len(layers)
 
 
 def root_surface(layers: tuple[Standing, ...]) -> float:
@@ -54,8 +57,8 @@ def zone_shares(filled: Filled, hollow: Hollow) -> list[float]:
     ]
 
 
-def contacts(filled: Filled, hollow: Hollow) -> list[float]:
-    """How much each layer's give and take counts for plants [0-1].
+def contacts(filled: Filled, hollow: Hollow, in_zone: Sequence[float]) -> list[float]:
+    """How much each layer's give and take counts for plants [0-1]. in_zone: as zone_shares gives it.
 
     The part in the top 0.30 m under the mulch counts 1, within 0.20 m below that 0.5, deeper 0.15; mulch 0.1.
     """
@@ -66,8 +69,7 @@ def contacts(filled: Filled, hollow: Hollow) -> list[float]:
         if i >= mulch:
             weights.append(CONTACT_MULCH)
             continue
-        within = shares_between(layer, hollow, surface_m - ROOT_ZONE_M, surface_m)
-        near = shares_between(layer, hollow, surface_m - NEAR_ZONE_M, surface_m)
-        near = max(near - within, 0.0)
+        within = in_zone[i]
+        near = max(shares_between(layer, hollow, surface_m - NEAR_ZONE_M, surface_m) - within, 0.0)
         weights.append(CONTACT_IN * within + CONTACT_NEAR * near + CONTACT_DEEP * max(1 - within - near, 0.0))
     return weights
