@@ -15,7 +15,7 @@ from ninja.security import SessionAuth
 from bench.measure import Measure, compare
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
-from nolbet.gardens.plans import store_plan
+from nolbet.plans.storing import store_plan
 from nolbet.urls import urlpatterns as nolbet_urls
 from nolbet_core.built.plan_file import read_plan
 
@@ -69,7 +69,7 @@ def kept_garden(bed: dict[str, Any], name: str) -> tuple[Client, Garden]:
         "mixes": [{"key": "half", "parts": [{"material": "topsoil", "parts": 1}, {"material": "compost", "parts": 1}]}],
         "beds": [bed],
     }
-    plan, _ = read_plan(document)
+    plan = read_plan(document).plan
     client = Client(enforce_csrf_checks=True)
     client.force_login(user)
     client.get("/")

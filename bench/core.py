@@ -7,8 +7,8 @@ from typing import Any
 
 from bench.api import EIGHT_LAYERS
 from bench.measure import Measure, compare
-from nolbet_core.figure.walk import figure_beds
 from nolbet_core.built.plan_file import read_plan
+from nolbet_core.figure.walk import figure_beds
 
 LIMIT = 11.0
 ROUNDS = 9
@@ -31,8 +31,8 @@ def measure_core() -> list[Measure]:
         compare(
             "core_figure_1000_beds_to_100",
             LIMIT,
-            lambda: figure_beds(*large),
-            lambda: figure_beds(*small),
+            lambda: figure_beds(large),
+            lambda: figure_beds(small),
             rounds=ROUNDS,
             repeats=10,
         )

@@ -14,6 +14,7 @@ from pathlib import Path
 from typing import Any
 
 PROJECT = Path(__file__).resolve().parents[1]
+RUN = "from nolbet_cli import main as m; import sys; sys.exit(m.main(sys.argv[1:]))"
 PLANS = ("docs/examples/*.nolbet.json", "server/nolbet/demo/*.nolbet.json")
 TOLD = {"key", "material", "code", "level", "message", "why", "advice", "seen", "sides", "layer"}
 """Of a finding what a reader is told; how a mend is written may differ."""
@@ -21,7 +22,14 @@ TOLD = {"key", "material", "code", "level", "message", "why", "advice", "seen", 
 
 def figures_by(checkout: Path, file: Path) -> Any:
     """Figures of a plan file as a checkout's core works them out."""
-    run = [sys.executable, "-c", "from nolbet_cli import main as m; import sys; sys.exit(m.main(sys.argv[1:]))", "figure", str(file), "--json"]
+    run = [
+        sys.executable,
+        "-c",
+        RUN,
+        "figure",
+        str(file),
+        "--json",
+    ]
     done = subprocess.run(  # noqa: S603 - our own interpreter on our own files
         run, cwd=checkout, env={"PYTHONPATH": str(checkout / "core")}, capture_output=True, text=True, check=True
     )
@@ -49,7 +57,7 @@ def differences(one: Any, other: Any, path: str, allowed: frozenset[str]) -> Ite
 
 
 def _told(things: list[Any], path: str, allowed: frozenset[str]) -> list[Any]:
-    """A list as it is held against another: of findings those not allowed to differ, in what is told of them, by code."""
+    """A list as it is held against another: of findings what is told of those not allowed to differ, by code."""
     if not path.endswith("findings"):
         return things
     found = [each.get("finding", each) for each in things]

@@ -11,9 +11,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from bench.measure import Measure, compare
-from nolbet_core.figure.walk import viewed_bed
-from nolbet_core.findings.finding import View
 from nolbet_core.built.plan_file import read_plan
+from nolbet_core.built.surroundings import surroundings_of
+from nolbet_core.built.worked import WorkedBed, worked_bed
 from nolbet_core.settling.curve import MONTHS
 from nolbet_core.settling.spread import DRAWS, Drawn, drawn_figures, drawn_remaining, plain_materials
 from nolbet_core.settling.surface import sinking_amounts
@@ -48,17 +48,18 @@ def measure_settling() -> list[Measure]:
     ]
 
 
-def _ten_beds() -> list[View]:
+def _ten_beds() -> list[WorkedBed]:
     """The demo's beds that have layers, and enough of them again to make ten."""
     document: dict[str, Any] = json.loads(
         files("nolbet.demo").joinpath("brackwater.nolbet.json").read_text(encoding="utf-8")
     )
-    plan, supplies = read_plan(document)
-    views = [viewed_bed(bed, plan.garden, None, supplies, "bed") for bed in plan.beds]
+    built = read_plan(document)
+    around = surroundings_of(built.plan.garden)
+    views = [worked_bed(each, around, built.supplies.materials) for each in built.beds]
     return (views * 2)[:10]
 
 
-def _amounts(view: View, index: dict[str, int]) -> Sums:
+def _amounts(view: WorkedBed, index: dict[str, int]) -> Sums:
     plain, shares = plain_materials([layer.material for layer in view.filled.layers])
     amounts = np.zeros(len(index))
     for material, amount in zip(plain, sinking_amounts(view.vessel, view.filled) @ shares, strict=True):

@@ -9,9 +9,9 @@ from importlib.resources import files
 import numpy as np
 
 from bench.measure import Measure, compare
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.climate.weather import DAYS, Weather, drawn_weather, usual_normals
 from nolbet_core.figure.water import figure_water
-from nolbet_core.built.plan_file import read_plan
 from nolbet_core.reservoir.balance import MM, PlantedArea, Refills, run_balance
 from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
 from nolbet_core.reservoir.store import Store
@@ -65,7 +65,8 @@ def measure_water() -> list[Measure]:
 def _slider() -> Measure:
     """How long one push of a slider takes to answer, for information: a hundred years of the demo's tank."""
     document = json.loads(files("nolbet.demo").joinpath("brackwater.nolbet.json").read_text(encoding="utf-8"))
-    plan, supplies = read_plan(document)
+    built = read_plan(document)
+    plan, supplies = built.plan, built.supplies
     tank = next(bed for bed in plan.beds if bed.reservoir)
     figure_water(tank, plan.garden, supplies)
     start = time.perf_counter()

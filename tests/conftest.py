@@ -8,7 +8,7 @@ from django.test import Client
 from hypothesis import HealthCheck, settings
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import store_plan
+from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 
@@ -38,7 +38,7 @@ def garden(gardener: User) -> Garden:
         stock=[{"material": "branches", "volume_m3": 0.05}],
         garden={"name": "Test ground", "units": "ft_in"},
     )
-    plan, _ = read_plan(document)
+    plan = read_plan(document).plan
     return store_plan(gardener.pk, plan)
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.urls import path, re_path
 
-from nolbet.api import api
+from nolbet.api.api import api
 from nolbet.page.view import page
 
 urlpatterns = [

@@ -9,7 +9,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import store_plan
+from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 
@@ -44,7 +44,7 @@ def keep(
     """A garden of beds with one supplier, on a plot where one is given."""
     head = {"name": "Test ground", "units": units} | ({"plot": ground} if ground else {})
     document = zoo.plan(suppliers=STORES, garden=head, **changes)
-    plan, _ = read_plan(document | {"beds": list(beds)})
+    plan = read_plan(document | {"beds": list(beds)}).plan
     return store_plan(gardener.pk, plan)
 
 

@@ -10,7 +10,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Locator, Page, expect
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import store_plan
+from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.browser.gardens import open_section, saved
 from tests.core import zoo
@@ -41,7 +41,9 @@ PLAIN = {"key": "plain", "name": "Plain mix", "parts": [{"material": "topsoil", 
 
 def keep_plan(gardener: User, *beds: dict[str, Any], **changes: Any) -> Garden:
     """A garden with beds and a supplier, in metric units."""
-    plan, _ = read_plan(zoo.plan(*beds, suppliers=[YARD], garden={"name": "Test ground", "units": "metric"}, **changes))
+    plan = read_plan(
+        zoo.plan(*beds, suppliers=[YARD], garden={"name": "Test ground", "units": "metric"}, **changes)
+    ).plan
     return store_plan(gardener.pk, plan)
 
 

@@ -12,7 +12,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Locator, Page, expect
 
 from nolbet.gardens.models import Bed, Garden
-from nolbet.gardens.plans import store_plan
+from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.browser.gardens import saved
 
@@ -25,7 +25,7 @@ DEMO = Path(__file__).resolve().parents[2] / "server" / "nolbet" / "demo" / "bra
 def brackwater(gardener: User) -> Garden:
     """The household's garden with its suppliers, heaps, own materials and mixes, and no bed yet."""
     document: dict[str, Any] = json.loads(DEMO.read_text())
-    return store_plan(gardener.pk, read_plan(document | {"beds": []})[0])
+    return store_plan(gardener.pk, read_plan(document | {"beds": []}).plan)
 
 
 def measure(app: Page, name: str, tape: tuple[str, str, str], wall: str, laid: str, fill: str) -> None:

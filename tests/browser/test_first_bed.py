@@ -9,7 +9,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed
-from nolbet.gardens.plans import store_plan
+from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.browser.gardens import saved
 from tests.core import zoo
@@ -31,7 +31,7 @@ COMPOST_BAGS = [
 def empty_garden(gardener: User) -> None:
     """A garden with a supplier and no bed."""
     document = zoo.plan(suppliers=COMPOST_BAGS, garden={"name": "New ground", "units": "ft_in"})
-    plan, _ = read_plan(document | {"beds": []})
+    plan = read_plan(document | {"beds": []}).plan
     store_plan(gardener.pk, plan)
 
 

@@ -12,7 +12,7 @@ import pytest
 from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
-from nolbet.gardens.plans import whole_plan
+from nolbet.plans.whole import whole_plan
 from nolbet_cli.main import main
 from tests.browser.gardens import BRANCHY, keep, open_section, saved
 

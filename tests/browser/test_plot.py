@@ -9,10 +9,11 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
-from nolbet.gardens.plans import garden_supplies, whole_plan
+from nolbet.plans.supplies import garden_supplies
+from nolbet.plans.whole import whole_plan
 from nolbet_core.figure.walk import figure_plan
-from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
 from tests.browser.gardens import keep
 from tests.core import zoo
 from tests.core.ask import figures_of

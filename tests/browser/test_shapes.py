@@ -12,9 +12,9 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
-from nolbet.gardens.plans import bed_plan
-from nolbet_core.quantities.writing import show_volume
+from nolbet.gardens.rows import bed_plan
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_volume
 from tests.browser.gardens import keep, open_section, saved
 from tests.core import zoo
 from tests.core.ask import bed_of

@@ -6,8 +6,9 @@ from typing import Any
 
 from hypothesis import strategies as st
 
+from nolbet_core.built.vessels import build_vessel
 from nolbet_core.plan.bed import Bed
-from nolbet_core.built.vessels import built_bed
+from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.vessel import Vessel
 
 EVERY_SHAPE: dict[str, dict[str, Any]] = {
@@ -46,7 +47,16 @@ def shape(kind: str, **changes: Any) -> dict[str, Any]:
 def built(kind: str, bed: dict[str, Any] | None = None, **changes: Any) -> Vessel:
     """A bed of a kind as built. bed: keys beside the shape; changes: of the shape."""
     document = {"key": kind, "shape": shape(kind, **changes), "layers": [], **(bed or {})}
-    return built_bed(Bed.model_validate(document), "bed")
+    return vessel_of(Bed.model_validate(document))
+
+
+def vessel_of(bed: Bed) -> Vessel:
+    """A bed's vessel. Raises its first problem."""
+    problems: list[PlanProblem] = []
+    vessel = build_vessel(bed, "bed", problems)
+    if vessel is None or problems:
+        raise problems[0]
+    return vessel
 
 
 def layers(kind: str) -> list[dict[str, Any]]:

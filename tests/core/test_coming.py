@@ -9,13 +9,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.built.plan_file import read_plan
+from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.settling.curve import remaining_shares
 from nolbet_core.settling.spread import plain_materials
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
-from tests.core.ask import bed_of, figures_of
+from tests.core.ask import bed_of, figures_of, planned
 from tests.core.shapes import EVERY_SHAPE, layers, shape
 
 SHELF = standard_shelf()
@@ -80,7 +80,7 @@ def test_a_meal_gives_what_it_says(stack: Stack, mass_kg: float) -> None:
 
 @pytest.mark.parametrize("kind", EVERY_SHAPE)
 def test_layers_stay_on_one_another_and_sink_month_by_month(kind: str) -> None:
-    plan, supplies = read_plan(zoo.plan({"key": kind, "shape": shape(kind), "layers": layers(kind)}))
+    plan, supplies = planned(zoo.plan({"key": kind, "shape": shape(kind), "layers": layers(kind)}))
     before = None
     for month in (0, 1, 6, 24, 120):
         sunken = figure_sunken(plan, plan.beds[0], supplies, month)
@@ -93,7 +93,7 @@ def test_layers_stay_on_one_another_and_sink_month_by_month(kind: str) -> None:
 
 @given(STACKS)
 def test_a_top_up_each_spring_makes_up_for_what_went(stack: Stack) -> None:
-    plan, supplies = read_plan(zoo.plan(stacked(stack)))
+    plan, supplies = planned(zoo.plan(stacked(stack)))
     coming = figure_forecast(plan, plan.beds[0], supplies)
     total = sum(spring.top_up_m3 for spring in coming.springs)
     sunk_m3 = 2.0 * (bed_of(stacked(stack)).surface_m[0] - coming.springs[-1].surface_m)
@@ -105,7 +105,7 @@ def test_a_top_up_each_spring_makes_up_for_what_went(stack: Stack) -> None:
 
 def test_mixes_are_drawn_by_their_parts() -> None:
     mix = {"key": "half", "parts": [{"material": "topsoil", "parts": 1}, {"material": "compost", "parts": 3}]}
-    _, supplies = read_plan(zoo.plan(zoo.bed(layers=[{"material": "half", "fill": True}]), mixes=[mix]))
+    _, supplies = planned(zoo.plan(zoo.bed(layers=[{"material": "half", "fill": True}]), mixes=[mix]))
     plain, shares = plain_materials([supplies.materials["half"], SHELF["compost"]])
     assert [material.key for material in plain] == ["topsoil", "compost"]
     assert shares.tolist() == [pytest.approx([0.25, 0.75]), [0.0, 1.0]]

@@ -9,11 +9,10 @@ from pathlib import Path
 import jsonschema
 import pytest
 
-from nolbet_core.findings.blend import BLEND_CODES
-from nolbet_core.findings.buying import BUYING_CODES
-from nolbet_core.findings.every import BED_FINDINGS
-from nolbet_core.findings.plot import PLOT_CODES
 from nolbet_core.built.plan_file import load_plan
+from nolbet_core.findings.document import findings_document
+from nolbet_core.findings.every import FINDINGS
+from nolbet_core.findings.finding import Finding
 from nolbet_core.plan.schema import plan_schema
 from tests.core.ask import figures_of
 from tests.core.names import model_fields, public_definitions, unit_of
@@ -63,12 +62,13 @@ def test_the_glossary_names_nothing_that_is_gone() -> None:
     assert sorted(glossary().keys() - model_fields() - public_definitions().keys()) == []
 
 
-def test_every_finding_is_described() -> None:
-    text = (PROJECT / "docs" / "findings.md").read_text()
-    described = set(re.findall(r"^\| `(\w+)` \|", text, re.M))
-    assert described == {finding.code for finding in BED_FINDINGS} | set(BUYING_CODES) | set(PLOT_CODES) | set(
-        BLEND_CODES
-    )
+def test_the_findings_document_is_the_findings_own() -> None:
+    assert (PROJECT / "docs" / "findings.md").read_text() == findings_document()
+
+
+def test_no_finding_is_forgotten_in_the_list() -> None:
+    assert [type(finding) for finding in FINDINGS] == [Finding.by_code[finding.code] for finding in FINDINGS]
+    assert {finding.code for finding in FINDINGS} == Finding.by_code.keys()
 
 
 def test_the_readmes_commands_are_there() -> None:

@@ -9,7 +9,7 @@ import pytest
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.findings.finding import DEFER, LEVELS
 from tests.core import zoo
-from tests.core.ask import bed_of, figures_of
+from tests.core.ask import bed_of, figures_of, mended_by
 
 SOIL = {"material": "topsoil", "fill": True}
 LOGS = {"material": "broadleaf_logs", "thickness_m": 0.2}
@@ -82,7 +82,7 @@ def test_a_finding_shows_where_it_holds_alone(code: str, document: dict[str, Any
 def test_its_mend_mends(code: str, document: dict[str, Any]) -> None:
     (finding,) = of_code(document, code)
     assert finding.mend is not None
-    assert of_code(document | finding.mend.changes, code) == []
+    assert of_code(mended_by(document, finding), code) == []
 
 
 @pytest.mark.parametrize(("code", "document"), [(code, bed) for code, bed, level in CASES if level])
@@ -229,7 +229,7 @@ def test_a_finding_on_the_fill_shows_where_it_holds_alone(
         assert finding.why.endswith(".")
         assert finding.advice.endswith(".")
         if finding.mend is not None and code != "nitrogen_short":
-            assert of_code(document | finding.mend.changes, code) == []
+            assert of_code(mended_by(document, finding), code) == []
 
 
 SAFETY = ("soft_wood_and_ants", "heavy_logs", "raw_manure", "ground_untested", "pets_and_meals", "dust")
@@ -247,7 +247,7 @@ def test_feeding_what_is_short_ends_the_shortage() -> None:
     document = over(of("wood_chips", 0.05))
     (short,) = of_code(document, "nitrogen_short")
     assert short.mend is not None
-    mended = bed_of(document | short.mend.changes)
+    mended = bed_of(mended_by(document, short))
     assert mended.nitrogen_gap_kg < 0.001
     assert [finding.code for finding in mended.findings if finding.code in {"nitrogen_short", "overfed"}] == []
 
@@ -257,7 +257,7 @@ def test_a_large_gap_is_fed_to_twenty_grams_and_the_rest_waits() -> None:
     (short,) = of_code(document, "nitrogen_short")
     assert short.mend is not None
     assert "20 g/m²" in short.advice
-    fed_once = document | short.mend.changes
+    fed_once = mended_by(document, short)
     (still,) = of_code(fed_once, "nitrogen_short")
     assert still.mend is None
     assert of_code(fed_once, "overfed") == []
@@ -267,6 +267,6 @@ def test_a_dose_passes_by_a_layer_that_is_fed_something_else() -> None:
     document = over(of("wood_chips", 0.1, **fed(0.05, "bone_meal")), of("branches", 0.1))
     (short,) = of_code(document, "nitrogen_short")
     assert short.mend is not None
-    chips, branches, _ = short.mend.changes["layers"]
+    chips, branches, _ = mended_by(document, short)["layers"]
     assert chips["amendment"] == {"material": "bone_meal", "mass_kg": 0.05}
     assert branches["amendment"]["material"] == "blood_meal"

@@ -8,18 +8,17 @@ from typing import Any
 import pytest
 
 from nolbet_core.blend.target import USUAL_TARGETS
+from nolbet_core.built.mixes import target_of
 from nolbet_core.figure.blend_figures import MixFigures
+from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
 from nolbet_core.figure.mix_amounts import figure_mix_amounts, figure_zones
 from nolbet_core.figure.mixing import figure_mix
-from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
-from nolbet_core.findings.blend import BLEND_CODES
-from nolbet_core.built.plan_file import read_plan
+from nolbet_core.findings.every import BY_SUBJECT
 from nolbet_core.plan.mix import PlanMix
-from nolbet_core.built.mixes import target_of
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.quantities.units import System
 from tests.core import zoo
-from tests.core.ask import figures_of
+from tests.core.ask import figures_of, planned
 
 THIRDS = {
     "key": "thirds",
@@ -44,7 +43,7 @@ BED = zoo.bed(key="box", name="Box", layers=[{"material": "thirds", "fill": True
 
 def plan_of(*beds: dict[str, Any], **changes: Any) -> Any:
     """A plan with the thirds, a bed of them and suppliers, and its supplies."""
-    return read_plan(zoo.plan(*(beds or (BED,)), **({"mixes": [THIRDS], "suppliers": SUPPLIERS} | changes)))
+    return planned(zoo.plan(*(beds or (BED,)), **({"mixes": [THIRDS], "suppliers": SUPPLIERS} | changes)))
 
 
 _, SUPPLIES = plan_of()
@@ -102,7 +101,7 @@ def test_each_finding_is_found_where_it_holds(change: dict[str, Any], code: str,
 
 
 def test_every_code_is_tried_and_thirds_have_none_but_dust() -> None:
-    assert {code for _, code, _ in FOUND} == set(BLEND_CODES)
+    assert {code for _, code, _ in FOUND} == {finding.code for finding in BY_SUBJECT["mix"]}
     assert [each.code for each in figured().findings] == ["dust"]
     (dust,) = figured().findings
     assert dust.advice.endswith("Local rules and licensed practice come first.")

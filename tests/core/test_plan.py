@@ -10,11 +10,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.plan.garden import Plan
 from nolbet_core.built.plan_file import LARGEST_BYTES, load_plan, read_plan
+from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem, path_of
 from tests.core import zoo
-from tests.core.ask import figures_of
+from tests.core.ask import figures_of, planned
 
 
 def problem(document: Any) -> PlanProblem:
@@ -35,7 +35,7 @@ def test_only_name_key_shape_and_layers_have_to_be_there() -> None:
         "garden": {"name": "Bare"},
         "beds": [{"key": "a", "shape": zoo.shape(2, 1, 0.5), "layers": []}],
     }
-    plan, _ = read_plan(document)
+    plan = read_plan(document).plan
     (bed,) = plan.beds
     assert (bed.count, bed.measured, bed.wall_m, bed.kept_empty_m, bed.title) == (1, "inside", 0.0, 0.025, "A")
     assert plan.garden.currency == "USD"
@@ -220,14 +220,14 @@ def test_what_is_no_plan_at_all_is_refused_politely(content: bytes, said: str) -
 
 
 def test_a_byte_order_mark_does_no_harm() -> None:
-    plan, _ = load_plan(b"\xef\xbb\xbf" + json.dumps(zoo.plan()).encode())
+    plan = load_plan(b"\xef\xbb\xbf" + json.dumps(zoo.plan()).encode()).plan
     assert plan.garden.name == "Test ground"
 
 
 def test_a_plan_written_and_read_again_is_the_same_plan() -> None:
     document = zoo.plan(zoo.MIXED_AMOUNTS, zoo.WOODY, suppliers=zoo.SUPPLIERS)
-    plan, _ = read_plan(document)
-    again, _ = read_plan(json.loads(plan.model_dump_json(exclude_none=True)))
+    plan = read_plan(document).plan
+    again, _ = planned(json.loads(plan.model_dump_json(exclude_none=True)))
     assert again == plan
     assert figures_of(json.loads(plan.model_dump_json())) == figures_of(document)
 
@@ -235,7 +235,7 @@ def test_a_plan_written_and_read_again_is_the_same_plan() -> None:
 def test_a_price_of_a_cubic_metre_keeps_its_decimals_and_money_has_two() -> None:
     document = zoo.plan(suppliers=copy.deepcopy(zoo.SUPPLIERS))
     document["suppliers"][0]["offers"][1]["price_per_m3"] = "62.781630"
-    plan, _ = read_plan(document)
+    plan = read_plan(document).plan
     written = json.loads(plan.model_dump_json())["suppliers"][0]
     assert written["delivery"] == "45.00"
     assert written["offers"][1]["price_per_m3"] == "62.78163"
@@ -260,7 +260,7 @@ junk = st.recursive(
 @given(st.sampled_from(sorted(Plan.model_fields)), junk)
 def test_junk_in_any_place_is_a_problem_with_a_path_or_a_plan(key: str, value: Any) -> None:
     try:
-        plan, _ = read_plan(zoo.plan() | {key: value})
+        plan = read_plan(zoo.plan() | {key: value}).plan
     except PlanProblem as refused:
         assert str(refused)
         return

@@ -9,10 +9,9 @@ from typing import Any
 import jsonschema
 import pytest
 
+from nolbet_core.built.plan_file import read_plan, review_plan
 from nolbet_core.plan.bed import Bed
-from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.built.review import review_plan
 from nolbet_core.plan.schema import plan_schema
 from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS
 from tests.core import zoo
@@ -44,7 +43,7 @@ def test_there_is_a_sample_of_every_kind() -> None:
 def test_a_shape_keeps_to_the_schema_and_comes_back_as_written(kind: str) -> None:
     document = zoo.plan(bed(kind))
     jsonschema.validate(document, plan_schema())
-    plan, _ = read_plan(document)
+    plan = read_plan(document).plan
     written = json.loads(plan.model_dump_json(exclude_none=True))["beds"][0]["shape"]
     assert written == shape(kind)
 
@@ -129,7 +128,7 @@ def test_a_review_names_every_shape_that_is_wrong() -> None:
 def test_the_example_holds_one_of_each_and_nothing_clashes() -> None:
     document = json.loads(EXAMPLE.read_text())
     assert [each["shape"]["kind"] for each in document["beds"]] == list(KINDS)
-    plan, _ = read_plan(document)
+    plan = read_plan(document).plan
     assert all(each.places for each in plan.beds)
 
 

@@ -10,15 +10,15 @@ import shapely
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.walk import figure_room
-from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plot.levels import Surface, packing_under, surface_of
 from nolbet_core.plot.room import room_for
 from nolbet_core.shapes.sizing import POT_CLASSES, box_from_boards, boxes_without_waste, largest_in_liner
 from tests.core import zoo
-from tests.core.ask import bed_of, figures_of
+from tests.core.ask import bed_of, figures_of, mended_by
 from tests.core.shapes import EVERY_SHAPE, layers, shape
 
 GROUND = [[0, 0], [10, 0], [10, 8], [0, 8]]
@@ -132,7 +132,7 @@ def test_clashes_name_what_takes_the_same_ground() -> None:
 
 
 def test_how_many_more_fit_in_the_better_turn() -> None:
-    plan, _ = read_plan(plot_plan(aisle_m=0.6))
+    plan = read_plan(plot_plan(aisle_m=0.6)).plan
     room = figure_room(plan, 3.0, 1.0)
     # three across with two aisles are 10.2 m, too wide; turned, six side by side are 9.0 m, in two rows of 3 m
     assert (room.count, room.turned) == (12, True)
@@ -252,7 +252,7 @@ def test_a_mound_across_the_contour_is_turned_in_one_click() -> None:
     (bed,) = figures_of(document).beds
     finding = next(each for each in bed.findings if each.code == "not_level")
     assert finding.mend is not None
-    document["beds"][0] |= finding.mend.changes
+    document["beds"][0] = mended_by(document["beds"][0], finding)
     assert "not_level" not in {each.code for each in figures_of(document).beds[0].findings}
 
 

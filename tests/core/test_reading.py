@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.quantities import show
+from nolbet_core.quantities import writing
 from nolbet_core.quantities.limits import LIMITS, Kind
 from nolbet_core.quantities.reading import Context, Reading, read
 from nolbet_core.quantities.units import INCH_M, Contents, System
@@ -118,13 +118,13 @@ def test_every_example_offered_is_itself_accepted(text: str) -> None:
 def test_a_shown_length_reads_back_as_itself(steps: int, system: System) -> None:
     step_m = INCH_M / 8 if system is System.FT_IN else 0.005
     length_m = min(steps * step_m, 99.0)
-    shown = show.show_length(length_m, system)
+    shown = writing.show_length(length_m, system)
     assert the_value(read(shown, LIMITS["length"], Context(system))) == pytest.approx(length_m, abs=step_m / 2 + 1e-9)
 
 
 @given(st.floats(0.0005, 400), st.sampled_from(list(System)))
 def test_a_shown_volume_reads_back_within_its_last_digit(volume_m3: float, system: System) -> None:
-    shown = show.show_bulk_volume(volume_m3, system) if volume_m3 >= 1 else show.show_volume(volume_m3, system)
+    shown = writing.show_bulk_volume(volume_m3, system) if volume_m3 >= 1 else writing.show_volume(volume_m3, system)
     reading = read(shown, LIMITS["stock"], Context(system))
     found = [meaning.values[0] for meaning in reading.meanings]
     assert any(value == pytest.approx(volume_m3, rel=0.02, abs=0.0015) for value in found), (shown, found)
@@ -133,7 +133,7 @@ def test_a_shown_volume_reads_back_within_its_last_digit(volume_m3: float, syste
 @given(st.integers(1, 900_000_00))
 def test_shown_money_reads_back_to_the_cent(cents: int) -> None:
     amount = min(Decimal(cents) / 100, Decimal(1_000_000))
-    (meaning,) = read(show.show_money(amount, "USD"), LIMITS["price"], FT_IN).meanings
+    (meaning,) = read(writing.show_money(amount, "USD"), LIMITS["price"], FT_IN).meanings
     assert meaning.money == amount
 
 

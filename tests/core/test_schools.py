@@ -9,16 +9,16 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.compare import figure_compared, figure_school, figure_schools
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.plan.bed import Bed
-from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.quantities.units import System
 from nolbet_core.schools.school import all_schools, starting_layers, starting_reservoir, unsuited
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
-from tests.core.ask import bed_of
+from tests.core.ask import bed_of, planned
 from tests.core.shapes import EVERY_SHAPE, layers, shape
 
 SCHOOLS = all_schools()
@@ -35,7 +35,7 @@ def deep(kind: str, school_key: str) -> dict[str, Any]:
 def test_every_school_builds_a_stack_that_fits(school_key: str, kind: str) -> None:
     bed = zoo.bed(shape=deep(kind, school_key), layers=[])
     bed.pop("headspace_m")
-    plan, supplies = read_plan(zoo.plan(bed))
+    plan, supplies = planned(zoo.plan(bed))
     offered = figure_school(SCHOOLS[school_key], plan, plan.beds[0], supplies)
     assert offered.unsuited is None
     figures = bed_of(bed | {"school": school_key, "layers": offered.layers, "reservoir": offered.reservoir})
@@ -49,7 +49,7 @@ def test_every_school_builds_a_stack_that_fits(school_key: str, kind: str) -> No
 
 
 def test_the_samples_leave_no_school_out() -> None:
-    plan, supplies = read_plan(
+    plan, supplies = planned(
         zoo.plan(*(zoo.bed(key=kind, shape=shape(kind), layers=[], headspace_m=None) for kind in EVERY_SHAPE))
     )
     suited = {
@@ -85,7 +85,7 @@ def test_a_wicking_bed_starts_on_a_reservoir(depth_m: float, height_m: float, un
 
 def test_a_bed_keeps_the_reservoir_it_has_and_schools_fill_what_is_over_it() -> None:
     own = {"height_m": 0.2, "overflow_m": 0.15, "medium": "scoria"}
-    plan, supplies = read_plan(zoo.plan(zoo.bed(layers=[], reservoir=own)))
+    plan, supplies = planned(zoo.plan(zoo.bed(layers=[], reservoir=own)))
     offered = {each.key: each for each in figure_schools(plan, plan.beds[0], supplies).schools if not each.unsuited}
     assert "wicking" in offered
     assert all(each.reservoir == own for each in offered.values())
@@ -129,7 +129,7 @@ def compared(**changes: Any) -> Any:
         {"name": "Chips", "layers": [{"material": "wood_chips", "thickness_m": 0.2}, *zoo.bed()["layers"]]},
     ]
     bed = zoo.bed(layers=[{"material": "leaves", "thickness_m": 0.3}, {"material": "compost", "fill": True}])
-    plan, supplies = read_plan(zoo.plan(bed | {"set_aside": aside} | changes, suppliers=zoo.SUPPLIERS))
+    plan, supplies = planned(zoo.plan(bed | {"set_aside": aside} | changes, suppliers=zoo.SUPPLIERS))
     return figure_compared(plan, plan.beds[0], supplies, date(2026, 10, 20)).versions
 
 
@@ -162,7 +162,7 @@ def test_a_broken_way_set_aside_names_its_place() -> None:
 def forecast(**changes: Any) -> Any:
     """A bed's coming years."""
     stack = [{"material": "leaves", "thickness_m": 0.2}, {"material": "compost", "fill": True}]
-    plan, supplies = read_plan(zoo.plan(zoo.bed(layers=stack, **changes), suppliers=zoo.SUPPLIERS))
+    plan, supplies = planned(zoo.plan(zoo.bed(layers=stack, **changes), suppliers=zoo.SUPPLIERS))
     return figure_forecast(plan, plan.beds[0], supplies, date(2026, 10, 20)), plan, supplies
 
 
@@ -199,7 +199,7 @@ def near_middle(line: Any, kind: str) -> float:
 @pytest.mark.parametrize("kind", EVERY_SHAPE)
 def test_every_shape_is_drawn_as_it_sinks(kind: str) -> None:
     document = {"key": kind, "shape": shape(kind), "layers": layers(kind)}
-    plan, supplies = read_plan(zoo.plan(document))
+    plan, supplies = planned(zoo.plan(document))
     now, later = (figure_sunken(plan, plan.beds[0], supplies, month) for month in (0, 36))
     figures = bed_of(document)
     for drawn, layer in zip(now.layers, figures.layers, strict=True):
@@ -213,7 +213,7 @@ def test_every_shape_is_drawn_as_it_sinks(kind: str) -> None:
 
 
 def test_a_bed_without_layers_has_a_future_too() -> None:
-    plan, supplies = read_plan(zoo.plan(zoo.EMPTY))
+    plan, supplies = planned(zoo.plan(zoo.EMPTY))
     coming = figure_forecast(plan, plan.beds[0], supplies)
     assert coming.low_m == [0.0] * 121
     assert coming.springs[0].price is None

@@ -11,7 +11,6 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from nolbet_core.plan.bed import Bed
-from nolbet_core.built.vessels import built_bed
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.mound import Shells
@@ -20,7 +19,7 @@ from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
 from tests.core import zoo
 from tests.core.ask import bed_of
-from tests.core.shapes import EVERY_SHAPE, WALLED, built, layers, random_shapes, shape
+from tests.core.shapes import EVERY_SHAPE, WALLED, built, layers, random_shapes, shape, vessel_of
 
 KINDS = list(EVERY_SHAPE)
 
@@ -166,7 +165,7 @@ def test_a_polygons_walls_are_mitred() -> None:
 @settings(max_examples=30)
 @given(data=st.data())
 def test_volumes_between_heights_add_up_and_invert(kind: str, data: st.DataObject) -> None:
-    vessel = built_bed(Bed(key="a", shape=data.draw(random_shapes(kind)), layers=[]), "bed")
+    vessel = vessel_of(Bed(key="a", shape=data.draw(random_shapes(kind)), layers=[]))
     low, high = sorted(data.draw(st.tuples(st.floats(0.02, 1.3), st.floats(0.02, 1.3))))
     for hollow in (vessel.hollow, vessel.solid):
         rim = hollow.rim_m or 1.0
@@ -187,7 +186,7 @@ def _adds_up(hollow: Hollow, low: float, high: float, rim: float) -> None:
 @settings(max_examples=15)
 @given(data=st.data())
 def test_the_area_is_how_fast_the_volume_grows(kind: str, data: st.DataObject) -> None:
-    vessel = built_bed(Bed(key="a", shape=data.draw(random_shapes(kind)), layers=[]), "bed")
+    vessel = vessel_of(Bed(key="a", shape=data.draw(random_shapes(kind)), layers=[]))
     share = data.draw(st.floats(0.1, 0.9))
     for hollow in (vessel.hollow, vessel.solid):
         if not hollow.rim_m:
@@ -212,7 +211,7 @@ def test_tapered_with_equal_ends_is_straight(length: float, width: float, depth:
 @settings(max_examples=30)
 @given(data=st.data())
 def test_core_and_cover_make_the_mound(kind: str, data: st.DataObject) -> None:
-    mound = built_bed(Bed(key="a", shape=data.draw(random_shapes(kind)), layers=[]), "bed")
+    mound = vessel_of(Bed(key="a", shape=data.draw(random_shapes(kind)), layers=[]))
     assert isinstance(mound.hollow, Shells)
     cover = data.draw(st.floats(0.01, 0.99)) * mound.hollow.rim_m
     core = mound.hollow.core_volume(cover)

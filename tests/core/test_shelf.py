@@ -10,11 +10,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_cli.main import main
-from nolbet_core.built.plan_file import read_plan
 from nolbet_core.shelf.library import search, standard_shelf
 from nolbet_core.shelf.material import UNITS, YOURS, Material, own_material
 from tests.core import zoo
-from tests.core.ask import bed_of, figures_of
+from tests.core.ask import bed_of, figures_of, planned
 
 BULK_KEYS = [
     "topsoil",
@@ -236,7 +235,7 @@ def test_an_own_material_weighs_in_the_bed_as_it_says() -> None:
 def mix_of(*parts: tuple[str, float]) -> Material:
     """The material that parts by loose volume make."""
     mixes = [{"key": "mix", "parts": [{"material": key, "parts": amount} for key, amount in parts]}]
-    _, supplies = read_plan(zoo.plan(mixes=mixes))
+    _, supplies = planned(zoo.plan(mixes=mixes))
     return supplies.materials["mix"]
 
 
@@ -246,7 +245,7 @@ def test_a_mix_weighs_what_its_parts_weigh() -> None:
 
 
 def test_fines_fall_between_coarse_grains_and_the_mix_shrinks() -> None:
-    _, supplies = read_plan(
+    _, supplies = planned(
         zoo.plan(
             mixes=[
                 {"key": "mix", "parts": [{"material": "compost", "parts": 2}, {"material": "perlite", "parts": 1}]},

@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.quantities import show
+from nolbet_core.quantities import writing
 from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3, INCH_M, POUND_KG, System
 
 FT_IN, METRIC = System.FT_IN, System.METRIC
@@ -40,7 +40,7 @@ FT_IN, METRIC = System.FT_IN, System.METRIC
     ],
 )
 def test_lengths(length_m: float, system: System, shown: str) -> None:
-    assert show.show_length(length_m, system) == shown
+    assert writing.show_length(length_m, system) == shown
 
 
 @pytest.mark.parametrize(
@@ -58,7 +58,7 @@ def test_lengths(length_m: float, system: System, shown: str) -> None:
     ],
 )
 def test_volumes(volume_m3: float, system: System, shown: str) -> None:
-    assert show.show_volume(volume_m3, system) == shown
+    assert writing.show_volume(volume_m3, system) == shown
 
 
 @pytest.mark.parametrize(
@@ -72,7 +72,7 @@ def test_volumes(volume_m3: float, system: System, shown: str) -> None:
     ],
 )
 def test_bulk_volumes(volume_m3: float, system: System, shown: str) -> None:
-    assert show.show_bulk_volume(volume_m3, system) == shown
+    assert writing.show_bulk_volume(volume_m3, system) == shown
 
 
 @pytest.mark.parametrize(
@@ -89,7 +89,7 @@ def test_bulk_volumes(volume_m3: float, system: System, shown: str) -> None:
     ],
 )
 def test_masses(mass_kg: float, system: System, shown: str) -> None:
-    assert show.show_mass(mass_kg, system) == shown
+    assert writing.show_mass(mass_kg, system) == shown
 
 
 @pytest.mark.parametrize(
@@ -105,7 +105,7 @@ def test_masses(mass_kg: float, system: System, shown: str) -> None:
     ],
 )
 def test_money(amount: str, currency: str, shown: str) -> None:
-    assert show.show_money(Decimal(amount), currency) == shown
+    assert writing.show_money(Decimal(amount), currency) == shown
 
 
 @pytest.mark.parametrize(
@@ -117,7 +117,7 @@ def test_money(amount: str, currency: str, shown: str) -> None:
     ],
 )
 def test_unit_prices(price: str, system: System, shown: str) -> None:
-    assert show.show_unit_price(Decimal(price), system, "USD") == shown
+    assert writing.show_unit_price(Decimal(price), system, "USD") == shown
 
 
 @pytest.mark.parametrize(
@@ -129,12 +129,12 @@ def test_unit_prices(price: str, system: System, shown: str) -> None:
     ],
 )
 def test_areas(area_m2: float, system: System, shown: str) -> None:
-    assert show.show_area(area_m2, system) == shown
+    assert writing.show_area(area_m2, system) == shown
 
 
 @pytest.mark.parametrize(("share", "shown"), [(0.6, "60 %"), (0.125, "12.5 %"), (1.0, "100 %"), (0.0, "0 %")])
 def test_shares(share: float, shown: str) -> None:
-    assert show.show_share(share) == shown
+    assert writing.show_share(share) == shown
 
 
 @given(st.floats(0, 90), st.floats(0, 5), st.sampled_from(list(System)))
@@ -144,13 +144,13 @@ def test_a_longer_bed_is_never_shown_shorter(length_m: float, more_m: float, sys
     assert one <= other
     if one == other:
         return
-    assert show.show_length(length_m, system) != show.show_length(length_m + more_m + step_m, system)
+    assert writing.show_length(length_m, system) != writing.show_length(length_m + more_m + step_m, system)
 
 
 @given(st.floats(0, 1e6), st.integers(0, 4))
 def test_what_is_trimmed_is_what_is_fixed(value: float, digits: int) -> None:
-    fixed = show.fixed(value, digits)
-    trimmed = show.trimmed(value, digits)
+    fixed = writing.fixed(value, digits)
+    trimmed = writing.trimmed(value, digits)
     assert float(fixed.replace(",", "")) == float(trimmed.replace(",", ""))
     assert fixed.startswith(trimmed)
     assert abs(float(fixed.replace(",", "")) - value) <= 0.5000001 * 10**-digits + value * 1e-12
@@ -166,8 +166,8 @@ def test_what_is_trimmed_is_what_is_fixed(value: float, digits: int) -> None:
     ],
 )
 def test_water_is_told_in_litres_or_gallons(volume_m3: float, metric: str, feet: str) -> None:
-    assert show.show_water(volume_m3, System.METRIC) == metric
-    assert show.show_water(volume_m3, System.FT_IN) == feet
+    assert writing.show_water(volume_m3, System.METRIC) == metric
+    assert writing.show_water(volume_m3, System.FT_IN) == feet
 
 
 @pytest.mark.parametrize(
@@ -175,21 +175,21 @@ def test_water_is_told_in_litres_or_gallons(volume_m3: float, metric: str, feet:
     [(0.04, "40 g", "1.4 oz"), (0.4535924, "454 g", "1 lb"), (1.25, "1.3 kg", "2.8 lb"), (0.999, "999 g", "2.2 lb")],
 )
 def test_a_dose_is_told_as_it_is_weighed_out(mass_kg: float, metric: str, feet: str) -> None:
-    assert show.show_dose(mass_kg, System.METRIC) == metric
-    assert show.show_dose(mass_kg, System.FT_IN) == feet
+    assert writing.show_dose(mass_kg, System.METRIC) == metric
+    assert writing.show_dose(mass_kg, System.FT_IN) == feet
 
 
 def test_a_levels_fall_is_said_finer_than_a_tape() -> None:
-    assert show.show_fall(0.00183, System.METRIC) == "1.8 mm"
-    assert show.show_fall(0.00183, System.FT_IN) == "0.07 in"
+    assert writing.show_fall(0.00183, System.METRIC) == "1.8 mm"
+    assert writing.show_fall(0.00183, System.FT_IN) == "0.07 in"
 
 
 def test_a_loss_is_said_finer_than_what_is_held() -> None:
-    assert show.show_loss(0.002, System.METRIC) == "2.0 L"
-    assert show.show_loss(0.002, System.FT_IN) == "0.53 gal"
+    assert writing.show_loss(0.002, System.METRIC) == "2.0 L"
+    assert writing.show_loss(0.002, System.FT_IN) == "0.53 gal"
 
 
 def test_a_floors_load_is_said_as_floors_are_rated() -> None:
     # 40 lb on a square foot is 195.3 kg on a square metre
-    assert show.show_load(195.3, System.FT_IN) == "40 lb a sq ft"
-    assert show.show_load(195.3, System.METRIC) == "195 kg a m²"
+    assert writing.show_load(195.3, System.FT_IN) == "40 lb a sq ft"
+    assert writing.show_load(195.3, System.METRIC) == "195 kg a m²"

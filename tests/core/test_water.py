@@ -27,7 +27,7 @@ from nolbet_core.shapes.buried import LyingPipe
 from nolbet_core.shapes.vessel import straight_vessel
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
-from tests.core.ask import bed_of, figures_of
+from tests.core.ask import bed_of, figures_of, mended_by
 
 SHELF = standard_shelf()
 BOX = straight_vessel(Rectangle(2.4, 1.2), 0.6, "inside", 0.0).hollow
@@ -246,7 +246,7 @@ def test_findings_on_water_show_where_they_hold_alone(code: str, document: dict[
     for finding in found:
         assert any(sign.isdigit() for sign in finding.message)
         if finding.mend is not None:
-            assert code not in {each.code for each in bed_of(document | finding.mend.changes).findings}
+            assert code not in {each.code for each in bed_of(mended_by(document, finding)).findings}
 
 
 LIMITS_OF_KEYS: list[tuple[dict[str, Any], str]] = [

@@ -14,20 +14,19 @@ from hypothesis import strategies as st
 from nolbet_core.climate.daily_file import WeatherDay
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.figure.reservoir_readings import SURE_OF_THIRST, Span, dips_figures, span_of, thirstier, told_figures
-from nolbet_core.figure.water import YEARS, figure_water, view_of, weather_for
+from nolbet_core.figure.water import YEARS, figure_water, watered_bed, weather_for
 from nolbet_core.figure.water_figures import WaterFigures
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden
-from nolbet_core.built.plan_file import read_plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.reservoir.leak import Told
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
-from tests.core.ask import bed_of
+from tests.core.ask import bed_of, planned
 from tests.core.shapes import WALLED, shape
 
 GARDEN = Garden(name="Ground", mean_temp_c=9.5, latitude_deg=44.1, last_frost="05-12", first_frost="10-03")
-_, SUPPLIES = read_plan(zoo.plan())
+_, SUPPLIES = planned(zoo.plan())
 
 
 def bed(**changes: Any) -> Bed:
@@ -108,7 +107,7 @@ def test_a_bed_without_a_reservoir_has_no_year() -> None:
     with pytest.raises(PlanProblem, match="no reservoir"):
         figure_water(Bed.model_validate(zoo.bed()), GARDEN, SUPPLIES)
     with pytest.raises(PlanProblem, match="no reservoir"):
-        view_of(Bed.model_validate(zoo.bed()), GARDEN, SUPPLIES)
+        watered_bed(Bed.model_validate(zoo.bed()), GARDEN, SUPPLIES)
 
 
 def span(first: date, days: int, known: Sequence[WeatherDay] = (), **changes: Any) -> Span:
@@ -255,7 +254,7 @@ def test_every_vessel_can_hold_water_under_its_soil(kind: str) -> None:
 
 @pytest.mark.parametrize("kind", WALLED)
 def test_soil_over_water_sinks_and_is_drawn(kind: str) -> None:
-    plan, supplies = read_plan(zoo.plan(wet(kind)))
+    plan, supplies = planned(zoo.plan(wet(kind)))
     sunken = figure_sunken(plan, plan.beds[0], supplies, 60)
     assert sunken.layers[0].bottom_m == pytest.approx(0.12)
     coming = figure_forecast(plan, plan.beds[0], supplies)

@@ -8,22 +8,23 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.figure.beds import filled_bed
-from nolbet_core.plan.bed import Bed
-from nolbet_core.built.vessels import built_bed
-from nolbet_core.shelf.library import standard_shelf
+from nolbet_core.shapes.vessel import Vessel
+from nolbet_core.stack.fill import Filled
 from nolbet_core.stack.zone import contacts, mulch_begins, root_surface, zone_shares
 from tests.core import zoo
+from tests.core.ask import worked_of
 from tests.core.shapes import EVERY_SHAPE, layers, shape
-
-SHELF = standard_shelf()
 
 
 def laid(*stack: dict[str, Any], **changes: Any) -> Any:
     """A bed's vessel and fill."""
-    bed = Bed.model_validate(zoo.bed(layers=list(stack), **changes))
-    vessel = built_bed(bed, "bed")
-    return vessel, filled_bed(bed, vessel, SHELF)
+    worked = worked_of(zoo.bed(layers=list(stack), **changes))
+    return worked.vessel, worked.filled
+
+
+def counted(filled: Filled, vessel: Vessel) -> list[float]:
+    """How much each layer counts."""
+    return contacts(filled, vessel.hollow, zone_shares(filled, vessel.hollow))
 
 
 def thick(material: str, thickness_m: float = 0.1) -> dict[str, Any]:
@@ -54,7 +55,7 @@ def test_the_zone_is_thirty_centimetres_under_the_mulch() -> None:
     assert root_surface(filled.layers) == pytest.approx(0.45)
     assert zone_shares(filled, vessel.hollow) == pytest.approx([0.25, 1.0, 1.0, 0.0])
     # of the chips 5 cm count 1 and the 15 cm under them 0.5
-    assert contacts(filled, vessel.hollow) == pytest.approx([0.25 + 0.75 * 0.5, 1.0, 1.0, 0.1])
+    assert counted(filled, vessel) == pytest.approx([0.25 + 0.75 * 0.5, 1.0, 1.0, 0.1])
 
 
 @given(st.floats(0.05, 0.4), st.floats(0.05, 0.6), st.floats(0.1, 0.9))
@@ -62,8 +63,8 @@ def test_splitting_a_layer_changes_nothing_that_counts(wood_m: float, soil_m: fl
     whole_vessel, whole = laid(thick("wood_chips", wood_m), thick("topsoil", soil_m))
     split = [thick("wood_chips", wood_m * where), thick("wood_chips", wood_m * (1 - where)), thick("topsoil", soil_m)]
     split_vessel, parts = laid(*split)
-    one = contacts(whole, whole_vessel.hollow)[0] * wood_m
-    low, high, _ = contacts(parts, split_vessel.hollow)
+    one = counted(whole, whole_vessel)[0] * wood_m
+    low, high, _ = counted(parts, split_vessel)
     assert low * wood_m * where + high * wood_m * (1 - where) == pytest.approx(one, abs=1e-9)
 
 
@@ -71,16 +72,15 @@ def test_splitting_a_layer_changes_nothing_that_counts(wood_m: float, soil_m: fl
 def test_the_deeper_it_lies_the_less_it_counts(soil_m: float) -> None:
     near_vessel, near = laid(thick("branches", 0.1), thick("topsoil", soil_m))
     deep_vessel, deep = laid(thick("branches", 0.1), thick("topsoil", soil_m + 0.1))
-    assert contacts(deep, deep_vessel.hollow)[0] <= contacts(near, near_vessel.hollow)[0] + 1e-12
-    assert contacts(deep, deep_vessel.hollow)[0] >= 0.15 - 1e-12
+    assert counted(deep, deep_vessel)[0] <= counted(near, near_vessel)[0] + 1e-12
+    assert counted(deep, deep_vessel)[0] >= 0.15 - 1e-12
 
 
 @pytest.mark.parametrize("kind", EVERY_SHAPE)
 def test_in_every_shape_a_layer_counts_between_a_tenth_and_all(kind: str) -> None:
-    bed = Bed.model_validate({"key": kind, "shape": shape(kind), "layers": layers(kind)})
-    vessel = built_bed(bed, "bed")
-    filled = filled_bed(bed, vessel, SHELF)
-    assert all(0.1 <= weight <= 1.0 + 1e-12 for weight in contacts(filled, vessel.hollow))
+    worked = worked_of({"key": kind, "shape": shape(kind), "layers": layers(kind)})
+    vessel, filled = worked.vessel, worked.filled
+    assert all(0.1 <= weight <= 1.0 + 1e-12 for weight in counted(filled, vessel))
     assert all(0.0 <= share <= 1.0 for share in zone_shares(filled, vessel.hollow))
 
 

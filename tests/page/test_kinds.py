@@ -8,11 +8,10 @@ import pytest
 
 from nolbet_core.plan import shapes as plan_shapes
 from nolbet_core.plan.bed import Bed
-from nolbet_core.built.vessels import built_bed
 from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS, AnyShape
 from nolbet_core.quantities.limits import LIMITS
 from tests.core.ask import bed_of
-from tests.core.shapes import EVERY_SHAPE, layers, shape
+from tests.core.shapes import EVERY_SHAPE, layers, shape, vessel_of
 from tests.page.asking import ask_page
 
 FILE = "shapes/kinds.ts"
@@ -62,7 +61,7 @@ def test_any_shape_is_guessed_so_that_it_can_be_built(size: tuple[float, float, 
     guesses = ask_page(FILE, [("shapeLike", kind, wanted) for kind in KINDS])
     for kind, guess in zip(KINDS, guesses, strict=True):
         assert guess["kind"] == kind
-        vessel = built_bed(Bed.model_validate({"key": "a", "shape": guess, "layers": []}), "bed")
+        vessel = vessel_of(Bed.model_validate({"key": "a", "shape": guess, "layers": []}))
         assert vessel.footprint_m2 > 0.1 * size[0] * size[1], kind
 
 

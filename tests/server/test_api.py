@@ -11,7 +11,7 @@ from nolbet.clock import today
 from nolbet.demo.load import load_demo
 from nolbet.demo.sign_in import GARDENER
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import whole_plan
+from nolbet.plans.whole import whole_plan
 from nolbet_core.figure.written import written_document
 from tests.core import zoo
 from tests.core.ask import figures_of

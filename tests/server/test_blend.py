@@ -8,10 +8,11 @@ import pytest
 from django.test import Client
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import garden_supplies, whole_plan
+from nolbet.plans.supplies import garden_supplies
+from nolbet.plans.whole import whole_plan
+from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
 from nolbet_core.figure.mix_amounts import figure_mix_amounts, figure_zones
 from nolbet_core.figure.mixing import figure_mix
-from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
 from nolbet_core.figure.written import written_document
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.quantities.units import System

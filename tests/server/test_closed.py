@@ -11,7 +11,7 @@ from django.contrib.auth.models import User
 from django.test import Client
 from django.utils import timezone
 
-from nolbet.api import api
+from nolbet.api.api import api
 from nolbet.gardens.models import Garden
 from tests.core import zoo
 from tests.server.asking import send

@@ -10,7 +10,8 @@ from django.test import Client
 
 from nolbet.clock import today
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import garden_supplies, whole_plan
+from nolbet.plans.supplies import garden_supplies
+from nolbet.plans.whole import whole_plan
 from nolbet_core.figure.compare import figure_compared, figure_schools
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.figure.written import written_document

@@ -12,7 +12,7 @@ from django.contrib.auth.models import User
 from django.test import Client
 from hypothesis import HealthCheck, Phase, settings
 
-from nolbet.api import api
+from nolbet.api.api import api
 from nolbet.gardens.models import Garden
 
 GARDEN = "/api/gardens/{garden_id}"

@@ -14,7 +14,7 @@ from hypothesis import strategies as st
 
 from nolbet.gardens.history import walk_steps
 from nolbet.gardens.models import Bed, BedVersion, Garden
-from nolbet.gardens.plans import whole_plan
+from nolbet.plans.whole import whole_plan
 from tests.core import zoo
 from tests.server.asking import send
 

@@ -10,7 +10,9 @@ from django.test import Client
 
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import garden_supplies, store_plan, whole_plan
+from nolbet.plans.storing import store_plan
+from nolbet.plans.supplies import garden_supplies
+from nolbet.plans.whole import whole_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.server.asking import send
@@ -146,7 +148,7 @@ def test_what_something_is_made_of_stays_on_the_shelf(signed_in: Client, gardene
         mixes=[{"key": "half", "name": "Half", "parts": [{"material": "heap", "parts": 1}]}],
         stock=[{"material": "heap", "volume_m3": 1}],
     )
-    garden = store_plan(gardener.pk, read_plan(document)[0])
+    garden = store_plan(gardener.pk, read_plan(document).plan)
     refused = signed_in.delete(at(garden, "/materials/heap"))
     assert refused.status_code == 409
     for user in ("Plain", "Other", "Half", "your heaps"):
@@ -166,8 +168,8 @@ def test_a_changed_shelf_shows_in_the_next_figures(signed_in: Client, garden: Ga
 
 def test_each_garden_has_a_shelf_of_its_own(gardener: User, stranger: User) -> None:
     document = zoo.plan(materials=[{"key": "heap", "like": "compost", "name": "Heap"}])
-    mine = store_plan(gardener.pk, read_plan(document)[0])
-    theirs = store_plan(stranger.pk, read_plan(zoo.plan())[0])
+    mine = store_plan(gardener.pk, read_plan(document).plan)
+    theirs = store_plan(stranger.pk, read_plan(zoo.plan()).plan)
     assert "heap" in garden_supplies(mine).materials
     assert "heap" not in garden_supplies(theirs).materials
 
@@ -205,7 +207,7 @@ def test_a_whole_plan_comes_back_as_it_was_stored(gardener: User) -> None:
             {"key": "a", "name": "A", "delivery": "0.00", "offers": []},
         ],
     )
-    plan, _ = read_plan(document)
+    plan = read_plan(document).plan
     assert whole_plan(store_plan(gardener.pk, plan)) == plan
 
 

@@ -9,7 +9,8 @@ from django.contrib.auth.models import User
 from django.test import Client
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import store_plan, whole_plan
+from nolbet.plans.storing import store_plan
+from nolbet.plans.whole import whole_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.core.shapes import EVERY_SHAPE, layers, shape
@@ -26,7 +27,7 @@ PLACED = zoo.bed(key="one", name="One", places=[{"x_m": 3.0, "y_m": 2.0}])
 def ground(gardener: User) -> Garden:
     """A garden with a plot and two beds, one of them laid on it."""
     document = zoo.plan(PLACED, zoo.bed(key="two", name="Two"), garden={"name": "Ground", "plot": GROUND})
-    return store_plan(gardener.pk, read_plan(document)[0])
+    return store_plan(gardener.pk, read_plan(document).plan)
 
 
 def at(garden: Garden, path: str) -> str:
@@ -45,7 +46,7 @@ def test_a_draft_plot_is_figured_and_not_kept(signed_in: Client, ground: Garden)
     assert body["path_m2"] == pytest.approx(158)
     assert (
         whole_plan(Garden.objects.get(pk=ground.pk)).garden.plot
-        == read_plan(zoo.plan(garden={"name": "Ground", "plot": GROUND}))[0].garden.plot
+        == read_plan(zoo.plan(garden={"name": "Ground", "plot": GROUND})).plan.garden.plot
     )
 
 

@@ -9,7 +9,8 @@ import pytest
 from django.test import Client
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import garden_plan, garden_supplies
+from nolbet.gardens.rows import garden_plan
+from nolbet.plans.supplies import garden_supplies
 from nolbet_core.figure.water import figure_water
 from nolbet_core.figure.written import written_document
 from nolbet_core.plan.bed import Bed

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 from nolbet_core.built.bed import BuiltBed, build_bed
@@ -27,6 +28,12 @@ def build_plan(plan: Plan, supplies: Supplies | None = None) -> Checked[BuiltPla
 
     Beds that don't hold are left out of what is built, and their problems told.
     """
+    built, problems = built_of(plan, supplies)
+    return Checked(built, problems)
+
+
+def built_of(plan: Plan, supplies: Supplies | None = None) -> tuple[BuiltPlan, tuple[PlanProblem, ...]]:
+    """What holds of a plan as built, and everything that is wrong with the rest, as `build_plan`."""
     problems = [
         *names_twice((bed.key for bed in plan.beds), "beds"),
         *names_twice((supplier.key for supplier in plan.suppliers), "suppliers"),
@@ -44,7 +51,7 @@ def build_plan(plan: Plan, supplies: Supplies | None = None) -> Checked[BuiltPla
     problems += _wrong_beside_beds(plan, supplies)
     if len(beds) < len(plan.beds):
         plan = plan.model_copy(update={"beds": [each.bed for each in beds]})
-    return Checked(BuiltPlan(plan, supplies, tuple(beds)), tuple(problems))
+    return BuiltPlan(plan, supplies, tuple(beds)), tuple(problems)
 
 
 def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
@@ -59,4 +66,13 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
         found += unknown_names(heap, materials, f"stock[{index}]")
     for index, supplier in enumerate(plan.suppliers):
         found += unknown_names(supplier, materials, f"suppliers[{index}]")
-    return found
+    return [*found, *_unknown_beds(plan)]
+
+
+def _unknown_beds(plan: Plan) -> Iterator[PlanProblem]:
+    beds = {bed.key for bed in plan.beds}
+    named = [(f"log[{index}].bed", entry.bed) for index, entry in enumerate(plan.log)]
+    named += [(f"probes[{index}].bed", probe.bed) for index, probe in enumerate(plan.probes)]
+    for path, key in named:
+        if key not in beds:
+            yield PlanProblem(path, f"'{key}' is no bed of this plan")

@@ -8,7 +8,6 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.bed import build_bed
-from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import surroundings_of
@@ -16,7 +15,7 @@ from nolbet_core.built.worked import work_bed
 from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.forecast import figure_forecast
 from nolbet_core.figure.forecast_figures import ComparedFigures, OfferedSchools, SchoolFigures, VersionFigures
-from nolbet_core.figure.walk import figure_plan
+from nolbet_core.figure.walk import figure_alone
 from nolbet_core.plan.bed import Bed, Layer, Reservoir, filled_with
 from nolbet_core.plan.garden import Plan
 from nolbet_core.quantities.units import System
@@ -60,10 +59,7 @@ def figure_compared(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 def _version(
     index: int | None, name: str, plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 ) -> VersionFigures:
-    head = plan.garden.model_copy(update={"plot": None})
-    alone = plan.model_copy(update={"beds": [bed], "garden": head})
-    built = build_bed(bed, supplies.materials).holding()
-    figures = figure_plan(BuiltPlan(alone, supplies, (built,)), today)
+    figures = figure_alone(bed, plan, supplies, today)
     forecast = figure_forecast(plan, bed, supplies, today)
     (own,) = figures.beds
     cost = figures.haul.total if figures.haul else None

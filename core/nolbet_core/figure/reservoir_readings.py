@@ -19,7 +19,7 @@ from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_loss
 from nolbet_core.reservoir.balance import MM
 from nolbet_core.reservoir.dipped import thirst_of_dips
-from nolbet_core.reservoir.leak import LEAST_M3_DAY, SURE, Told
+from nolbet_core.reservoir.leak import LEAST_M3_DAY, SURE, Told, told_from
 from nolbet_core.reservoir.season import Planted, crop_factor_for, day_of_year, demand_by_day
 from nolbet_core.reservoir.store import Store
 
@@ -98,6 +98,18 @@ def span_of(bed: Bed, garden: Garden, supplies: Supplies, known: Sequence[Weathe
 def thirstier(span: Span, crop_factor: float) -> Span:
     """The same days with plants of another crop factor."""
     return replace(span, planted=replace(span.planted, crop_factor=crop_factor))
+
+
+def probe_figures(times_days: Values, level_m: Values, filled_days: Values, span: Span) -> ToldFigures:
+    """What a probe's readings say of a leak and of thirst.
+
+    times_days: of the readings, since the first midnight of the span. level_m: read then, NaN where nothing came
+    [m]. filled_days: when the reservoir was filled up.
+    """
+    store = span.store
+    water_m3 = np.where(np.isfinite(level_m), store.water_of(level_m), np.nan)
+    told = told_from(times_days, water_m3, span.asked_m3[0], span.rained_m3[0], filled_days, store.held_m3)
+    return told_figures(told, times_days, level_m, span)
 
 
 def told_figures(told: Told, times: Values, levels: Values, span: Span) -> ToldFigures:

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
+from nolbet_core.built.bed import build_bed
 from nolbet_core.built.buying import stock_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.plan import BuiltPlan
@@ -31,6 +32,7 @@ from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem
 
 
@@ -67,6 +69,17 @@ def figure_plan(built: BuiltPlan, today: date | None = None) -> Figures:
         needs=[need_figures(need, supplies.materials) for need in needs],
         haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
     )
+
+
+def figure_alone(bed: Bed, plan: Plan, supplies: Supplies, today: date | None = None) -> Figures:
+    """Figures of one bed with its needs and haul, as if the garden held no other; the plot's paths take no part in it.
+
+    plan: for stock and suppliers. today: as in figure_plan. Raises PlanProblem where the bed doesn't hold together.
+    """
+    built = build_bed(bed, supplies.materials).holding()
+    head = plan.garden.model_copy(update={"plot": None})
+    alone = plan.model_copy(update={"beds": [bed], "garden": head})
+    return figure_plan(BuiltPlan(alone, supplies, (built,)), today)
 
 
 def figure_beds(built: BuiltPlan) -> Figures:

@@ -20,6 +20,7 @@ from nolbet_core.plan.fields import (
     Share,
     UnitPrice,
 )
+from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.plot import Plot
 
@@ -129,7 +130,10 @@ class PlanSupplier(Model):
 
 
 class Plan(Model):
-    """A whole garden. edition: of the words it is written in (see `upgrade`)."""
+    """A whole garden. edition: of the words it is written in (see `upgrade`).
+
+    weather, log, probes: what was seen there by day, what was read of its beds, and what reads by itself.
+    """
 
     format: Literal["nolbet-plan/1"]
     edition: Annotated[int, Field(ge=1)] = 1
@@ -139,3 +143,6 @@ class Plan(Model):
     beds: list[Bed] = Field(default_factory=list)
     stock: list[Stock] = Field(default_factory=list)
     suppliers: list[PlanSupplier] = Field(default_factory=list)
+    weather: Annotated[list[WeatherRun], Field(max_length=5000)] = Field(default_factory=list)
+    log: Annotated[list[LogEntry], Field(max_length=20_000)] = Field(default_factory=list)
+    probes: Annotated[list[Probe], Field(max_length=1000)] = Field(default_factory=list)

@@ -11,7 +11,7 @@ from django.db import transaction
 from nolbet.clock import today
 from nolbet.demo.sign_in import GARDENER
 from nolbet.gardens.models import Garden
-from nolbet.gardens.plans import store_plan
+from nolbet.plans.storing import store_plan
 from nolbet.water.models import Dip, Probe
 from nolbet_core.built.plan_file import load_plan
 
@@ -30,8 +30,7 @@ def load_demo() -> bool:
     gardener = users.create(username=GARDENER)
     gardener.set_unusable_password()
     gardener.save()
-    plan, _ = load_plan(PLAN_FILE.read_bytes())
-    garden = store_plan(gardener.pk, plan)
+    garden = store_plan(gardener.pk, load_plan(PLAN_FILE.read_bytes()).plan)
     _set_instruments(garden)
     return True
 

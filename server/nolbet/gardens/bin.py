@@ -20,32 +20,29 @@ def empty_what_is_old(owner_id: int, now: datetime) -> None:
 
 def bin_garden(garden: Garden, now: datetime) -> None:
     """Put a garden into the bin."""
-    garden.deleted_at = now
-    garden.save(update_fields=["deleted_at"])
+    Garden.objects.filter(pk=garden.pk).update(deleted_at=now)
 
 
+@transaction.atomic
 def bin_bed(bed: Bed, now: datetime) -> None:
     """Put a bed into the bin."""
     Bed.objects.filter(pk=bed.pk).update(deleted_at=now)
+    bed.garden.changed()
 
 
 @transaction.atomic
 def take_garden_back(owner_id: int, garden_id: int) -> Garden:
     """Take a garden out of its owner's bin. Raises Missing where it doesn't lie there."""
-    garden = Garden.objects.filter(owner_id=owner_id, id=garden_id).exclude(deleted_at=None).first()
-    if garden is None:
+    lying = Garden.objects.filter(owner_id=owner_id, id=garden_id).exclude(deleted_at=None)
+    if not lying.update(deleted_at=None):
         raise Missing
-    garden.deleted_at = None
-    garden.save(update_fields=["deleted_at"])
-    return garden
+    return Garden.objects.get(id=garden_id)
 
 
 @transaction.atomic
 def take_bed_back(garden: Garden, key: str) -> Bed:
     """Take a bed out of a garden's bin. Raises Missing where it doesn't lie there."""
-    bed = garden.beds.filter(key=key).exclude(deleted_at=None).first()
-    if bed is None:
+    if not garden.beds.filter(key=key).exclude(deleted_at=None).update(deleted_at=None):
         raise Missing
-    Bed.objects.filter(pk=bed.pk).update(deleted_at=None)
-    bed.deleted_at = None
-    return bed
+    garden.changed()
+    return garden.beds.get(key=key)

@@ -6,18 +6,18 @@ from nolbet.gardens.models import Bed
 
 
 class StaleSave(Exception):  # noqa: N818 - it says what happened
-    """A save that rests on an older revision; `current` is what is kept now."""
+    """A bed saved from an older revision; `current` is what is kept now."""
 
     def __init__(self, current: Bed) -> None:
         super().__init__("changed elsewhere")
         self.current = current
 
 
-class StalePlot(Exception):  # noqa: N818 - it says what happened
-    """A plot saved from an older revision; the message says so."""
+class StaleChange(Exception):  # noqa: N818 - it says what happened
+    """Something else saved from an older revision; the message says what and what would do."""
 
-    def __init__(self) -> None:
-        super().__init__("The plot was changed elsewhere since; look at it as it is now, then change it again.")
+    def __init__(self, what: str) -> None:
+        super().__init__(f"{what} changed elsewhere since; look at it as it is now, then change it again.")
 
 
 class Missing(Exception):  # noqa: N818 - it says what happened
@@ -25,4 +25,12 @@ class Missing(Exception):  # noqa: N818 - it says what happened
 
 
 class InUse(Exception):  # noqa: N818 - it says what happened
-    """Something that can't go, since something else is made of it; the message says of what."""
+    """Something that can't go or change so, since something else is made of it; the message says of what."""
+
+
+class Busy(Exception):  # noqa: N818 - it says what happened
+    """Somebody else kept changing what a save rests on."""
+
+
+class Unreadable(Exception):  # noqa: N818 - it says what happened
+    """A kept document that this version can't read; the message says why."""

@@ -1,4 +1,4 @@
-"""A bed's history: what was saved when, and which of it undo and redo lead to."""
+"""A bed's history: what was saved when, which of it undo and redo lead to, and how it is thinned."""
 
 from __future__ import annotations
 
@@ -8,6 +8,7 @@ from dataclasses import dataclass, field
 from nolbet.gardens.models import Bed, BedVersion
 
 MOST_STEPS = 200
+"""How far undo reaches."""
 
 
 @dataclass(slots=True)
@@ -43,5 +44,21 @@ def walk_steps(saves: Iterable[tuple[int, int | None]]) -> Steps:
 
 
 def versions_of(bed: Bed) -> list[BedVersion]:
-    """A bed's newest versions, oldest first."""
+    """A bed's newest versions, as far as undo reaches, oldest first."""
     return list(bed.versions.select_related("bed")[:MOST_STEPS])[::-1]
+
+
+def thin_versions(bed: Bed) -> None:
+    """Of versions that undo doesn't reach any more keep the last of each day, for good.
+
+    A bed that is drawn all day for years keeps a few hundred, and what it was on any day can still be looked at.
+    """
+    beyond = bed.versions.values_list("pk", "saved_at")[MOST_STEPS : 2 * MOST_STEPS]
+    days = set()
+    gone = []
+    for pk, saved_at in beyond:
+        if saved_at.date() in days:
+            gone.append(pk)
+        days.add(saved_at.date())
+    if gone:
+        BedVersion.objects.filter(pk__in=gone).delete()

@@ -6,12 +6,20 @@ import uuid
 
 from django.conf import settings
 from django.db import models
+from django.db.models import F
 
-CUT_VERSION = 1
+from nolbet_core.plan.upgrade import EDITION
+
+FIRST_EDITION = 1
+"""Of documents that were kept before they said so."""
 
 
 class Garden(models.Model):
-    """A gardener's garden: its name, money, units and place."""
+    """A gardener's garden: its name, money, units and place.
+
+    head_revision, plot_revision: of the head and of the plot, each saved by itself. changes: counts every save of
+    anything in the garden, so that what was checked against it is known to rest on it still.
+    """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="gardens")
     name = models.CharField(max_length=80)
@@ -25,6 +33,9 @@ class Garden(models.Model):
     normals = models.JSONField(null=True, blank=True)
     plot = models.JSONField(null=True, blank=True)
     plot_revision = models.PositiveIntegerField(default=0)
+    plot_edition = models.PositiveIntegerField(default=FIRST_EDITION)
+    head_revision = models.PositiveIntegerField(default=0)
+    changes = models.PositiveBigIntegerField(default=0)
     created_at = models.DateTimeField(auto_now_add=True)
     shelf_stamp = models.UUIDField(default=uuid.uuid4, editable=False)
     deleted_at = models.DateTimeField(null=True, blank=True)
@@ -38,7 +49,11 @@ class Garden(models.Model):
     def shelf_changed(self) -> None:
         """Give the shelf a new stamp: what was gathered under the old one is out of date."""
         self.shelf_stamp = uuid.uuid4()
-        self.save(update_fields=["shelf_stamp"])
+        Garden.objects.filter(pk=self.pk).update(shelf_stamp=self.shelf_stamp, changes=F("changes") + 1)
+
+    def changed(self) -> None:
+        """Count a save of something in the garden."""
+        Garden.objects.filter(pk=self.pk).update(changes=F("changes") + 1)
 
 
 class Bed(models.Model):
@@ -50,7 +65,7 @@ class Bed(models.Model):
     count = models.PositiveIntegerField(default=1)
     position = models.PositiveIntegerField(default=0)
     cut = models.JSONField()
-    cut_version = models.PositiveIntegerField(default=CUT_VERSION)
+    cut_version = models.PositiveIntegerField(default=EDITION)
     revision = models.PositiveIntegerField(default=1)
     saved_at = models.DateTimeField(auto_now=True)
     deleted_at = models.DateTimeField(null=True, blank=True)
@@ -62,9 +77,9 @@ class Bed(models.Model):
     def __str__(self) -> str:
         return self.name
 
-    def remember(self, restores: int | None = None) -> None:
-        """Put the bed as it is now into its history. restores: the revision that it brings back, where it does."""
-        BedVersion.objects.create(
+    def as_version(self, restores: int | None = None) -> BedVersion:
+        """The bed as it is now, as its history keeps it. restores: the revision that it brings back, where it does."""
+        return BedVersion(
             bed=self,
             revision=self.revision,
             restores=restores,
@@ -74,6 +89,10 @@ class Bed(models.Model):
             cut_version=self.cut_version,
             saved_at=self.saved_at,
         )
+
+    def remember(self, restores: int | None = None) -> None:
+        """Put the bed as it is now into its history. restores: see `as_version`."""
+        self.as_version(restores).save()
 
 
 class BedVersion(models.Model):
@@ -88,7 +107,7 @@ class BedVersion(models.Model):
     name = models.CharField(max_length=80)
     count = models.PositiveIntegerField(default=1)
     cut = models.JSONField()
-    cut_version = models.PositiveIntegerField(default=CUT_VERSION)
+    cut_version = models.PositiveIntegerField(default=EDITION)
     saved_at = models.DateTimeField()
 
     class Meta:

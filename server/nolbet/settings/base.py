@@ -48,6 +48,8 @@ DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
         "NAME": DATA / "nolbet.sqlite3",
+        # opening the file and setting it up costs more than most requests ask of it
+        "CONN_MAX_AGE": None,
         "OPTIONS": {
             "transaction_mode": "IMMEDIATE",
             "timeout": 20,
@@ -64,7 +66,7 @@ AXES_LOCKOUT_PARAMETERS = ["username", "ip_address"]
 AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = 1  # hours
 AXES_RESET_ON_SUCCESS = True
-AXES_LOCKOUT_CALLABLE = "nolbet.problems.locked_out"
+AXES_LOCKOUT_CALLABLE = "nolbet.api.problems.locked_out"
 AXES_ENABLE_ADMIN = False
 AXES_VERBOSE = False
 
@@ -113,7 +115,7 @@ SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_NAME = "nolbet_session"
 CSRF_COOKIE_NAME = "nolbet_csrf"
 CSRF_COOKIE_SAMESITE = "Lax"
-CSRF_FAILURE_VIEW = "nolbet.problems.csrf_failure"
+CSRF_FAILURE_VIEW = "nolbet.api.problems.csrf_failure"
 DATA_UPLOAD_MAX_MEMORY_SIZE = 2 * 1024 * 1024
 
 LOGGING = {

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.db import models
 
-from nolbet.gardens.models import Garden
+from nolbet.gardens.models import FIRST_EDITION, Garden
 
 
 class OwnMaterial(models.Model):
@@ -15,6 +15,7 @@ class OwnMaterial(models.Model):
     name = models.CharField(max_length=80)
     like = models.CharField(max_length=60)
     figures = models.JSONField(default=dict)
+    revision = models.PositiveIntegerField(default=1)
 
     class Meta:
         ordering = ["name", "id"]
@@ -32,6 +33,7 @@ class Mix(models.Model):
     name = models.CharField(max_length=80)
     parts = models.JSONField()
     more = models.JSONField(default=dict)
+    edition = models.PositiveIntegerField(default=FIRST_EDITION)
 
     class Meta:
         ordering = ["name", "id"]

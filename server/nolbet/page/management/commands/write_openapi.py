@@ -9,7 +9,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand
 
-from nolbet.api import api
+from nolbet.api.api import api
 
 
 class Command(BaseCommand):

@@ -1,0 +1,80 @@
+"""What was seen in a garden, in the plan file: its weather by day, what was read of its reservoirs, their probes."""
+
+from __future__ import annotations
+
+from datetime import date, datetime
+from typing import Annotated, Literal, Self
+
+from pydantic import AfterValidator, Field, model_validator
+
+from nolbet_core.plan.fields import Day, Key, Model, OffsetM, Share
+
+MOST_DAYS = 40_000
+
+TempC = Annotated[float, Field(ge=-70, le=60)]
+RainMm = Annotated[float, Field(ge=0, le=2000)]
+
+
+def _check_moment(value: str) -> str:
+    try:
+        if len(value) > len("2026-10-17"):
+            aware = datetime.fromisoformat(value).tzinfo is not None
+        else:
+            aware = bool(date.fromisoformat(value))
+    except ValueError:
+        aware = False
+    if not aware:
+        raise ValueError(f'{value} is no moment; write it as in "2026-10-17" or "2026-10-17T08:00:00+00:00"')
+    return value
+
+
+Moment = Annotated[
+    str,
+    Field(max_length=40, pattern=r"^\d{4}-\d{2}-\d{2}", description="YYYY-MM-DD, with or without an aware time"),
+    AfterValidator(_check_moment),
+]
+
+
+class WeatherRun(Model):
+    """Days of weather one after the other, from one on: lowest and highest temperature and rain of each."""
+
+    from_day: Day
+    tmin_c: Annotated[list[TempC], Field(min_length=1, max_length=MOST_DAYS)]
+    tmax_c: Annotated[list[TempC], Field(min_length=1, max_length=MOST_DAYS)]
+    rain_mm: Annotated[list[RainMm], Field(min_length=1, max_length=MOST_DAYS)]
+
+    @model_validator(mode="after")
+    def _alike_long(self) -> Self:
+        days = {len(self.tmin_c), len(self.tmax_c), len(self.rain_mm)}
+        if len(days) > 1:
+            raise ValueError("tmin_c, tmax_c and rain_mm have to hold as many days each")
+        return self
+
+
+class Dip(Model):
+    """A level read off a stick in a bed's reservoir."""
+
+    kind: Literal["dip"]
+    bed: Key
+    on: Moment
+    level_m: OffsetM
+
+
+LogEntry = Dip
+"""What a garden's log holds."""
+
+
+class Probe(Model):
+    """The simulated level probe of a bed, whose readings follow from its seed and how it misbehaves.
+
+    missing, absurd: shares of its readings. late_days: the last days that haven't come in. leak_m3_day: what the liner
+    loses. thirst: how much more than the forecast the plants take.
+    """
+
+    bed: Key
+    seed: Annotated[int, Field(ge=0, le=10_000)] = 1
+    missing: Share = 0.05
+    absurd: Share = 0.0
+    late_days: Annotated[float, Field(ge=0, le=29)] = 0.0
+    leak_m3_day: Annotated[float, Field(ge=0, le=1)] = 0.0
+    thirst: Annotated[float, Field(ge=0.1, le=3)] = 1.0

@@ -1,0 +1,45 @@
+"""Plan in, figures out: what is kept is put together here, and the core works it out."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+
+from nolbet.api.written import written
+from nolbet.clock import today
+from nolbet.gardens.owned import own_garden
+from nolbet.plans.supplies import garden_around, garden_supplies
+from nolbet.plans.whole import whole_garden, whole_plan
+from nolbet_core.figure.figures import BedFigures
+from nolbet_core.figure.tally import TalliedFigures, tallied
+from nolbet_core.figure.walk import figure_alone, figure_bed, figure_plan
+from nolbet_core.plan.bed import Bed
+
+router = Router(tags=["figure"])
+
+
+class Draft(Schema):
+    """A bed as it is being drawn, not kept yet."""
+
+    bed: Bed
+
+
+@router.post("/{garden_id}/figure/bed", response=BedFigures)
+def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
+    """Figures of a draft, quick enough to follow a dragged boundary."""
+    garden = own_garden(request, garden_id)
+    return written(figure_bed(draft.bed, garden_around(garden, today()), garden_supplies(garden)))
+
+
+@router.post("/{garden_id}/figure/buying", response=TalliedFigures)
+def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
+    """Needs and haul of a draft bed alone, after the garden's own heaps."""
+    garden = own_garden(request, garden_id)
+    return written(tallied(figure_alone(draft.bed, whole_plan(garden), garden_supplies(garden), today())))
+
+
+@router.get("/{garden_id}/figure", response=TalliedFigures)
+def figure_garden(request: HttpRequest, garden_id: int) -> HttpResponse:
+    """Figures of a whole garden as it is kept, needs and haul with it; what doesn't hold together is left out."""
+    garden = own_garden(request, garden_id)
+    return written(tallied(figure_plan(whole_garden(garden).built, today())))

@@ -1,0 +1,69 @@
+"""The plot in figures: what dragging a bed over it asks, and how many more beds fit."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from django.http import HttpRequest, HttpResponse
+from ninja import Router, Schema
+from pydantic import Field
+
+from nolbet.api.written import written
+from nolbet.gardens.models import Garden
+from nolbet.gardens.owned import own_garden
+from nolbet.plans.supplies import garden_supplies
+from nolbet.plans.whole import whole_plan
+from nolbet_core.built.plan import BuiltPlan, built_of
+from nolbet_core.built.plot_checks import wrong_with_plot
+from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures
+from nolbet_core.figure.walk import figure_plot, figure_room
+from nolbet_core.plan.fields import LengthM
+from nolbet_core.plan.garden import Plan
+from nolbet_core.plan.plot import Place, Plot
+
+router = Router(tags=["plot"])
+
+
+class DraftPlot(Schema):
+    """A plot as it is being drawn: the ground if it changed, and the places of those beds that were moved."""
+
+    plot: Plot | None = None
+    places: dict[str, Annotated[list[Place], Field(max_length=100)]] = Field(default_factory=dict)
+
+
+class AskedRoom(DraftPlot):
+    """A draft plot, and the outer size of beds to find room for."""
+
+    length_m: LengthM
+    width_m: LengthM
+
+
+@router.post("/{garden_id}/figure/plot", response=PlotFigures)
+def figure_draft_plot(request: HttpRequest, garden_id: int, draft: DraftPlot) -> HttpResponse:
+    """Figures of a draft plot, quick enough to follow a dragged bed."""
+    return written(figure_plot(_drafted(own_garden(request, garden_id), draft)))
+
+
+@router.post("/{garden_id}/figure/room", response=RoomFigures)
+def figure_more_beds(request: HttpRequest, garden_id: int, asked: AskedRoom) -> RoomFigures:
+    """How many more beds of a size the plot takes."""
+    return figure_room(_drafted(own_garden(request, garden_id), asked), asked.length_m, asked.width_m)
+
+
+def _drafted(garden: Garden, draft: DraftPlot) -> BuiltPlan:
+    """A garden as it would be with a draft plot, of the beds that hold together. Raises PlanProblem for the plot's."""
+    supplies = garden_supplies(garden)
+    problems = wrong_with_plot(draft.plot, supplies.materials, "plot") if draft.plot else ()
+    if problems:
+        raise problems[0]
+    built, _ = built_of(_with_draft(whole_plan(garden), draft), supplies)
+    return built
+
+
+def _with_draft(plan: Plan, draft: DraftPlot) -> Plan:
+    beds = [
+        bed.model_copy(update={"places": draft.places[bed.key][: bed.count]}) if bed.key in draft.places else bed
+        for bed in plan.beds
+    ]
+    garden = plan.garden if draft.plot is None else plan.garden.model_copy(update={"plot": draft.plot})
+    return plan.model_copy(update={"beds": beds, "garden": garden})

@@ -1,0 +1,154 @@
+"""Errors of the API, mapped once to problem details (RFC 9457)."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse, JsonResponse
+from ninja import NinjaAPI, Schema
+from ninja.errors import AuthenticationError, HttpError, ValidationError
+from pydantic import Field
+
+from nolbet.account.errors import Locked, Refusal, WrongPassword
+from nolbet.api.garden_schemas import kept_bed
+from nolbet.gardens.errors import Busy, InUse, Missing, StaleChange, StaleSave, Unreadable
+from nolbet_core.plan.problems import PlanProblem, entry_path
+
+MEDIA_TYPE = "application/problem+json"
+
+
+class ProblemPlace(Schema):
+    """One thing that is wrong: where, and what would do."""
+
+    path: str
+    message: str
+
+
+class Problem(Schema):
+    """An error as the page receives it."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    errors: list[ProblemPlace] = Field(default_factory=list)
+
+
+def problem_response(status: int, title: str, detail: str, **more: Any) -> JsonResponse:
+    """An error response in the one form there is."""
+    body = {"type": "about:blank", "title": title, "status": status, "detail": detail, "errors": [], **more}
+    return JsonResponse(body, status=status, content_type=MEDIA_TYPE)
+
+
+def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:
+    """A request without this page's token."""
+    del request
+    return problem_response(403, "Not from this page", f"Reload the page and try again. {reason}".strip())
+
+
+def _on_plan(request: HttpRequest, error: PlanProblem) -> HttpResponse:
+    place = {"path": error.path, "message": error.message}
+    return problem_response(422, "The plan doesn't hold together", str(error), errors=[place])
+
+
+def _on_validation(request: HttpRequest, error: ValidationError) -> HttpResponse:
+    places = [
+        {
+            "path": entry_path([part for part in entry["loc"] if part not in ("body", "query", "path")], entry["type"]),
+            "message": entry["msg"],
+        }
+        for entry in error.errors
+    ]
+    first = places[0] if places else {"path": "", "message": "can't be read"}
+    return problem_response(422, "Can't be read", f"{first['path']}: {first['message']}", errors=places)
+
+
+def _on_stale(request: HttpRequest, error: StaleSave) -> HttpResponse:
+    return problem_response(
+        409,
+        "Changed elsewhere",
+        "A newer version is kept.",
+        current=kept_bed(error.current).model_dump(mode="json", exclude_none=True),
+    )
+
+
+def _on_stale_change(request: HttpRequest, error: StaleChange) -> HttpResponse:
+    return problem_response(409, "Changed elsewhere", str(error))
+
+
+def _on_busy(request: HttpRequest, error: Busy) -> HttpResponse:
+    answer = problem_response(503, "Busy", "Others are changing this garden right now; it is tried again.")
+    answer["Retry-After"] = "1"
+    return answer
+
+
+def _on_unreadable(request: HttpRequest, error: Unreadable) -> HttpResponse:
+    return problem_response(422, "Can't be read", f"What is kept here can't be read: {error}")
+
+
+def _on_missing(request: HttpRequest, error: Missing) -> HttpResponse:
+    return problem_response(404, "Not here", "There is no such thing in your gardens.")
+
+
+def _on_use(request: HttpRequest, error: InUse) -> HttpResponse:
+    return problem_response(409, "Still in use", str(error))
+
+
+def _on_nobody(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
+    return problem_response(401, "Nobody is signed in", "Sign in to see your gardens.")
+
+
+def _on_http(request: HttpRequest, error: HttpError) -> HttpResponse:
+    return problem_response(error.status_code, "Can't be done", str(error))
+
+
+class CsrfMissing(Exception):  # noqa: N818 - it says what happened
+    """A request without this page's token."""
+
+
+def _on_csrf(request: HttpRequest, error: CsrfMissing) -> HttpResponse:
+    return csrf_failure(request)
+
+
+def _on_refusal(request: HttpRequest, error: Refusal) -> HttpResponse:
+    place = {"path": error.path, "message": error.message}
+    return problem_response(422, "Can't be taken", f"{error.path}: {error.message}", errors=[place])
+
+
+def _on_wrong_password(request: HttpRequest, error: WrongPassword) -> HttpResponse:
+    return problem_response(401, "Not signed in", "The name and the password don't go together.")
+
+
+def _on_locked(request: HttpRequest, error: Locked) -> HttpResponse:
+    return problem_response(429, "Locked for now", "Too many wrong passwords. Try again in an hour.")
+
+
+HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
+    PlanProblem: _on_plan,
+    ValidationError: _on_validation,
+    StaleSave: _on_stale,
+    StaleChange: _on_stale_change,
+    Busy: _on_busy,
+    Unreadable: _on_unreadable,
+    Missing: _on_missing,
+    InUse: _on_use,
+    AuthenticationError: _on_nobody,
+    HttpError: _on_http,
+    CsrfMissing: _on_csrf,
+    Refusal: _on_refusal,
+    WrongPassword: _on_wrong_password,
+    Locked: _on_locked,
+}
+
+
+def locked_out(request: HttpRequest, *rest: object) -> HttpResponse:
+    """The answer to somebody who is locked out, wherever they ask."""
+    del rest
+    return _on_locked(request, Locked())
+
+
+def map_errors(api: NinjaAPI) -> None:
+    """Teach the API how each error is told."""
+    for kind, handler in HANDLERS.items():
+        api.add_exception_handler(kind, handler)

@@ -1,0 +1,116 @@
+"""The shelf of a garden: the core's materials, the gardener's own and the mixes."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest
+from ninja import Router, Schema, Status
+
+from nolbet.gardens.models import Garden
+from nolbet.gardens.owned import own_garden
+from nolbet.plans.shelf import add_material, change_material, remove_material
+from nolbet.plans.supplies import garden_supplies
+from nolbet.shelf.rows import material_plan
+from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.shelf.library import search
+from nolbet_core.shelf.material import Material
+
+router = Router(tags=["shelf"])
+
+
+class ChangedMaterial(Schema):
+    """An own material to save, with the revision that the change was made from, where it is known."""
+
+    material: PlanMaterial
+    revision: int | None = None
+
+
+class PropertyOut(Schema):
+    """A figure of a material with its unit, range and source."""
+
+    name: str
+    value: float
+    unit: str
+    low: float
+    high: float
+    source: str
+    is_default: bool
+
+
+class MaterialOut(Schema):
+    """A material as the page shows it."""
+
+    key: str
+    name: str
+    group: str
+    grain: str
+    synonyms: list[str]
+    is_sheet: bool
+    is_liner: bool
+    is_mix: bool
+    like: str | None
+    revision: int | None
+    void_share: float
+    loose_factor: float
+    properties: list[PropertyOut]
+
+
+@router.get("/{garden_id}/shelf", response=list[MaterialOut])
+def garden_shelf(request: HttpRequest, garden_id: int, words: str = "") -> list[MaterialOut]:
+    """Everything a layer of this garden may name, or what the words may mean, best first."""
+    garden = own_garden(request, garden_id)
+    supplies, revisions = garden_supplies(garden), _revisions(garden)
+    found = search(supplies.materials.values(), words[:80])
+    return [_out(each, each.key in supplies.mixes, revisions.get(each.key)) for each in found]
+
+
+@router.post("/{garden_id}/materials", response={201: PlanMaterial}, exclude_none=True)
+def create_material(request: HttpRequest, garden_id: int, own: PlanMaterial) -> Status[PlanMaterial]:
+    """Keep a new own material; its key is made from its name."""
+    return Status(201, material_plan(add_material(own_garden(request, garden_id).pk, own)))
+
+
+@router.put("/{garden_id}/materials/{key}", response=PlanMaterial, exclude_none=True)
+def save_material(request: HttpRequest, garden_id: int, key: str, changed: ChangedMaterial) -> PlanMaterial:
+    """Keep a changed own material, if nobody changed it since and all that is made of it still holds together."""
+    garden = own_garden(request, garden_id)
+    return material_plan(change_material(garden.pk, key, changed.material, changed.revision))
+
+
+@router.delete("/{garden_id}/materials/{key}", response={204: None})
+def delete_material(request: HttpRequest, garden_id: int, key: str) -> Status[None]:
+    """Forget an own material that nothing is made of."""
+    remove_material(own_garden(request, garden_id).pk, key)
+    return Status(204, None)
+
+
+def _revisions(garden: Garden) -> dict[str, int]:
+    return dict(garden.materials.values_list("key", "revision"))
+
+
+def _out(material: Material, is_mix: bool, revision: int | None) -> MaterialOut:
+    return MaterialOut(
+        key=material.key,
+        name=material.name,
+        group=material.group,
+        grain=material.grain,
+        synonyms=list(material.synonyms),
+        is_sheet=material.is_sheet,
+        is_liner=material.is_liner,
+        is_mix=is_mix,
+        like=material.like,
+        revision=revision,
+        void_share=material.void_share,
+        loose_factor=material.loose_factor,
+        properties=[
+            PropertyOut(
+                name=name,
+                value=each.value,
+                unit=each.unit,
+                low=each.low,
+                high=each.high,
+                source=each.source,
+                is_default=each.is_default,
+            )
+            for name, each in material.properties.items()
+        ],
+    )

@@ -1,1 +1,0 @@
-"""Soil mixes: kept, figured, and found from a wish."""

@@ -1,0 +1,106 @@
+"""Suppliers, their offers and the heaps on hand read as the plan writes them, and kept."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Sequence
+from decimal import Decimal
+from typing import Any
+
+from django.db.models import Max
+
+from nolbet.gardens.errors import Missing
+from nolbet.gardens.models import Garden
+from nolbet.haul.models import Offer, Stock, Supplier
+from nolbet_core.plan.garden import PlanSupplier
+from nolbet_core.plan.garden import Stock as PlanStock
+
+OFFER_KEYS = ("form", "material", "volume_m3", "price", "price_per_m3", "step_m3", "minimum_m3", "load_m3")
+
+
+def supplier_plan(supplier: Supplier) -> PlanSupplier:
+    """A kept supplier as the plan writes it."""
+    return PlanSupplier.model_validate(
+        {
+            "key": supplier.key,
+            "name": supplier.name,
+            "delivery": supplier.delivery,
+            "offers": [_offer(offer) for offer in supplier.offers.all()],
+        }
+    )
+
+
+def _offer(offer: Offer) -> dict[str, Any]:
+    given = {key: getattr(offer, key) for key in OFFER_KEYS if getattr(offer, key) is not None}
+    return given | ({"fetch": True} if offer.fetch else {})
+
+
+def suppliers_plan(garden: Garden) -> list[PlanSupplier]:
+    """A garden's suppliers with their offers."""
+    return [supplier_plan(supplier) for supplier in garden.suppliers.prefetch_related("offers")]
+
+
+def stock_plan(garden: Garden) -> list[PlanStock]:
+    """What lies on hand in a garden."""
+    return [PlanStock(material=heap.material, volume_m3=heap.volume_m3) for heap in garden.stock.all()]
+
+
+def keep_suppliers(garden: Garden, entries: Sequence[PlanSupplier]) -> None:
+    """Keep suppliers of a new garden."""
+    kept = Supplier.objects.bulk_create(
+        Supplier(garden=garden, key=entry.key, position=position, **_columns(entry))
+        for position, entry in enumerate(entries)
+    )
+    Offer.objects.bulk_create(
+        offer for supplier, entry in zip(kept, entries, strict=True) for offer in _offers(supplier, entry)
+    )
+
+
+def keep_supplier(garden: Garden, key: str, entry: PlanSupplier) -> Supplier:
+    """Keep a supplier under a key that no other of the garden has."""
+    last = garden.suppliers.aggregate(last=Max("position"))["last"]
+    supplier = Supplier.objects.create(
+        garden=garden,
+        key=key,
+        position=0 if last is None else last + 1,
+        **_columns(entry),
+    )
+    Offer.objects.bulk_create(_offers(supplier, entry))
+    return supplier
+
+
+def change_supplier(garden: Garden, key: str, entry: PlanSupplier) -> Supplier:
+    """Keep a supplier's new name, delivery and offers. Raises Missing where there is none of that key."""
+    supplier = garden.suppliers.filter(key=key).first()
+    if supplier is None:
+        raise Missing
+    for name, value in _columns(entry).items():
+        setattr(supplier, name, value)
+    supplier.save(update_fields=["name", "delivery"])
+    supplier.offers.all().delete()
+    Offer.objects.bulk_create(_offers(supplier, entry))
+    return supplier
+
+
+def drop_supplier(garden: Garden, key: str) -> None:
+    """Forget a supplier. Raises Missing where there is none of that key."""
+    deleted, _ = garden.suppliers.filter(key=key).delete()
+    if not deleted:
+        raise Missing
+
+
+def _columns(entry: PlanSupplier) -> dict[str, Any]:
+    return {"name": entry.name or entry.key, "delivery": entry.delivery or Decimal(0)}
+
+
+def _offers(supplier: Supplier, entry: PlanSupplier) -> Iterator[Offer]:
+    for place, offer in enumerate(entry.offers):
+        yield Offer(supplier=supplier, position=place, **offer.model_dump(exclude_none=True))
+
+
+def replace_stock(garden: Garden, heaps: Iterable[PlanStock]) -> None:
+    """Keep what lies on hand in place of what lay there before."""
+    garden.stock.all().delete()
+    Stock.objects.bulk_create(
+        Stock(garden=garden, material=heap.material, volume_m3=heap.volume_m3, position=position)
+        for position, heap in enumerate(heaps)
+    )

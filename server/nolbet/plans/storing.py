@@ -1,0 +1,31 @@
+"""A plan taken apart into the rows of a new garden, all of it or nothing."""
+
+from __future__ import annotations
+
+from django.db import transaction
+
+from nolbet.gardens.models import Bed, BedVersion, Garden
+from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
+from nolbet.haul.rows import keep_suppliers, replace_stock
+from nolbet.shelf.rows import keep_materials, keep_mixes
+from nolbet.water.rows import keep_log, keep_probes, keep_weather
+from nolbet_core.plan.garden import Plan
+
+
+def store_plan(owner_id: int, plan: Plan) -> Garden:
+    """Keep a checked plan as a new garden of an owner."""
+    columns = {**head_columns(plan.garden), **plot_columns(plan.garden.plot)}
+    beds = [{"key": bed.key, "position": place, **bed_columns(bed)} for place, bed in enumerate(plan.beds)]
+    with transaction.atomic():
+        garden = Garden.objects.create(owner_id=owner_id, **columns)
+        keep_materials(garden, plan.materials)
+        keep_mixes(garden, plan.mixes)
+        kept = Bed.objects.bulk_create(Bed(garden=garden, **each) for each in beds)
+        BedVersion.objects.bulk_create(bed.as_version() for bed in kept)
+        replace_stock(garden, plan.stock)
+        keep_suppliers(garden, plan.suppliers)
+        by_key = {bed.key: bed for bed in kept}
+        keep_weather(garden, plan.weather)
+        keep_log(by_key, plan.log)
+        keep_probes(by_key, plan.probes)
+    return garden

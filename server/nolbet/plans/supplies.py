@@ -1,0 +1,113 @@
+"""What a garden's beds rest on, gathered once for each state of it: what layers may name, and what beds share."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from datetime import date
+from typing import Generic, TypeVar
+
+from nolbet.gardens.errors import Unreadable
+from nolbet.gardens.models import Garden
+from nolbet.gardens.rows import garden_plan
+from nolbet.shelf.rows import material_plan, mix_plan
+from nolbet_core.built.supplies import Supplies, gather_supplies
+from nolbet_core.built.surroundings import Surroundings, surroundings_of
+from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
+from nolbet_core.plan.mix import PlanMix
+from nolbet_core.plan.problems import PlanProblem
+
+MOST_KEPT = 500
+
+State = TypeVar("State")
+Thing = TypeVar("Thing")
+
+
+@dataclass(frozen=True, slots=True)
+class Trouble:
+    """Something of a garden that can't be read, or names what isn't there: what it is, and why.
+
+    readable: whether its document can be read, so that it can be opened and mended.
+    """
+
+    kind: str
+    key: str
+    name: str
+    reason: str
+    readable: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Shelf:
+    """What layers of a garden may name, the words of its own materials and mixes, and what is amiss with others."""
+
+    supplies: Supplies
+    materials: tuple[PlanMaterial, ...]
+    mixes: tuple[PlanMix, ...]
+    troubles: tuple[Trouble, ...]
+
+
+class _Kept(Generic[State, Thing]):
+    """Things worked out once for each state, the oldest forgotten where there are many."""
+
+    def __init__(self) -> None:
+        self._things: dict[State, Thing] = {}
+
+    def get(self, state: State, make: Callable[[], Thing]) -> Thing:
+        found = self._things.get(state)
+        if found is None:
+            while len(self._things) >= MOST_KEPT:
+                self._things.pop(next(iter(self._things)), None)
+            found = self._things[state] = make()
+        return found
+
+
+_shelves: _Kept[object, Shelf] = _Kept()
+_surroundings: _Kept[object, Surroundings] = _Kept()
+
+
+def garden_shelf(garden: Garden) -> Shelf:
+    """A garden's shelf; every step of a drag asks for it."""
+    return _shelves.get(garden.shelf_stamp, lambda: _gather(garden))
+
+
+def garden_supplies(garden: Garden) -> Supplies:
+    """What a garden's layers may name: the shelf with its own materials and mixes, as far as those hold."""
+    return garden_shelf(garden).supplies
+
+
+def garden_around(garden: Garden, today: date | None = None) -> Surroundings:
+    """What a garden's beds share: units, year and ground. today: stands in for a day of filling that isn't given."""
+    state = (garden.pk, garden.head_revision, garden.plot_revision, today)
+    return _surroundings.get(state, lambda: surroundings_of(garden_plan(garden), today))
+
+
+def _gather(garden: Garden) -> Shelf:
+    troubles: list[Trouble] = []
+    materials: list[PlanMaterial] = []
+    mixes: list[PlanMix] = []
+    for own in garden.materials.all():
+        try:
+            materials.append(material_plan(own))
+        except Unreadable as problem:
+            troubles.append(Trouble("material", own.key, own.name, str(problem)))
+    for mix in garden.mixes.all():
+        try:
+            mixes.append(mix_plan(mix))
+        except Unreadable as problem:
+            troubles.append(Trouble("mix", mix.key, mix.name, str(problem)))
+    gathered = gather_supplies(materials, mixes)
+    supplies = gathered.value or Supplies({}, {})
+    troubles += [_trouble_of(problem, materials, mixes) for problem in gathered.problems]
+    held_materials = tuple(each for each in materials if each.key in supplies.materials)
+    held_mixes = tuple(each for each in mixes if each.key in supplies.mixes)
+    return Shelf(supplies, held_materials, held_mixes, tuple(troubles))
+
+
+def _trouble_of(problem: PlanProblem, materials: list[PlanMaterial], mixes: list[PlanMix]) -> Trouble:
+    """What a problem's path, as in mixes[2].parts[0], is about."""
+    part, _, rest = problem.path.partition("[")
+    entries: list[PlanMaterial] | list[PlanMix] = mixes if part == "mixes" else materials
+    entry = entries[int(rest.partition("]")[0])]
+    kind = "mix" if part == "mixes" else "material"
+    return Trouble(kind, entry.key, entry.name or entry.key, problem.message, readable=True)
