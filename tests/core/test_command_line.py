@@ -66,8 +66,8 @@ BROKEN = [
     ({"format": "other/1"}, "format: has to be"),
     (zoo.plan() | {"bedz": []}, "bedz: isn't a key"),
     (
-        zoo.plan() | {"format": "nolbet-plan/2", "weather": {}},
-        "weather: isn't a key of this format; the file's format is newer",
+        zoo.plan() | {"format": "nolbet-plan/2", "tides": {}},
+        "tides: isn't a key of this format; the file's format is newer",
     ),
     (zoo.plan(zoo.bed(layers=[{"material": "topsoil", "thickness_m": -1}])), "beds[0].layers[0].thickness_m"),
     (zoo.plan(zoo.bed(layers=[{"material": "topsoil", "thickness_m": "1"}])), "beds[0].layers[0].thickness_m"),

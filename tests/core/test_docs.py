@@ -15,7 +15,7 @@ from nolbet_core.findings.every import FINDINGS
 from nolbet_core.findings.finding import Finding
 from nolbet_core.plan.schema import plan_schema
 from tests.core.ask import figures_of
-from tests.core.names import model_fields, public_definitions, unit_of
+from tests.core.names import core_modules, model_fields, public_definitions, unit_of
 
 PROJECT = Path(__file__).resolve().parents[2]
 EXAMPLES = [
@@ -69,6 +69,15 @@ def test_the_findings_document_is_the_findings_own() -> None:
 def test_no_finding_is_forgotten_in_the_list() -> None:
     assert [type(finding) for finding in FINDINGS] == [Finding.by_code[finding.code] for finding in FINDINGS]
     assert {finding.code for finding in FINDINGS} == Finding.by_code.keys()
+
+
+def test_no_class_of_the_core_has_the_name_of_another() -> None:
+    named: dict[str, set[str]] = {}
+    for module in core_modules():
+        for name, thing in vars(module).items():
+            if isinstance(thing, type) and thing.__module__ == module.__name__:
+                named.setdefault(name, set()).add(module.__name__)
+    assert {name: modules for name, modules in named.items() if len(modules) > 1} == {}
 
 
 def test_the_readmes_commands_are_there() -> None:

@@ -9,6 +9,8 @@ import pytest
 
 from nolbet_core.blend.target import USUAL_TARGETS
 from nolbet_core.built.mixes import target_of
+from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.blend_figures import MixFigures
 from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
 from nolbet_core.figure.mix_amounts import figure_mix_amounts, figure_zones
@@ -18,7 +20,7 @@ from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.quantities.units import System
 from tests.core import zoo
-from tests.core.ask import figures_of, planned
+from tests.core.ask import figures_of
 
 THIRDS = {
     "key": "thirds",
@@ -43,7 +45,13 @@ BED = zoo.bed(key="box", name="Box", layers=[{"material": "thirds", "fill": True
 
 def plan_of(*beds: dict[str, Any], **changes: Any) -> Any:
     """A plan with the thirds, a bed of them and suppliers, and its supplies."""
-    return planned(zoo.plan(*(beds or (BED,)), **({"mixes": [THIRDS], "suppliers": SUPPLIERS} | changes)))
+    built = built_of_plan(*beds, **changes)
+    return built.plan, built.supplies
+
+
+def built_of_plan(*beds: dict[str, Any], **changes: Any) -> BuiltPlan:
+    """The same as built."""
+    return read_plan(zoo.plan(*(beds or (BED,)), **({"mixes": [THIRDS], "suppliers": SUPPLIERS} | changes)))
 
 
 _, SUPPLIES = plan_of()
@@ -80,8 +88,8 @@ def test_thirds_suit_a_raised_bed() -> None:
 
 
 FOUND: list[tuple[dict[str, Any], str, str]] = [
-    ({"parts": parts(compost=3, topsoil=2)}, "compost_share", "advice"),
-    ({"parts": parts(compost=4, topsoil=1)}, "compost_share", "caution"),
+    ({"parts": parts(compost=3, topsoil=2)}, "mix_compost_share", "advice"),
+    ({"parts": parts(compost=4, topsoil=1)}, "mix_compost_share", "caution"),
     ({"parts": parts(topsoil=1, grit=3)}, "drains_fast", "advice"),
     ({"parts": parts(topsoil=1), "target": {"use": "deep_container"}}, "drains_slow", "advice"),
     ({"target": {"use": "wicking_bed"}}, "wicks_little", "caution"),
@@ -91,7 +99,7 @@ FOUND: list[tuple[dict[str, Any], str, str]] = [
     ({"parts": parts(sawdust=1, compost=4), "target": {"use": "seed_sowing"}}, "raw_wood_in_seed_mix", "caution"),
     ({"parts": parts(garden_soil=1, compost=1)}, "weed_seed", "note"),
     ({"parts": parts(garden_soil=1, compost=1), "target": {"use": "seed_sowing"}}, "weed_seed", "advice"),
-    ({}, "dust", "note"),
+    ({}, "mix_dust", "note"),
 ]
 
 
@@ -102,7 +110,7 @@ def test_each_finding_is_found_where_it_holds(change: dict[str, Any], code: str,
 
 def test_every_code_is_tried_and_thirds_have_none_but_dust() -> None:
     assert {code for _, code, _ in FOUND} == {finding.code for finding in BY_SUBJECT["mix"]}
-    assert [each.code for each in figured().findings] == ["dust"]
+    assert [each.code for each in figured().findings] == ["mix_dust"]
     (dust,) = figured().findings
     assert dust.advice.endswith("Local rules and licensed practice come first.")
 
@@ -157,8 +165,7 @@ def test_a_whole_plan_refuses_what_a_draft_does() -> None:
 
 def amounts(entry: PlanMix, bed: str | None = None, **changes: Any) -> Any:
     """What a mix takes in a plan."""
-    plan, supplies = plan_of(**changes)
-    return figure_mix_amounts(plan, entry, supplies, bed)
+    return figure_mix_amounts(built_of_plan(**changes), entry, bed)
 
 
 def test_a_bucket_test_changes_the_bags_of_a_bed() -> None:

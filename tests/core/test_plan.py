@@ -197,7 +197,7 @@ def test_two_layers_can_not_both_fill_the_rest() -> None:
 def test_a_newer_file_says_so() -> None:
     newer = zoo.plan() | {"format": "nolbet-plan/3"}
     assert "newer than the nolbet-plan/1" in problem(newer).message
-    assert "the file's format is newer" in problem(newer | {"weather": []}).message
+    assert "the file's format is newer" in problem(newer | {"tides": []}).message
 
 
 @pytest.mark.parametrize(

@@ -132,8 +132,7 @@ def test_clashes_name_what_takes_the_same_ground() -> None:
 
 
 def test_how_many_more_fit_in_the_better_turn() -> None:
-    plan = read_plan(plot_plan(aisle_m=0.6)).plan
-    room = figure_room(plan, 3.0, 1.0)
+    room = figure_room(read_plan(plot_plan(aisle_m=0.6)), 3.0, 1.0)
     # three across with two aisles are 10.2 m, too wide; turned, six side by side are 9.0 m, in two rows of 3 m
     assert (room.count, room.turned) == (12, True)
 

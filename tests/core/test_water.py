@@ -215,8 +215,8 @@ def test_what_has_no_walls_holds_no_water() -> None:
 WATER_CASES: list[tuple[str, dict[str, Any], str | None]] = [
     ("soil_deep_over_water", wicked() | {"layers": [{"material": "topsoil", "fill": True}]}, "caution"),
     ("soil_deep_over_water", wicked(), None),
-    ("not_level", wicked({"tilt_m": 0.02}), "caution"),
-    ("not_level", wicked({"tilt_m": 0.01}), None),
+    ("reservoir_tilted", wicked({"tilt_m": 0.02}), "caution"),
+    ("reservoir_tilted", wicked({"tilt_m": 0.01}), None),
     ("no_overflow", wicked({"overflow_m": None}), "caution"),
     ("no_overflow", wicked(), None),
     ("leak_test_due", wicked({"tested": False}), "caution"),
@@ -351,7 +351,7 @@ def test_inert_fill_under_the_liner_lifts_the_water_and_not_the_soil_over_it() -
     [
         ({"material": "leaves", "height_m": 0.1}, "rots or settles"),
         ({"material": "pond_liner", "height_m": 0.1}, "no fill on the shelf"),
-        ({"material": "rubbel", "height_m": 0.1}, "no fill on the shelf"),
+        ({"material": "rubbel", "height_m": 0.1}, "isn't on the shelf; did you mean rubble"),
         ({"material": "rubble", "height_m": 0.45}, "no room for soil"),
     ],
 )

@@ -8,8 +8,7 @@ import pytest
 from django.test import Client
 
 from nolbet.gardens.models import Garden
-from nolbet.plans.supplies import garden_supplies
-from nolbet.plans.whole import whole_plan
+from nolbet.plans.whole import whole_garden, whole_plan
 from nolbet_core.figure.cheapest_mix import Wish, figure_batch, figure_cheapest
 from nolbet_core.figure.mix_amounts import figure_mix_amounts, figure_zones
 from nolbet_core.figure.mixing import figure_mix
@@ -59,7 +58,7 @@ def test_a_mix_is_kept_under_a_key_of_its_name(signed_in: Client, mixed: str, ga
     assert kept["target"]["use"] == "moist_herb"
     again = send(signed_in, "POST", f"{mixed}/mixes", THIRDS).json()
     assert again["key"] == "even_thirds_2"
-    assert {mix.key for mix in whole_plan(garden).mixes} == {"even_thirds", "even_thirds_2"}
+    assert {mix.key for mix in whole_plan(Garden.objects.get(pk=garden.pk)).mixes} == {"even_thirds", "even_thirds_2"}
 
 
 def test_a_changed_mix_changes_what_beds_need(signed_in: Client, mixed: str) -> None:
@@ -118,12 +117,12 @@ def test_a_mix_in_use_is_not_forgotten(signed_in: Client, mixed: str) -> None:
 
 
 def test_figures_of_a_draft_are_the_cores(signed_in: Client, mixed: str, garden: Garden) -> None:
-    entry, supplies = PlanMix.model_validate(KEPT), garden_supplies(Garden.objects.get(pk=garden.pk))
-    plan = whole_plan(garden)
+    built = whole_garden(Garden.objects.get(pk=garden.pk)).built
+    entry, plan, supplies = PlanMix.model_validate(KEPT), built.plan, built.supplies
     system = System(garden.units)
     asked: list[tuple[str, dict[str, Any], Any]] = [
         ("mix", {"soil_over_water_m": 0.25}, figure_mix(entry, supplies, system, 0.25)),
-        ("mix/amounts", {"bed": "box"}, figure_mix_amounts(plan, entry, supplies, "box")),
+        ("mix/amounts", {"bed": "box"}, figure_mix_amounts(built, entry, "box")),
         ("mix/cheapest", {"volume_m3": 0.2}, figure_cheapest(plan, Wish(entry, None, 0.2), supplies)),
         ("mix/batch", {"volume_m3": 0.2}, figure_batch(plan, Wish(entry, None, 0.2), supplies)),
     ]

@@ -32,6 +32,8 @@ BODIES: dict[str, dict[str, Any]] = {
     "ProbeSettings": {},
     "NewBed": {"bed": zoo.bed()},
     "ChangedBed": {"revision": 1, "bed": zoo.bed()},
+    "ChangedGarden": {"revision": 0, "garden": {"name": "Renamed"}},
+    "ChangedMaterial": {"material": {"key": "heap", "like": "compost"}, "revision": 1},
     "ChangedUnits": {"units": "metric"},
     "Spread": {"material": "compost", "bags": 1, "bag_m3": 0.04, "depth_m": 0.1},
     "Heaps": {"stock": []},

@@ -77,7 +77,9 @@ def test_ways_set_aside_and_a_weighed_handful_are_kept(signed_in: Client, garden
     kept = next(each["bed"] for each in head["beds"] if each["key"] == "woody")
     assert [each["name"] for each in kept["set_aside"]] == ["All soil"]
     path = f"/api/gardens/{garden.pk}"
-    changed = send(signed_in, "PUT", path, {"garden": head["garden"] | {"handful_kg": 0.05, "mean_temp_c": 8.0}})
+    changed = send(
+        signed_in, "PUT", path, {"revision": 0, "garden": head["garden"] | {"handful_kg": 0.05, "mean_temp_c": 8.0}}
+    )
     assert changed.json()["garden"]["handful_kg"] == 0.05
     doses = asked(signed_in, garden, "forecast")["doses"]
     assert {dose["handful_kg"] for dose in doses} == {0.05}
@@ -129,10 +131,10 @@ def test_an_own_rate_of_rotting_and_the_gardens_warmth_reach_the_forecast(signed
         return float(answer["surface_m"][120])
 
     usual = after_ten_years()
-    send(signed_in, "PUT", f"{path}/materials/{made['key']}", made | {"decay_per_year": 0.05})
+    send(signed_in, "PUT", f"{path}/materials/{made['key']}", {"material": made | {"decay_per_year": 0.05}})
     slow = after_ten_years()
     head = signed_in.get(path).json()["garden"]
-    send(signed_in, "PUT", path, {"garden": head | {"mean_temp_c": 22.0}})
+    send(signed_in, "PUT", path, {"revision": 0, "garden": head | {"mean_temp_c": 22.0}})
     assert usual < after_ten_years() < slow
 
 

@@ -149,7 +149,10 @@ def test_old_beds_go_from_the_bin(signed_in: Client, garden: Garden) -> None:
 def test_a_garden_is_made_changed_and_copied(signed_in: Client, garden: Garden) -> None:
     made = send(signed_in, "POST", "/api/gardens", {"garden": {"name": "Allotment", "units": "metric"}}).json()
     assert (made["garden"]["name"], made["beds"]) == ("Allotment", [])
-    changed = {"garden": {"name": "Old allotment", "currency": "EUR", "units": "ft_in", "mean_temp_c": 9.5}}
+    changed = {
+        "revision": 0,
+        "garden": {"name": "Old allotment", "currency": "EUR", "units": "ft_in", "mean_temp_c": 9.5},
+    }
     answer = send(signed_in, "PUT", f"/api/gardens/{made['id']}", changed).json()
     assert answer["garden"] == changed["garden"]
     copied = send(signed_in, "POST", f"/api/gardens/{garden.pk}/copy", {}).json()

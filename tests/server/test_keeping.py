@@ -103,7 +103,7 @@ def test_an_own_material_is_made_changed_and_taken_off(signed_in: Client, garden
         signed_in,
         "PUT",
         at(garden, "/materials/heap_compost"),
-        {"key": "heap_compost", "like": "compost", "bulk_density_kg_m3": 700},
+        {"material": {"key": "heap_compost", "like": "compost", "bulk_density_kg_m3": 700}, "revision": 1},
     )
     assert changed.json()["name"] == "Heap compost"
     shelf = {each["key"]: each for each in signed_in.get(at(garden, "/shelf")).json()}
@@ -161,7 +161,7 @@ def test_a_changed_shelf_shows_in_the_next_figures(signed_in: Client, garden: Ga
     bed = zoo.bed(layers=[{"material": "own_soil", "fill": True}])
     before = send(signed_in, "POST", at(garden, "/figure/bed"), {"bed": bed}).json()["mass_moist_kg"]
     body = {"key": "own_soil", "like": "topsoil", "bulk_density_kg_m3": 1000}
-    send(signed_in, "PUT", at(garden, "/materials/own_soil"), body)
+    send(signed_in, "PUT", at(garden, "/materials/own_soil"), {"material": body})
     after = send(signed_in, "POST", at(garden, "/figure/bed"), {"bed": bed}).json()["mass_moist_kg"]
     assert (before, after) == (pytest.approx(1450), pytest.approx(1000))
 

@@ -91,7 +91,7 @@ def test_a_plot_that_does_not_hold_together_is_refused(
 
 
 def test_changing_the_garden_leaves_its_plot(signed_in: Client, ground: Garden) -> None:
-    answer = send(signed_in, "PUT", at(ground, ""), {"garden": {"name": "Renamed"}})
+    answer = send(signed_in, "PUT", at(ground, ""), {"revision": 0, "garden": {"name": "Renamed"}})
     assert answer.json()["garden"]["plot"]["corners_m"] == GROUND["corners_m"]
     assert answer.json()["garden"]["name"] == "Renamed"
 

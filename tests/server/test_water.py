@@ -185,7 +185,10 @@ def test_dips_tell_the_thirst(signed_in: Client, wet: str) -> None:
 def test_normals_and_stand_are_kept(signed_in: Client, wet: str, garden: Garden) -> None:
     normals = [{"tmin_c": 5.0, "tmax_c": 15.0, "rain_mm": 60.0, "rain_days": 10.0}] * 12
     head = signed_in.get(wet).json()["garden"]
-    assert send(signed_in, "PUT", wet, {"garden": head | {"normals": normals}}).json()["garden"]["normals"] == normals
+    assert (
+        send(signed_in, "PUT", wet, {"revision": 0, "garden": head | {"normals": normals}}).json()["garden"]["normals"]
+        == normals
+    )
     assert asked(signed_in, wet)["weather"] == "normals"
     garden.refresh_from_db()
     assert garden.normals == normals

@@ -17,7 +17,8 @@ FIRST_EDITION = 1
 class Garden(models.Model):
     """A gardener's garden: its name, money, units and place.
 
-    head_revision, plot_revision: of the head and of the plot, each saved by itself. changes: counts every save of
+    head_revision, plot_revision: of the head and of the plot, each saved by itself. head_stamp: another one with every
+    save of either. changes: counts every save of
     anything in the garden, so that what was checked against it is known to rest on it still.
     """
 
@@ -35,6 +36,7 @@ class Garden(models.Model):
     plot_revision = models.PositiveIntegerField(default=0)
     plot_edition = models.PositiveIntegerField(default=FIRST_EDITION)
     head_revision = models.PositiveIntegerField(default=0)
+    head_stamp = models.UUIDField(default=uuid.uuid4, editable=False)
     changes = models.PositiveBigIntegerField(default=0)
     created_at = models.DateTimeField(auto_now_add=True)
     shelf_stamp = models.UUIDField(default=uuid.uuid4, editable=False)

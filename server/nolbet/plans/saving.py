@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from typing import Literal, TypeVar
+from uuid import uuid4
 
 from django.db import transaction
 from django.db.models import F
@@ -132,7 +133,7 @@ def change_plot_columns(garden_id: int, revision: int, plot: Plot | None) -> Gar
     """Keep a checked plot. Raises StaleChange where it was changed since `revision`."""
     columns = plot_columns(plot)
     row = Garden.objects.filter(pk=garden_id, plot_revision=revision)
-    if not row.update(**columns, plot_revision=revision + 1):
+    if not row.update(**columns, plot_revision=revision + 1, head_stamp=uuid4()):
         raise StaleChange("The plot was")
     return Garden.objects.get(pk=garden_id)
 
@@ -145,7 +146,9 @@ def save_head(garden_id: int, revision: int, head: PlanGarden) -> Garden:
     """
     row = Garden.objects.filter(pk=garden_id, deleted_at=None)
     columns = head_columns(head)
-    if not row.filter(head_revision=revision).update(**columns, head_revision=revision + 1, changes=F("changes") + 1):
+    if not row.filter(head_revision=revision).update(
+        **columns, head_revision=revision + 1, head_stamp=uuid4(), changes=F("changes") + 1
+    ):
         if not row.exists():
             raise Missing
         raise StaleChange("The garden's name and climate were")
@@ -156,6 +159,7 @@ def save_head(garden_id: int, revision: int, head: PlanGarden) -> Garden:
 def save_units(garden_id: int, units: str) -> Garden:
     """Keep the units that a garden is shown in. Raises Missing where it is gone."""
     row = Garden.objects.filter(pk=garden_id, deleted_at=None)
-    if not row.update(units=units, head_revision=F("head_revision") + 1, changes=F("changes") + 1):
+    stamps = {"head_revision": F("head_revision") + 1, "head_stamp": uuid4(), "changes": F("changes") + 1}
+    if not row.update(units=units, **stamps):
         raise Missing
     return Garden.objects.get(pk=garden_id)

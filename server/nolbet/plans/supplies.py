@@ -68,7 +68,7 @@ _surroundings: _Kept[object, Surroundings] = _Kept()
 
 def garden_shelf(garden: Garden) -> Shelf:
     """A garden's shelf; every step of a drag asks for it."""
-    return _shelves.get(garden.shelf_stamp, lambda: _gather(garden))
+    return _shelves.get((garden.pk, garden.shelf_stamp), lambda: _gather(garden))
 
 
 def garden_supplies(garden: Garden) -> Supplies:
@@ -78,8 +78,7 @@ def garden_supplies(garden: Garden) -> Supplies:
 
 def garden_around(garden: Garden, today: date | None = None) -> Surroundings:
     """What a garden's beds share: units, year and ground. today: stands in for a day of filling that isn't given."""
-    state = (garden.pk, garden.head_revision, garden.plot_revision, today)
-    return _surroundings.get(state, lambda: surroundings_of(garden_plan(garden), today))
+    return _surroundings.get((garden.pk, garden.head_stamp, today), lambda: surroundings_of(garden_plan(garden), today))
 
 
 def _gather(garden: Garden) -> Shelf:
