@@ -32,12 +32,14 @@ class MendFigures:
 class FindingFigures:
     """A judgement: what is so, with the figure that shows it, why it matters, and what to do.
 
+    rank: where it is told, the gravest first and those that were seen last, 0 before all.
     subject: what was looked at; one on the haul rests on what is bought, so that a bed's figures alone don't have it.
     views: where it is shown. sides: what each school says, where they differ.
     """
 
     code: str
     level: Level
+    rank: int
     topic: Topic
     subject: Subject
     views: list[ViewName]

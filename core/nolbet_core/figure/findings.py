@@ -29,15 +29,17 @@ def judged_buying(bed: Bed, bought: BoughtForBed) -> list[FindingFigures]:
 
 def gravest_first(findings: Iterable[FindingFigures]) -> list[FindingFigures]:
     """Findings with the gravest first, those that were seen last, otherwise in their order."""
-    return sorted(findings, key=lambda finding: (finding.seen is not None, LEVELS.index(finding.level)))
+    return sorted(findings, key=lambda finding: finding.rank)
 
 
 def finding_figures(finding: Finding[Any], found: Found, bed: Bed | None = None) -> FindingFigures:
     """A finding in figures. bed: whose it is, with what the gardener has said of it."""
     mend = MendFigures(found.mend.label, step_figures(found.mend.steps)) if found.mend else None
+    seen = next((each.reason for each in bed.seen if each.code == finding.code), None) if bed else None
     return FindingFigures(
         code=finding.code,
         level=found.level,
+        rank=LEVELS.index(found.level) + (len(LEVELS) if seen is not None else 0),
         topic=finding.topic,
         subject=finding.subject,
         views=list(VIEWS[finding.topic]),
@@ -46,7 +48,7 @@ def finding_figures(finding: Finding[Any], found: Found, bed: Bed | None = None)
         advice=found.advice,
         layer=found.layer,
         mend=mend,
-        seen=next((each.reason for each in bed.seen if each.code == finding.code), None) if bed else None,
+        seen=seen,
         sides=list(found.sides),
     )
 

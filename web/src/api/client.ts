@@ -39,7 +39,8 @@ export type Supplier = Schemas["PlanSupplier"];
 export type Offer = NonNullable<Supplier["offers"]>[number];
 export type Stock = Schemas["Stock"];
 export type OwnMaterial = Schemas["OwnMaterial"];
-export type Spread = Schemas["SpreadOut"];
+export type Spread = Schemas["SpreadFigures"];
+export type Trouble = Schemas["TroubleOut"];
 export type GardenHead = Schemas["GardenHead"];
 export type PlanGarden = Schemas["Garden"];
 export type History = Schemas["History"];
@@ -111,6 +112,8 @@ export function done(answer: { error?: unknown; response: Response }): void {
   if (!answer.response.ok) unwrap({ ...answer, data: undefined });
 }
 
+const MOST_TRIES = 3;
+
 export const api = {
   gardens: async () => unwrap(await client.GET("/api/gardens")),
 
@@ -167,10 +170,20 @@ export const api = {
 
   createGarden: async (garden: PlanGarden) => unwrap(await client.POST("/api/gardens", { body: { garden } })),
 
-  changeGarden: async (garden_id: number, garden: PlanGarden) =>
-    unwrap(
-      await client.PUT("/api/gardens/{garden_id}", { params: { path: { garden_id } }, body: { garden } }),
-    ),
+  /** Change something of a garden's head as it is kept; changed elsewhere in between, it is changed once more. */
+  changeGarden: async (
+    garden_id: number,
+    change: (head: PlanGarden) => PlanGarden,
+    tries = MOST_TRIES,
+  ): Promise<KeptGarden> => {
+    const { garden, head_revision: revision } = await api.garden(garden_id);
+    const answer = await client.PUT("/api/gardens/{garden_id}", {
+      params: { path: { garden_id } },
+      body: { revision, garden: change(garden) },
+    });
+    if (answer.response.status === 409 && tries > 1) return api.changeGarden(garden_id, change, tries - 1);
+    return unwrap(answer);
+  },
 
   copyGarden: async (garden_id: number) =>
     unwrap(await client.POST("/api/gardens/{garden_id}/copy", { params: { path: { garden_id } } })),
@@ -377,11 +390,11 @@ export const api = {
       await client.POST("/api/gardens/{garden_id}/materials", { params: { path: { garden_id } }, body: own }),
     ),
 
-  saveMaterial: async (garden_id: number, own: OwnMaterial) =>
+  saveMaterial: async (garden_id: number, own: OwnMaterial, revision: number | null) =>
     unwrap(
       await client.PUT("/api/gardens/{garden_id}/materials/{key}", {
         params: { path: { garden_id, key: own.key } },
-        body: own,
+        body: { material: own, revision },
       }),
     ),
 

@@ -15,7 +15,7 @@ export interface paths {
          * Who Is Signed In
          * @description Who is signed in, if anybody.
          */
-        get: operations["nolbet_account_router_who_is_signed_in"];
+        get: operations["nolbet_api_account_who_is_signed_in"];
         put?: never;
         post?: never;
         delete?: never;
@@ -36,7 +36,7 @@ export interface paths {
          * Change Password
          * @description Change the password; other devices are signed out.
          */
-        put: operations["nolbet_account_router_change_password"];
+        put: operations["nolbet_api_account_change_password"];
         post?: never;
         delete?: never;
         options?: never;
@@ -57,7 +57,7 @@ export interface paths {
          * Sign In
          * @description Sign in. Too many wrong passwords lock the account and the address for a while.
          */
-        post: operations["nolbet_account_router_sign_in"];
+        post: operations["nolbet_api_account_sign_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -77,7 +77,7 @@ export interface paths {
          * Sign Out
          * @description Sign out on this device.
          */
-        post: operations["nolbet_account_router_sign_out"];
+        post: operations["nolbet_api_account_sign_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -97,7 +97,7 @@ export interface paths {
          * Sign Up
          * @description Open an account and sign in.
          */
-        post: operations["nolbet_account_router_sign_up"];
+        post: operations["nolbet_api_account_sign_up"];
         delete?: never;
         options?: never;
         head?: never;
@@ -115,13 +115,13 @@ export interface paths {
          * List Gardens
          * @description The signed-in gardener's gardens; those in the bin come last, with when they were put there.
          */
-        get: operations["nolbet_gardens_router_list_gardens"];
+        get: operations["nolbet_api_gardens_list_gardens"];
         put?: never;
         /**
          * Create Garden
          * @description Keep a new garden without beds.
          */
-        post: operations["nolbet_gardens_router_create_garden"];
+        post: operations["nolbet_api_gardens_create_garden"];
         delete?: never;
         options?: never;
         head?: never;
@@ -141,7 +141,7 @@ export interface paths {
          * Import New
          * @description Keep a plan file as a garden of its own.
          */
-        post: operations["nolbet_gardens_files_import_new"];
+        post: operations["nolbet_api_files_import_new"];
         delete?: never;
         options?: never;
         head?: never;
@@ -161,7 +161,7 @@ export interface paths {
          * Preview New
          * @description What a plan file would be as a garden of its own, or what is wrong with it.
          */
-        post: operations["nolbet_gardens_files_preview_new"];
+        post: operations["nolbet_api_files_preview_new"];
         delete?: never;
         options?: never;
         head?: never;
@@ -177,20 +177,20 @@ export interface paths {
         };
         /**
          * Load Garden
-         * @description A garden with its beds.
+         * @description A garden with its beds, and what of it can't be read.
          */
-        get: operations["nolbet_gardens_router_load_garden"];
+        get: operations["nolbet_api_gardens_load_garden"];
         /**
          * Change Garden
-         * @description Keep a garden's name, money, units and climate; its plot is kept by itself.
+         * @description Keep a garden's name, money, units and climate, if nobody changed them since; its plot is kept by itself.
          */
-        put: operations["nolbet_gardens_router_change_garden"];
+        put: operations["nolbet_api_gardens_change_garden"];
         post?: never;
         /**
          * Delete Garden
          * @description Put a garden into the bin, whence it comes back for 30 days.
          */
-        delete: operations["nolbet_gardens_router_delete_garden"];
+        delete: operations["nolbet_api_gardens_delete_garden"];
         options?: never;
         head?: never;
         patch?: never;
@@ -209,7 +209,7 @@ export interface paths {
          * Create Bed
          * @description Keep a new bed. It has to hold together, as every bed kept.
          */
-        post: operations["nolbet_gardens_beds_create_bed"];
+        post: operations["nolbet_api_beds_create_bed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -228,13 +228,13 @@ export interface paths {
          * Change Bed
          * @description Keep a changed bed, if nobody changed it since.
          */
-        put: operations["nolbet_gardens_beds_change_bed"];
+        put: operations["nolbet_api_beds_change_bed"];
         post?: never;
         /**
          * Delete Bed
          * @description Put a bed into the bin, whence it comes back for 30 days.
          */
-        delete: operations["nolbet_gardens_beds_delete_bed"];
+        delete: operations["nolbet_api_beds_delete_bed"];
         options?: never;
         head?: never;
         patch?: never;
@@ -251,13 +251,13 @@ export interface paths {
          * Dips
          * @description What a stick read of a reservoir, the last first.
          */
-        get: operations["nolbet_water_router_dips"];
+        get: operations["nolbet_api_water_dips"];
         put?: never;
         /**
          * Log Dip
          * @description Keep a dip; now, unless it says when.
          */
-        post: operations["nolbet_water_router_log_dip"];
+        post: operations["nolbet_api_water_log_dip"];
         delete?: never;
         options?: never;
         head?: never;
@@ -275,7 +275,7 @@ export interface paths {
          * Told Of Dips
          * @description What the dips of the last year say of the plants' thirst. Null where the bed has no reservoir.
          */
-        get: operations["nolbet_water_router_told_of_dips"];
+        get: operations["nolbet_api_water_told_of_dips"];
         put?: never;
         post?: never;
         delete?: never;
@@ -298,7 +298,7 @@ export interface paths {
          * Forget Dip
          * @description Forget a dip that was a slip.
          */
-        delete: operations["nolbet_water_router_forget_dip"];
+        delete: operations["nolbet_api_water_forget_dip"];
         options?: never;
         head?: never;
         patch?: never;
@@ -315,7 +315,7 @@ export interface paths {
          * Bed History
          * @description What a bed was, save by save, and where undo and redo stand.
          */
-        get: operations["nolbet_gardens_beds_bed_history"];
+        get: operations["nolbet_api_beds_bed_history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -336,7 +336,27 @@ export interface paths {
          * Set Probe
          * @description Put the simulated probe into a reservoir, or change how it behaves.
          */
-        put: operations["nolbet_water_router_set_probe"];
+        put: operations["nolbet_api_water_set_probe"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/beds/{key}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Bed As It Lies
+         * @description A bed's row as it lies in the database, to take out, whether it can be read or not.
+         */
+        get: operations["nolbet_api_beds_bed_as_it_lies"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -355,9 +375,9 @@ export interface paths {
         put?: never;
         /**
          * Restore Bed
-         * @description Take a bed out of the bin.
+         * @description Take a bed out of the bin; one that can't be read comes back as the garden's trouble.
          */
-        post: operations["nolbet_gardens_beds_restore_bed"];
+        post: operations["nolbet_api_beds_restore_bed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -375,7 +395,7 @@ export interface paths {
          * Told Of
          * @description What the probe's readings of the last four weeks say: thirst, or a leak. Null where there is no probe.
          */
-        get: operations["nolbet_water_router_told_of"];
+        get: operations["nolbet_api_water_told_of"];
         put?: never;
         post?: never;
         delete?: never;
@@ -395,7 +415,7 @@ export interface paths {
          * Zones Of
          * @description The soil layers of a kept bed, top to bottom.
          */
-        get: operations["nolbet_blend_router_zones_of"];
+        get: operations["nolbet_api_blend_zones_of"];
         put?: never;
         post?: never;
         delete?: never;
@@ -415,7 +435,7 @@ export interface paths {
          * List Bin
          * @description Beds in a garden's bin, the last first.
          */
-        get: operations["nolbet_gardens_beds_list_bin"];
+        get: operations["nolbet_api_beds_list_bin"];
         put?: never;
         post?: never;
         delete?: never;
@@ -437,7 +457,7 @@ export interface paths {
          * Copy Garden
          * @description Keep a copy of a garden with everything in it.
          */
-        post: operations["nolbet_gardens_router_copy_garden"];
+        post: operations["nolbet_api_gardens_copy_garden"];
         delete?: never;
         options?: never;
         head?: never;
@@ -453,9 +473,9 @@ export interface paths {
         };
         /**
          * Figure Garden
-         * @description Figures of a whole garden as it is kept, needs and haul with it.
+         * @description Figures of a whole garden as it is kept, needs and haul with it; what doesn't hold together is left out.
          */
-        get: operations["nolbet_figure_router_figure_garden"];
+        get: operations["nolbet_api_figure_figure_garden"];
         put?: never;
         post?: never;
         delete?: never;
@@ -477,7 +497,7 @@ export interface paths {
          * Figure Draft
          * @description Figures of a draft, quick enough to follow a dragged boundary.
          */
-        post: operations["nolbet_figure_router_figure_draft"];
+        post: operations["nolbet_api_figure_figure_draft"];
         delete?: never;
         options?: never;
         head?: never;
@@ -494,10 +514,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Figure Boards
+         * Size Of Boards
          * @description How long a bed so many boards make, and which sizes waste none of them.
          */
-        post: operations["nolbet_figure_sizing_figure_boards"];
+        post: operations["nolbet_api_sizing_size_of_boards"];
         delete?: never;
         options?: never;
         head?: never;
@@ -517,7 +537,7 @@ export interface paths {
          * Figure Buying
          * @description Needs and haul of a draft bed alone, after the garden's own heaps.
          */
-        post: operations["nolbet_figure_router_figure_buying"];
+        post: operations["nolbet_api_figure_figure_buying"];
         delete?: never;
         options?: never;
         head?: never;
@@ -537,7 +557,7 @@ export interface paths {
          * Figure Side By Side
          * @description A draft as it is, beside the ways of filling it that were set aside.
          */
-        post: operations["nolbet_figure_forecast_figure_side_by_side"];
+        post: operations["nolbet_api_forecast_figure_side_by_side"];
         delete?: never;
         options?: never;
         head?: never;
@@ -554,10 +574,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Figure Corners
+         * Corners Measured
          * @description Corners of a bed or a plot from its sides and diagonals.
          */
-        post: operations["nolbet_figure_sizing_figure_corners"];
+        post: operations["nolbet_api_sizing_corners_measured"];
         delete?: never;
         options?: never;
         head?: never;
@@ -577,7 +597,7 @@ export interface paths {
          * Figure Coming Years
          * @description A draft's coming years: the band of its surface, its springs and their top-ups, doses of meals.
          */
-        post: operations["nolbet_figure_forecast_figure_coming_years"];
+        post: operations["nolbet_api_forecast_figure_coming_years"];
         delete?: never;
         options?: never;
         head?: never;
@@ -594,10 +614,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Figure Liner
+         * Size In Liner
          * @description The largest bed that a liner lines.
          */
-        post: operations["nolbet_figure_sizing_figure_liner"];
+        post: operations["nolbet_api_sizing_size_in_liner"];
         delete?: never;
         options?: never;
         head?: never;
@@ -617,7 +637,7 @@ export interface paths {
          * Figure Draft Mix
          * @description What a draft mix is like, quick enough to follow a dragged bucket.
          */
-        post: operations["nolbet_blend_router_figure_draft_mix"];
+        post: operations["nolbet_api_blend_figure_draft_mix"];
         delete?: never;
         options?: never;
         head?: never;
@@ -637,7 +657,7 @@ export interface paths {
          * Figure Amounts
          * @description What a draft mix takes and costs: for a barrow, a mixer load and each bed.
          */
-        post: operations["nolbet_blend_router_figure_amounts"];
+        post: operations["nolbet_api_blend_figure_amounts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -657,7 +677,7 @@ export interface paths {
          * Figure Bagged Batch
          * @description One batch that meets a target, in whole bags.
          */
-        post: operations["nolbet_blend_router_figure_bagged_batch"];
+        post: operations["nolbet_api_blend_figure_bagged_batch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -677,7 +697,7 @@ export interface paths {
          * Figure Cheapest Mix
          * @description The cheapest mix that meets a target, or what stands in the way.
          */
-        post: operations["nolbet_blend_router_figure_cheapest_mix"];
+        post: operations["nolbet_api_blend_figure_cheapest_mix"];
         delete?: never;
         options?: never;
         head?: never;
@@ -697,7 +717,7 @@ export interface paths {
          * Figure Draft Plot
          * @description Figures of a draft plot, quick enough to follow a dragged bed.
          */
-        post: operations["nolbet_figure_plot_figure_draft_plot"];
+        post: operations["nolbet_api_plot_figure_draft_plot"];
         delete?: never;
         options?: never;
         head?: never;
@@ -715,7 +735,7 @@ export interface paths {
          * Pot Classes
          * @description Pots by their class: volumes that the trade's gallons don't tell.
          */
-        get: operations["nolbet_figure_sizing_pot_classes"];
+        get: operations["nolbet_api_sizing_pot_classes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -737,7 +757,7 @@ export interface paths {
          * Figure More Beds
          * @description How many more beds of a size the plot takes.
          */
-        post: operations["nolbet_figure_plot_figure_more_beds"];
+        post: operations["nolbet_api_plot_figure_more_beds"];
         delete?: never;
         options?: never;
         head?: never;
@@ -757,7 +777,7 @@ export interface paths {
          * Figure Offered Schools
          * @description Every school for a draft's shape, with the stack that it would start with.
          */
-        post: operations["nolbet_figure_forecast_figure_offered_schools"];
+        post: operations["nolbet_api_forecast_figure_offered_schools"];
         delete?: never;
         options?: never;
         head?: never;
@@ -774,10 +794,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Figure Spread
+         * Spread Out
          * @description How deep bags lie over an area or in a bed, or how much they cover at a depth.
          */
-        post: operations["nolbet_figure_sizing_figure_spread"];
+        post: operations["nolbet_api_sizing_spread_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -797,7 +817,7 @@ export interface paths {
          * Figure In Month
          * @description A draft as it lies some months after filling, to draw.
          */
-        post: operations["nolbet_figure_forecast_figure_in_month"];
+        post: operations["nolbet_api_forecast_figure_in_month"];
         delete?: never;
         options?: never;
         head?: never;
@@ -817,7 +837,7 @@ export interface paths {
          * Figure Year Of Water
          * @description A draft reservoir's year: levels, refills, what it saves, how long it lasts.
          */
-        post: operations["nolbet_water_router_figure_year_of_water"];
+        post: operations["nolbet_api_water_figure_year_of_water"];
         delete?: never;
         options?: never;
         head?: never;
@@ -837,7 +857,7 @@ export interface paths {
          * Import Into
          * @description Bring a plan file into a garden.
          */
-        post: operations["nolbet_gardens_files_import_into"];
+        post: operations["nolbet_api_files_import_into"];
         delete?: never;
         options?: never;
         head?: never;
@@ -857,7 +877,7 @@ export interface paths {
          * Preview Into
          * @description What a plan file would bring to a garden or change in it, or what is wrong with it.
          */
-        post: operations["nolbet_gardens_files_preview_into"];
+        post: operations["nolbet_api_files_preview_into"];
         delete?: never;
         options?: never;
         head?: never;
@@ -877,7 +897,7 @@ export interface paths {
          * Create Material
          * @description Keep a new own material; its key is made from its name.
          */
-        post: operations["nolbet_shelf_router_create_material"];
+        post: operations["nolbet_api_shelf_create_material"];
         delete?: never;
         options?: never;
         head?: never;
@@ -894,15 +914,15 @@ export interface paths {
         get?: never;
         /**
          * Save Material
-         * @description Keep a changed own material.
+         * @description Keep a changed own material, if nobody changed it since and all that is made of it still holds together.
          */
-        put: operations["nolbet_shelf_router_save_material"];
+        put: operations["nolbet_api_shelf_save_material"];
         post?: never;
         /**
          * Delete Material
          * @description Forget an own material that nothing is made of.
          */
-        delete: operations["nolbet_shelf_router_delete_material"];
+        delete: operations["nolbet_api_shelf_delete_material"];
         options?: never;
         head?: never;
         patch?: never;
@@ -919,13 +939,13 @@ export interface paths {
          * Mixes
          * @description A garden's mixes.
          */
-        get: operations["nolbet_blend_router_mixes"];
+        get: operations["nolbet_api_blend_mixes"];
         put?: never;
         /**
          * Create Mix
          * @description Keep a new mix; its key is made from its name.
          */
-        post: operations["nolbet_blend_router_create_mix"];
+        post: operations["nolbet_api_blend_create_mix"];
         delete?: never;
         options?: never;
         head?: never;
@@ -944,13 +964,13 @@ export interface paths {
          * Save Mix
          * @description Keep a changed mix.
          */
-        put: operations["nolbet_blend_router_save_mix"];
+        put: operations["nolbet_api_blend_save_mix"];
         post?: never;
         /**
          * Delete Mix
          * @description Forget a mix that nothing is made of.
          */
-        delete: operations["nolbet_blend_router_delete_mix"];
+        delete: operations["nolbet_api_blend_delete_mix"];
         options?: never;
         head?: never;
         patch?: never;
@@ -967,7 +987,7 @@ export interface paths {
          * Export Plan
          * @description A garden as a plan file.
          */
-        get: operations["nolbet_gardens_files_export_plan"];
+        get: operations["nolbet_api_files_export_plan"];
         put?: never;
         post?: never;
         delete?: never;
@@ -988,7 +1008,7 @@ export interface paths {
          * Change Plot
          * @description Keep a changed plot, if nobody changed it since. It has to hold together.
          */
-        put: operations["nolbet_gardens_router_change_plot"];
+        put: operations["nolbet_api_gardens_change_plot"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1007,7 +1027,7 @@ export interface paths {
          * Garden Shelf
          * @description Everything a layer of this garden may name, or what the words may mean, best first.
          */
-        get: operations["nolbet_shelf_router_garden_shelf"];
+        get: operations["nolbet_api_shelf_garden_shelf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1027,7 +1047,7 @@ export interface paths {
          * Load Sources
          * @description A garden's suppliers and heaps.
          */
-        get: operations["nolbet_haul_router_load_sources"];
+        get: operations["nolbet_api_haul_load_sources"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1048,7 +1068,7 @@ export interface paths {
          * Change Stock
          * @description Keep what lies on hand.
          */
-        put: operations["nolbet_haul_router_change_stock"];
+        put: operations["nolbet_api_haul_change_stock"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1069,7 +1089,7 @@ export interface paths {
          * Create Supplier
          * @description Keep a new supplier; its key is made from its name.
          */
-        post: operations["nolbet_haul_router_create_supplier"];
+        post: operations["nolbet_api_haul_create_supplier"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1085,16 +1105,16 @@ export interface paths {
         };
         get?: never;
         /**
-         * Save Supplier
+         * Change Supplier
          * @description Keep a changed supplier with its offers.
          */
-        put: operations["nolbet_haul_router_save_supplier"];
+        put: operations["nolbet_api_haul_change_supplier"];
         post?: never;
         /**
          * Delete Supplier
          * @description Forget a supplier.
          */
-        delete: operations["nolbet_haul_router_delete_supplier"];
+        delete: operations["nolbet_api_haul_delete_supplier"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1113,7 +1133,7 @@ export interface paths {
          * Restore Garden
          * @description Take a garden out of the bin.
          */
-        post: operations["nolbet_gardens_router_restore_garden"];
+        post: operations["nolbet_api_gardens_restore_garden"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1132,7 +1152,7 @@ export interface paths {
          * Change Units
          * @description Show a garden in feet and inches or in metric units.
          */
-        put: operations["nolbet_gardens_router_change_units"];
+        put: operations["nolbet_api_gardens_change_units"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1151,13 +1171,13 @@ export interface paths {
          * Weather Kept
          * @description What the garden keeps of its weather.
          */
-        get: operations["nolbet_water_router_weather_kept"];
+        get: operations["nolbet_api_water_weather_kept"];
         put?: never;
         /**
          * Bring Weather
          * @description Bring a daily file in: good rows are kept, bad ones named with their line.
          */
-        post: operations["nolbet_water_router_bring_weather"];
+        post: operations["nolbet_api_water_bring_weather"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1175,7 +1195,7 @@ export interface paths {
          * Weather File
          * @description The garden's weather as a daily file.
          */
-        get: operations["nolbet_water_router_weather_file"];
+        get: operations["nolbet_api_water_weather_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1197,7 +1217,7 @@ export interface paths {
          * Ask Feed
          * @description Ask the simulated weather feed for the last 60 days.
          */
-        post: operations["nolbet_water_router_ask_feed"];
+        post: operations["nolbet_api_water_ask_feed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1217,7 +1237,7 @@ export interface paths {
          * Read Typed
          * @description What a typed text is understood as.
          */
-        post: operations["nolbet_quantities_router_read_typed"];
+        post: operations["nolbet_api_quantities_read_typed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1275,7 +1295,7 @@ export interface components {
             mass_kg: number;
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
         };
@@ -1371,7 +1391,7 @@ export interface components {
             form: "bag";
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /**
@@ -1471,7 +1491,7 @@ export interface components {
             stand?: components["schemas"]["Stand"] | null;
             /**
              * Top Up
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              * @default compost
              */
             top_up?: string;
@@ -1572,10 +1592,10 @@ export interface components {
         };
         /**
          * BinnedBed
-         * @description A bed in the bin.
+         * @description A bed in the bin; without its words where those can't be read.
          */
         BinnedBed: {
-            bed: components["schemas"]["Bed"];
+            bed: components["schemas"]["Bed"] | null;
             /**
              * Deleted At
              * Format: date-time
@@ -1583,6 +1603,8 @@ export interface components {
             deleted_at: string;
             /** Key */
             key: string;
+            /** Name */
+            name: string;
         };
         /**
          * Boards
@@ -1599,13 +1621,13 @@ export interface components {
             width_m: number;
         };
         /**
-         * BoardsOut
-         * @description The longest bed of the width, and those that waste nothing.
+         * BoardsFigures
+         * @description The longest bed of a width that boards make, and those that waste nothing.
          */
-        BoardsOut: {
-            longest: components["schemas"]["SizeOut"];
+        BoardsFigures: {
+            longest: components["schemas"]["SizeFigures"];
             /** Without Waste */
-            without_waste: components["schemas"]["SizeOut"][];
+            without_waste: components["schemas"]["SizeFigures"][];
         };
         /**
          * BoughtBag
@@ -1673,7 +1695,7 @@ export interface components {
             load_m3?: number | null;
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /** Minimum M3 */
@@ -1739,6 +1761,24 @@ export interface components {
             restores?: number | null;
             /** Revision */
             revision: number;
+        };
+        /**
+         * ChangedGarden
+         * @description A garden's head to save, with the revision that the change was made from.
+         */
+        ChangedGarden: {
+            garden: components["schemas"]["Garden"];
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * ChangedMaterial
+         * @description An own material to save, with the revision that the change was made from, where it is known.
+         */
+        ChangedMaterial: {
+            material: components["schemas"]["OwnMaterial"];
+            /** Revision */
+            revision?: number | null;
         };
         /**
          * ChangedPlot
@@ -1841,10 +1881,10 @@ export interface components {
             ][][];
         };
         /**
-         * CornersOut
+         * CornersFigures
          * @description Corners as the plan file writes them.
          */
-        CornersOut: {
+        CornersFigures: {
             /** Corners M */
             corners_m: [
                 number,
@@ -1858,7 +1898,7 @@ export interface components {
         Course: {
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /** Thickness M */
@@ -1983,10 +2023,6 @@ export interface components {
          * @description A dose of a meal that closes the nitrogen gap, or as much of it as goes at once. By label and as elements.
          */
         DoseFigures: {
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
             /** Cups */
             cups: number;
             /** Handful Kg */
@@ -2016,6 +2052,8 @@ export interface components {
             p2o5_kg_m2: number;
             /** P Kg M2 */
             p_kg_m2: number;
+            /** Steps */
+            steps: components["schemas"]["StepFigures"][];
             /** Waits Kg */
             waits_kg: number;
         };
@@ -2088,14 +2126,13 @@ export interface components {
          * FindingFigures
          * @description A judgement: what is so, with the figure that shows it, why it matters, and what to do.
          *
-         *     bought: whether it rests on what is bought, so that a bed's figures alone don't have it. sides: what each school
-         *     says, where they differ.
+         *     rank: where it is told, the gravest first and those that were seen last, 0 before all.
+         *     subject: what was looked at; one on the haul rests on what is bought, so that a bed's figures alone don't have it.
+         *     views: where it is shown. sides: what each school says, where they differ.
          */
         FindingFigures: {
             /** Advice */
             advice: string;
-            /** Bought */
-            bought: boolean;
             /** Code */
             code: string;
             /** Layer */
@@ -2108,10 +2145,24 @@ export interface components {
             mend: components["schemas"]["MendFigures"] | null;
             /** Message */
             message: string;
+            /** Rank */
+            rank: number;
             /** Seen */
             seen: string | null;
             /** Sides */
             sides: string[];
+            /**
+             * Subject
+             * @enum {string}
+             */
+            subject: "bed" | "plot" | "haul" | "mix";
+            /**
+             * Topic
+             * @enum {string}
+             */
+            topic: "fit" | "layers" | "feeding" | "wood" | "sinking" | "health" | "safety" | "weight" | "water" | "ground" | "level" | "place" | "between" | "buying" | "mix";
+            /** Views */
+            views: ("section" | "water" | "plot" | "haul" | "blend")[];
             /** Why */
             why: string;
         };
@@ -2365,7 +2416,7 @@ export interface components {
         Infill: {
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /**
@@ -2392,16 +2443,20 @@ export interface components {
         };
         /**
          * KeptGarden
-         * @description A garden with its beds.
+         * @description A garden with its beds, and what of it can't be read or doesn't hold together.
          */
         KeptGarden: {
             /** Beds */
             beds: components["schemas"]["KeptBed"][];
             garden: components["schemas"]["Garden"];
+            /** Head Revision */
+            head_revision: number;
             /** Id */
             id: number;
             /** Plot Revision */
             plot_revision: number;
+            /** Troubles */
+            troubles: components["schemas"]["TroubleOut"][];
         };
         /**
          * KeyholeShape
@@ -2465,7 +2520,7 @@ export interface components {
             lifts?: number | null;
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /** On Hand */
@@ -2678,6 +2733,8 @@ export interface components {
             name: string;
             /** Properties */
             properties: components["schemas"]["PropertyOut"][];
+            /** Revision */
+            revision: number | null;
             /** Synonyms */
             synonyms: string[];
             /** Void Share */
@@ -2711,15 +2768,13 @@ export interface components {
         };
         /**
          * MendFigures
-         * @description The one click that mends a finding: the bed's keys with their new values.
+         * @description The one click that mends a finding: steps on the bed that was judged.
          */
         MendFigures: {
-            /** Changes */
-            changes: {
-                [key: string]: unknown;
-            };
             /** Label */
             label: string;
+            /** Steps */
+            steps: components["schemas"]["StepFigures"][];
         };
         /**
          * MixAmounts
@@ -2785,7 +2840,7 @@ export interface components {
         MixPart: {
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /** Parts */
@@ -3054,7 +3109,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "material" | "mix" | "bed" | "supplier" | "stock" | "plot";
+            kind: "material" | "mix" | "bed" | "supplier" | "stock" | "plot" | "weather" | "log" | "probe";
             /** Name */
             name: string;
             /**
@@ -3658,7 +3713,7 @@ export interface components {
             least?: number;
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /**
@@ -3668,10 +3723,10 @@ export interface components {
             most?: number;
         };
         /**
-         * SizeOut
+         * SizeFigures
          * @description Length and width of a bed.
          */
-        SizeOut: {
+        SizeFigures: {
             /** Length M */
             length_m: number;
             /** Width M */
@@ -3751,10 +3806,10 @@ export interface components {
             volume_m3?: number | null;
         };
         /**
-         * SpreadOut
-         * @description What they come to, trodden in. over_m: how far over the rim of the bed asked about.
+         * SpreadFigures
+         * @description What an amount comes to, trodden in. over_m: how far over the rim of the bed asked about.
          */
-        SpreadOut: {
+        SpreadFigures: {
             /** Area M2 */
             area_m2: number;
             /** Depth M */
@@ -3834,13 +3889,28 @@ export interface components {
             pressure_kg_m2: number;
         };
         /**
+         * StepFigures
+         * @description One step on a bed's words: set the key at a path (null takes it away), add to a list there, or remove from it.
+         */
+        StepFigures: {
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "set" | "add" | "remove";
+            /** Path */
+            path: string;
+            /** Value */
+            value: unknown;
+        };
+        /**
          * Stock
          * @description Loose material on hand, as it lies in the heap.
          */
         Stock: {
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
             /** Volume M3 */
@@ -4002,6 +4072,27 @@ export interface components {
             top_width_m: number;
         };
         /**
+         * TroubleOut
+         * @description Something of a garden that can't be read, or names what isn't there: what it is, and why.
+         *
+         *     readable: whether it can be opened and mended.
+         */
+        TroubleOut: {
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "head" | "plot" | "material" | "mix" | "bed";
+            /** Name */
+            name: string;
+            /** Readable */
+            readable: boolean;
+            /** Reason */
+            reason: string;
+        };
+        /**
          * TroughShape
          * @description A four-sided trough whose base and rim differ in size.
          */
@@ -4065,7 +4156,7 @@ export interface components {
             height_m: number;
             /**
              * Material
-             * @description lower-case letters, digits and _
+             * @description key of a material or a mix
              */
             material: string;
         };
@@ -4334,7 +4425,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    nolbet_account_router_who_is_signed_in: {
+    nolbet_api_account_who_is_signed_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -4354,7 +4445,7 @@ export interface operations {
             };
         };
     };
-    nolbet_account_router_change_password: {
+    nolbet_api_account_change_password: {
         parameters: {
             query?: never;
             header?: never;
@@ -4378,7 +4469,7 @@ export interface operations {
             };
         };
     };
-    nolbet_account_router_sign_in: {
+    nolbet_api_account_sign_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -4402,7 +4493,7 @@ export interface operations {
             };
         };
     };
-    nolbet_account_router_sign_out: {
+    nolbet_api_account_sign_out: {
         parameters: {
             query?: never;
             header?: never;
@@ -4422,7 +4513,7 @@ export interface operations {
             };
         };
     };
-    nolbet_account_router_sign_up: {
+    nolbet_api_account_sign_up: {
         parameters: {
             query?: never;
             header?: never;
@@ -4446,7 +4537,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_list_gardens: {
+    nolbet_api_gardens_list_gardens: {
         parameters: {
             query?: never;
             header?: never;
@@ -4466,7 +4557,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_create_garden: {
+    nolbet_api_gardens_create_garden: {
         parameters: {
             query?: never;
             header?: never;
@@ -4490,7 +4581,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_files_import_new: {
+    nolbet_api_files_import_new: {
         parameters: {
             query?: never;
             header?: never;
@@ -4514,7 +4605,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_files_preview_new: {
+    nolbet_api_files_preview_new: {
         parameters: {
             query?: never;
             header?: never;
@@ -4538,7 +4629,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_load_garden: {
+    nolbet_api_gardens_load_garden: {
         parameters: {
             query?: never;
             header?: never;
@@ -4560,7 +4651,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_change_garden: {
+    nolbet_api_gardens_change_garden: {
         parameters: {
             query?: never;
             header?: never;
@@ -4571,7 +4662,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewGarden"];
+                "application/json": components["schemas"]["ChangedGarden"];
             };
         };
         responses: {
@@ -4586,7 +4677,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_delete_garden: {
+    nolbet_api_gardens_delete_garden: {
         parameters: {
             query?: never;
             header?: never;
@@ -4606,7 +4697,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_beds_create_bed: {
+    nolbet_api_beds_create_bed: {
         parameters: {
             query?: never;
             header?: never;
@@ -4632,7 +4723,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_beds_change_bed: {
+    nolbet_api_beds_change_bed: {
         parameters: {
             query?: never;
             header?: never;
@@ -4659,7 +4750,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_beds_delete_bed: {
+    nolbet_api_beds_delete_bed: {
         parameters: {
             query?: never;
             header?: never;
@@ -4680,7 +4771,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_dips: {
+    nolbet_api_water_dips: {
         parameters: {
             query?: never;
             header?: never;
@@ -4703,7 +4794,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_log_dip: {
+    nolbet_api_water_log_dip: {
         parameters: {
             query?: never;
             header?: never;
@@ -4730,7 +4821,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_told_of_dips: {
+    nolbet_api_water_told_of_dips: {
         parameters: {
             query?: never;
             header?: never;
@@ -4753,7 +4844,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_forget_dip: {
+    nolbet_api_water_forget_dip: {
         parameters: {
             query?: never;
             header?: never;
@@ -4775,7 +4866,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_beds_bed_history: {
+    nolbet_api_beds_bed_history: {
         parameters: {
             query?: never;
             header?: never;
@@ -4798,7 +4889,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_set_probe: {
+    nolbet_api_water_set_probe: {
         parameters: {
             query?: never;
             header?: never;
@@ -4825,7 +4916,28 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_beds_restore_bed: {
+    nolbet_api_beds_bed_as_it_lies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_beds_restore_bed: {
         parameters: {
             query?: never;
             header?: never;
@@ -4846,9 +4958,16 @@ export interface operations {
                     "application/json": components["schemas"]["KeptBed"];
                 };
             };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
-    nolbet_water_router_told_of: {
+    nolbet_api_water_told_of: {
         parameters: {
             query?: never;
             header?: never;
@@ -4871,7 +4990,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_zones_of: {
+    nolbet_api_blend_zones_of: {
         parameters: {
             query?: never;
             header?: never;
@@ -4894,7 +5013,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_beds_list_bin: {
+    nolbet_api_beds_list_bin: {
         parameters: {
             query?: never;
             header?: never;
@@ -4916,7 +5035,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_copy_garden: {
+    nolbet_api_gardens_copy_garden: {
         parameters: {
             query?: never;
             header?: never;
@@ -4938,7 +5057,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_router_figure_garden: {
+    nolbet_api_figure_figure_garden: {
         parameters: {
             query?: never;
             header?: never;
@@ -4960,7 +5079,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_router_figure_draft: {
+    nolbet_api_figure_figure_draft: {
         parameters: {
             query?: never;
             header?: never;
@@ -4986,7 +5105,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_sizing_figure_boards: {
+    nolbet_api_sizing_size_of_boards: {
         parameters: {
             query?: never;
             header?: never;
@@ -5007,12 +5126,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BoardsOut"];
+                    "application/json": components["schemas"]["BoardsFigures"];
                 };
             };
         };
     };
-    nolbet_figure_router_figure_buying: {
+    nolbet_api_figure_figure_buying: {
         parameters: {
             query?: never;
             header?: never;
@@ -5038,7 +5157,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_forecast_figure_side_by_side: {
+    nolbet_api_forecast_figure_side_by_side: {
         parameters: {
             query?: never;
             header?: never;
@@ -5064,7 +5183,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_sizing_figure_corners: {
+    nolbet_api_sizing_corners_measured: {
         parameters: {
             query?: never;
             header?: never;
@@ -5085,12 +5204,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CornersOut"];
+                    "application/json": components["schemas"]["CornersFigures"];
                 };
             };
         };
     };
-    nolbet_figure_forecast_figure_coming_years: {
+    nolbet_api_forecast_figure_coming_years: {
         parameters: {
             query?: never;
             header?: never;
@@ -5116,7 +5235,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_sizing_figure_liner: {
+    nolbet_api_sizing_size_in_liner: {
         parameters: {
             query?: never;
             header?: never;
@@ -5137,12 +5256,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SizeOut"];
+                    "application/json": components["schemas"]["SizeFigures"];
                 };
             };
         };
     };
-    nolbet_blend_router_figure_draft_mix: {
+    nolbet_api_blend_figure_draft_mix: {
         parameters: {
             query?: never;
             header?: never;
@@ -5168,7 +5287,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_figure_amounts: {
+    nolbet_api_blend_figure_amounts: {
         parameters: {
             query?: never;
             header?: never;
@@ -5194,7 +5313,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_figure_bagged_batch: {
+    nolbet_api_blend_figure_bagged_batch: {
         parameters: {
             query?: never;
             header?: never;
@@ -5220,7 +5339,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_figure_cheapest_mix: {
+    nolbet_api_blend_figure_cheapest_mix: {
         parameters: {
             query?: never;
             header?: never;
@@ -5246,7 +5365,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_plot_figure_draft_plot: {
+    nolbet_api_plot_figure_draft_plot: {
         parameters: {
             query?: never;
             header?: never;
@@ -5272,7 +5391,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_sizing_pot_classes: {
+    nolbet_api_sizing_pot_classes: {
         parameters: {
             query?: never;
             header?: never;
@@ -5294,7 +5413,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_plot_figure_more_beds: {
+    nolbet_api_plot_figure_more_beds: {
         parameters: {
             query?: never;
             header?: never;
@@ -5320,7 +5439,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_forecast_figure_offered_schools: {
+    nolbet_api_forecast_figure_offered_schools: {
         parameters: {
             query?: never;
             header?: never;
@@ -5346,7 +5465,7 @@ export interface operations {
             };
         };
     };
-    nolbet_figure_sizing_figure_spread: {
+    nolbet_api_sizing_spread_out: {
         parameters: {
             query?: never;
             header?: never;
@@ -5367,12 +5486,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SpreadOut"];
+                    "application/json": components["schemas"]["SpreadFigures"];
                 };
             };
         };
     };
-    nolbet_figure_forecast_figure_in_month: {
+    nolbet_api_forecast_figure_in_month: {
         parameters: {
             query?: never;
             header?: never;
@@ -5398,7 +5517,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_figure_year_of_water: {
+    nolbet_api_water_figure_year_of_water: {
         parameters: {
             query?: never;
             header?: never;
@@ -5424,7 +5543,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_files_import_into: {
+    nolbet_api_files_import_into: {
         parameters: {
             query?: never;
             header?: never;
@@ -5450,7 +5569,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_files_preview_into: {
+    nolbet_api_files_preview_into: {
         parameters: {
             query?: never;
             header?: never;
@@ -5476,7 +5595,7 @@ export interface operations {
             };
         };
     };
-    nolbet_shelf_router_create_material: {
+    nolbet_api_shelf_create_material: {
         parameters: {
             query?: never;
             header?: never;
@@ -5502,7 +5621,7 @@ export interface operations {
             };
         };
     };
-    nolbet_shelf_router_save_material: {
+    nolbet_api_shelf_save_material: {
         parameters: {
             query?: never;
             header?: never;
@@ -5514,7 +5633,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["OwnMaterial"];
+                "application/json": components["schemas"]["ChangedMaterial"];
             };
         };
         responses: {
@@ -5529,7 +5648,7 @@ export interface operations {
             };
         };
     };
-    nolbet_shelf_router_delete_material: {
+    nolbet_api_shelf_delete_material: {
         parameters: {
             query?: never;
             header?: never;
@@ -5550,7 +5669,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_mixes: {
+    nolbet_api_blend_mixes: {
         parameters: {
             query?: never;
             header?: never;
@@ -5572,7 +5691,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_create_mix: {
+    nolbet_api_blend_create_mix: {
         parameters: {
             query?: never;
             header?: never;
@@ -5598,7 +5717,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_save_mix: {
+    nolbet_api_blend_save_mix: {
         parameters: {
             query?: never;
             header?: never;
@@ -5625,7 +5744,7 @@ export interface operations {
             };
         };
     };
-    nolbet_blend_router_delete_mix: {
+    nolbet_api_blend_delete_mix: {
         parameters: {
             query?: never;
             header?: never;
@@ -5646,7 +5765,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_files_export_plan: {
+    nolbet_api_files_export_plan: {
         parameters: {
             query?: never;
             header?: never;
@@ -5668,7 +5787,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_change_plot: {
+    nolbet_api_gardens_change_plot: {
         parameters: {
             query?: never;
             header?: never;
@@ -5694,7 +5813,7 @@ export interface operations {
             };
         };
     };
-    nolbet_shelf_router_garden_shelf: {
+    nolbet_api_shelf_garden_shelf: {
         parameters: {
             query?: {
                 words?: string;
@@ -5718,7 +5837,7 @@ export interface operations {
             };
         };
     };
-    nolbet_haul_router_load_sources: {
+    nolbet_api_haul_load_sources: {
         parameters: {
             query?: never;
             header?: never;
@@ -5740,7 +5859,7 @@ export interface operations {
             };
         };
     };
-    nolbet_haul_router_change_stock: {
+    nolbet_api_haul_change_stock: {
         parameters: {
             query?: never;
             header?: never;
@@ -5766,7 +5885,7 @@ export interface operations {
             };
         };
     };
-    nolbet_haul_router_create_supplier: {
+    nolbet_api_haul_create_supplier: {
         parameters: {
             query?: never;
             header?: never;
@@ -5792,7 +5911,7 @@ export interface operations {
             };
         };
     };
-    nolbet_haul_router_save_supplier: {
+    nolbet_api_haul_change_supplier: {
         parameters: {
             query?: never;
             header?: never;
@@ -5819,7 +5938,7 @@ export interface operations {
             };
         };
     };
-    nolbet_haul_router_delete_supplier: {
+    nolbet_api_haul_delete_supplier: {
         parameters: {
             query?: never;
             header?: never;
@@ -5840,7 +5959,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_restore_garden: {
+    nolbet_api_gardens_restore_garden: {
         parameters: {
             query?: never;
             header?: never;
@@ -5862,7 +5981,7 @@ export interface operations {
             };
         };
     };
-    nolbet_gardens_router_change_units: {
+    nolbet_api_gardens_change_units: {
         parameters: {
             query?: never;
             header?: never;
@@ -5888,7 +6007,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_weather_kept: {
+    nolbet_api_water_weather_kept: {
         parameters: {
             query?: never;
             header?: never;
@@ -5910,7 +6029,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_bring_weather: {
+    nolbet_api_water_bring_weather: {
         parameters: {
             query?: never;
             header?: never;
@@ -5936,7 +6055,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_weather_file: {
+    nolbet_api_water_weather_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -5956,7 +6075,7 @@ export interface operations {
             };
         };
     };
-    nolbet_water_router_ask_feed: {
+    nolbet_api_water_ask_feed: {
         parameters: {
             query?: never;
             header?: never;
@@ -5982,7 +6101,7 @@ export interface operations {
             };
         };
     };
-    nolbet_quantities_router_read_typed: {
+    nolbet_api_quantities_read_typed: {
         parameters: {
             query?: never;
             header?: never;

@@ -3,6 +3,7 @@ import { useMemo, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
 import { api, type KeptGarden, type Material } from "../api/client";
 import { BlendView } from "../blend/BlendView";
+import { Troubles } from "../gardens/Troubles";
 import { HaulView } from "../haul/HaulView";
 import { NewBed } from "../plot/NewBed";
 import { PlotView } from "../plot/PlotView";
@@ -119,6 +120,9 @@ const BESIDE = { history: HistoryView, schools: SchoolsView, compare: CompareVie
 function ChosenBed({ garden, materials, bedPath, view }: ChosenProps) {
   const { bedKey } = useParams();
   const kept = garden.beds.find((bed) => bed.key === bedKey);
+  const trouble = garden.troubles.filter(({ kind, key }) => kind === "bed" && key === bedKey);
+  if (!kept && trouble.length > 0)
+    return <Troubles gardenId={garden.id} troubles={trouble} bedPath={bedPath} />;
   if (!kept) return <p className="page-note">There is no bed called “{bedKey}” in this garden.</p>;
   const props = { gardenId: garden.id, kept, materials };
   const Beside = view && BESIDE[view];

@@ -38,10 +38,8 @@ function YearFields({ gardenId }: { gardenId: number }) {
   const keep = useMutation({
     // one after the other: each rests on what the one before kept
     scope: { id: `garden ${gardenId}` },
-    mutationFn: async (change: Partial<PlanGarden>) => {
-      const kept = await api.garden(gardenId);
-      return api.changeGarden(gardenId, { ...kept.garden, ...change });
-    },
+    mutationFn: (change: Partial<PlanGarden>) =>
+      api.changeGarden(gardenId, (head) => ({ ...head, ...change })),
     onSuccess: (kept) => {
       queries.setQueryData(["garden", gardenId], kept);
       void queries.invalidateQueries({ queryKey: ["figure", gardenId] });

@@ -59,10 +59,7 @@ function GardenCard({ garden }: { garden: GardenHead }) {
   const copy = useChange(() => api.copyGarden(garden.id));
   const remove = useChange(() => api.deleteGarden(garden.id));
   const rename = useMutation({
-    mutationFn: async (name: string) => {
-      const kept = await api.garden(garden.id);
-      return api.changeGarden(garden.id, { ...kept.garden, name });
-    },
+    mutationFn: (name: string) => api.changeGarden(garden.id, (head) => ({ ...head, name })),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ["gardens"] });
       void queries.invalidateQueries({ queryKey: ["garden", garden.id] });

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Bed, type BedFigures, type DoseFigures, type ForecastFigures } from "../api/client";
+import { api, type BedFigures, type DoseFigures, type ForecastFigures } from "../api/client";
 import { showDose, trimmed } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -11,7 +11,7 @@ type Props = {
   gardenId: number;
   figures: BedFigures;
   forecast: ForecastFigures | null;
-  onDose: (changes: Partial<Bed>) => void;
+  onDose: (material: string) => void;
 };
 
 /** What rotting gives and takes in the first season, and the dose of a meal that makes up for it. */
@@ -125,7 +125,7 @@ function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
       </p>
       <div className="dose-row">
         <Handful gardenId={gardenId} handful_kg={dose.handful_kg} />
-        <button type="button" className="text-button" onClick={() => onDose(dose.changes as Partial<Bed>)}>
+        <button type="button" className="text-button" onClick={() => onDose(dose.material)}>
           Add it
         </button>
       </div>
@@ -141,9 +141,8 @@ function Handful({ gardenId, handful_kg }: { gardenId: number; handful_kg: numbe
   const own = garden.data?.garden.handful_kg;
   const weigh = useMutation({
     scope: { id: `garden ${gardenId}` },
-    mutationFn: async (weighed_kg: number) => {
-      const kept = await api.garden(gardenId);
-      return api.changeGarden(gardenId, { ...kept.garden, handful_kg: weighed_kg });
+    mutationFn: (weighed_kg: number) => {
+      return api.changeGarden(gardenId, (head) => ({ ...head, handful_kg: weighed_kg }));
     },
     onSuccess: (kept) => queries.setQueryData(["garden", gardenId], kept),
   });

@@ -22,17 +22,19 @@ export function Bin({ gardenId, materials }: Props) {
       <h2 id="bin-title">In the bin, for 30 days</h2>
       {back.error && <p role="alert">{saidOf(back.error)}</p>}
       <ul className="bin-list">
-        {bin.data.map(({ key, bed, deleted_at }) => (
+        {bin.data.map(({ key, name, bed, deleted_at }) => (
           <li key={key}>
-            <BedDrawn
-              gardenId={gardenId}
-              bed={bed}
-              name={`bin ${key} ${deleted_at}`}
-              materials={materials}
-              width={220}
-              height={80}
-            />
-            <strong>{bed.name}</strong>
+            {bed && (
+              <BedDrawn
+                gardenId={gardenId}
+                bed={bed}
+                name={`bin ${key} ${deleted_at}`}
+                materials={materials}
+                width={220}
+                height={80}
+              />
+            )}
+            <strong>{name}</strong>
             <button type="button" className="text-button" onClick={() => back.mutate(key)}>
               Take it back
             </button>

@@ -13,14 +13,11 @@ const MOST = 12;
 /** What is amiss on the plot, the gravest first, those seen last. */
 export function PlotFindings({ findings, onShow, onMend, onSeen }: Props) {
   if (findings.length === 0) return null;
-  const sorted = findings.toSorted(
-    (one, two) => Number(one.finding.seen != null) - Number(two.finding.seen != null),
-  );
   return (
     <section className="findings" aria-labelledby="plot-findings-title">
       <h2 id="plot-findings-title">Worth a look</h2>
       <ul>
-        {sorted.slice(0, MOST).map(({ beds, finding }, index) => {
+        {findings.slice(0, MOST).map(({ beds, finding }, index) => {
           const key = beds[0] ?? "";
           return (
             <OneFinding

@@ -5,6 +5,8 @@ import { api, type BedFigures, type KeptGarden, type Material, type Plot } from 
 import { Sign } from "../app/icons";
 import { useSaveState } from "../app/SaveStateContext";
 import { showLength } from "../quantities/format";
+import { withSeen } from "../section/edits";
+import { Troubles } from "../gardens/Troubles";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSize } from "../section/useSize";
@@ -44,11 +46,13 @@ export function PlotView({ garden, materials, bedPath }: Props) {
   return (
     <main className="plot-page">
       <h1 className="view-title">Plot</h1>
+      <Troubles gardenId={garden.id} troubles={garden.troubles} bedPath={bedPath} />
       {answer.error && <p role="alert">{answer.error.message}</p>}
       {plot ? (
         <OnGround garden={garden} plot={plot} beds={beds} materials={materials} bedPath={bedPath} />
       ) : (
-        <MeasureGround garden={garden} />
+        // a plot that can't be read still lies there, and measuring anew would write over it
+        !garden.troubles.some(({ kind }) => kind === "plot") && <MeasureGround garden={garden} />
       )}
       <div className="plot-view">
         <AllBeds garden={garden} beds={beds} materials={materials} bedPath={bedPath} />
@@ -127,13 +131,8 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
         <PlotFindings
           findings={state.figures?.findings ?? []}
           onShow={show}
-          onMend={(key, { mend }) => mend && work.editBed(key, (now) => ({ ...now, ...mend.changes }))}
-          onSeen={(key, code, reason) =>
-            work.editBed(key, (now) => {
-              const others = (now.seen ?? []).filter((each) => each.code !== code);
-              return { ...now, seen: reason === null ? others : [...others, { code, reason }] };
-            })
-          }
+          onMend={work.mend}
+          onSeen={(key, code, reason) => work.editBed(key, (now) => withSeen(now, code, reason))}
         />
         <MoreRoom gardenId={garden.id} state={state} onShow={setRoom} />
         <Things plot={state.plot} placing={placing} onEdit={work.edit} onPlacing={setPlacing} />

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useSyncExternalStore } from "react";
-import type { Bed, KeptGarden, Place, Plot } from "../api/client";
+import type { Bed, FindingFigures, KeptGarden, Place, Plot } from "../api/client";
 import { sessionOf } from "../section/useSession";
 import { PlotSession, type PlotState } from "./plotSession";
 
@@ -16,6 +16,8 @@ export type PlotWork = {
   redo: () => void;
   /** Change a bed itself, by its own session. */
   editBed: (key: string, change: (bed: Bed) => Bed) => void;
+  /** Mend a finding on a bed, by its own session. */
+  mend: (key: string, finding: FindingFigures) => void;
 };
 
 function at(index: number, place: Place | ((now: Place) => Place)) {
@@ -73,6 +75,17 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
     redo: useCallback(() => session.redo(), [session]),
     edit: useCallback((next) => session.edit(next), [session]),
     editBed,
+    mend: useCallback(
+      (key, finding) => {
+        const kept = garden.beds.find((each) => each.key === key);
+        if (!kept) return;
+        const bed = sessionOf(garden.id, kept, queries);
+        session.followBed(bed);
+        session.didMove(key, bed);
+        bed.mend(finding, (mended) => session.move(key, mended.places ?? []));
+      },
+      [garden, session, queries],
+    ),
     put: useCallback((key, index, place) => change(key, at(index, place)), [change]),
     takeOff: useCallback(
       (key, index) => change(key, (places) => places.filter((_, which) => which !== index)),

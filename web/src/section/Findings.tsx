@@ -13,13 +13,11 @@ type Props = {
 export function Findings(props: Props) {
   const { findings } = props;
   if (findings.length === 0) return null;
-  const open = findings.filter((finding) => finding.seen == null);
-  const seen = findings.filter((finding) => finding.seen != null);
   return (
     <section className="findings" aria-labelledby="findings-title">
       <h2 id="findings-title">Worth a look</h2>
       <ul>
-        {[...open, ...seen].map((finding) => (
+        {findings.map((finding) => (
           <OneFinding
             key={`${finding.code} ${finding.layer} ${finding.message}`}
             finding={finding}

@@ -1,4 +1,4 @@
-import type { Bed, BedFigures, ForecastFigures } from "../api/client";
+import type { BedFigures, ForecastFigures } from "../api/client";
 import { Feeding } from "../nutrients/Feeding";
 import { firstSowing, Sowing } from "../planting/Sowing";
 import { showMoney } from "../quantities/format";
@@ -11,7 +11,7 @@ type Props = {
   gardenId: number;
   figures: BedFigures;
   forecast: ForecastFigures | null;
-  onDose: (changes: Partial<Bed>) => void;
+  onDose: (material: string) => void;
 };
 
 /** What the bed will do: how it feeds, how far it sinks, from when it can be sown. Each line opens. */

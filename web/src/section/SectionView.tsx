@@ -18,6 +18,7 @@ import {
   nudgeBoundary,
   removeLayer,
   splitLayer,
+  withSeen,
 } from "./edits";
 import { Findings } from "./Findings";
 import { aboveHeight, FromAbove } from "./FromAbove";
@@ -87,23 +88,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
     setSelected(at);
     setAdding(false);
   };
-  /** A mend is made for the bed that was judged: clicked while a newer draft is still judged, it waits for that. */
-  const [mending, setMending] = useState<FindingFigures | null>(null);
-  useEffect(() => {
-    const now = session.snapshot();
-    if (!mending || !figures || now.bed !== now.figuredBed) return;
-    setMending(null);
-    const same = figures.findings.find(({ code, layer }) => code === mending.code && layer === mending.layer);
-    const changes = same?.mend?.changes;
-    if (changes) edit((judged) => ({ ...judged, ...changes }));
-  }, [mending, figures, figuredBed, bed, session, edit]);
-
-  const seen = (code: string, reason: string | null) => {
-    edit((now) => {
-      const others = (now.seen ?? []).filter((each) => each.code !== code);
-      return { ...now, seen: reason === null ? others : [...others, { code, reason }] };
-    });
-  };
+  const seen = (code: string, reason: string | null) => edit((now) => withSeen(now, code, reason));
 
   const move = (id: number | undefined, by: 1 | -1) =>
     editLayer(id, (now, index) => {
@@ -248,11 +233,11 @@ export function SectionView({ gardenId, kept, materials }: Props) {
           gardenId={gardenId}
           figures={figures}
           forecast={forecast}
-          onDose={(changes) => edit((now) => ({ ...now, ...changes }))}
+          onDose={(material) => session.scatter(material)}
         />
         <Findings
           findings={allFindings(figures, buying)}
-          onMend={setMending}
+          onMend={(finding) => session.mend(finding)}
           onSelectLayer={setSelected}
           onSeen={seen}
         />
@@ -263,10 +248,6 @@ export function SectionView({ gardenId, kept, materials }: Props) {
 
 /** The bed's own findings, and those that came with the buying (a request later), the gravest first. */
 function allFindings(figures: BedFigures, buying: TalliedFigures | null): FindingFigures[] {
-  const added = buying?.figures.beds[0]?.findings.filter(({ bought }) => bought) ?? [];
-  return [...figures.findings, ...added].toSorted(
-    (one, two) => LEVELS.indexOf(one.level) - LEVELS.indexOf(two.level),
-  );
+  const added = buying?.figures.beds[0]?.findings.filter(({ subject }) => subject === "haul") ?? [];
+  return [...figures.findings, ...added].toSorted((one, two) => one.rank - two.rank);
 }
-
-const LEVELS = ["stop", "caution", "advice", "note"];

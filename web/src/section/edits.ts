@@ -20,6 +20,12 @@ export function withLayers(bed: Bed, layers: Layer[]): Bed {
   return { ...bed, layers };
 }
 
+/** The bed with a finding marked as seen with a reason, or (null) to be looked at again. */
+export function withSeen(bed: Bed, code: string, reason: string | null): Bed {
+  const others = (bed.seen ?? []).filter((each) => each.code !== code);
+  return { ...bed, seen: reason === null ? others : [...others, { code, reason }] };
+}
+
 export function changeLayer(bed: Bed, index: number, change: Partial<Layer>): Bed {
   return withLayers(
     bed,

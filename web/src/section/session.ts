@@ -3,6 +3,7 @@ import {
   Refused,
   type Bed,
   type BedFigures,
+  type FindingFigures,
   type ForecastFigures,
   type KeptBed,
   type Problem,
@@ -10,6 +11,7 @@ import {
   type Version,
 } from "../api/client";
 import * as drafts from "./drafts";
+import { mended } from "./mend";
 import * as history from "./history";
 import { carryIds } from "./layerIds";
 
@@ -28,8 +30,10 @@ export type BedState = {
   /** The bed that the figures were worked out for; the draft may be ahead of it. */
   figuredBed: Bed;
   buying: TalliedFigures | null;
-  /** The coming years of the bed that the figures were worked out for, once they are there. */
+  /** The coming years of a bed, once they are there. */
   forecast: ForecastFigures | null;
+  /** The bed that they were worked out for. */
+  forecastBed: Bed | null;
   problem: Problem | null;
   save: SaveState;
   canUndo: boolean;
@@ -58,6 +62,8 @@ export class BedSession {
   /** Which kept revision a drawn bed is, so that bringing it back is told as that. */
   private revisions = new WeakMap<Bed, number>();
   private looking = false;
+  /** What was pressed while a newer draft was still being judged. */
+  private waiting: { finding: FindingFigures; then?: (bed: Bed) => void } | { dose: string } | null = null;
 
   private readonly gardenId: number;
   private readonly key: string;
@@ -77,6 +83,7 @@ export class BedSession {
       figuredBed: kept.bed,
       buying: null,
       forecast: null,
+      forecastBed: null,
       problem: null,
       save: { state: "saved", at: kept.saved_at },
       canUndo: kept.revision > 1,
@@ -114,6 +121,40 @@ export class BedSession {
   /** Take a changed bed as the draft. Steps of one gesture (a drag) count as one for undo. */
   edit(bed: Bed, gesture: string | null = null): void {
     this.move(history.step(this.history, bed, gesture));
+  }
+
+  /** Mend a finding as the newest draft is judged: pressed while that is still under way, it waits for it. */
+  mend(finding: FindingFigures, then?: (bed: Bed) => void): void {
+    this.waiting = { finding, then };
+    this.mendWhatWaits();
+  }
+
+  /** Scatter the dose of a meal (its material) that the newest draft asks for. */
+  scatter(dose: string): void {
+    this.waiting = { dose };
+    this.mendWhatWaits();
+  }
+
+  /** A mend's steps are for the bed that was judged, and are taken on no other. */
+  private mendWhatWaits(): void {
+    const { bed, figuredBed, figures, forecastBed, forecast } = this.state;
+    const { waiting } = this;
+    if (waiting === null) return;
+    if ("dose" in waiting) {
+      if (forecastBed !== bed) return;
+      this.waiting = null;
+      const steps = forecast?.doses.find(({ material }) => material === waiting.dose)?.steps;
+      if (steps?.length) this.edit(mended(bed, steps));
+      return;
+    }
+    if (figuredBed !== bed || !figures) return;
+    this.waiting = null;
+    const { code, layer, message } = waiting.finding;
+    const alike = figures.findings.filter((each) => each.code === code && each.layer === layer);
+    const mend = (alike.find((each) => each.message === message) ?? alike[0])?.mend;
+    if (!mend) return;
+    this.edit(mended(bed, mend.steps));
+    waiting.then?.(this.state.bed);
   }
 
   endGesture(): void {
@@ -254,6 +295,7 @@ export class BedSession {
       try {
         const figures = await api.figureBed(this.gardenId, bed, this.asking.signal);
         this.update({ figures, figuredBed: bed, problem: null });
+        this.mendWhatWaits();
         this.buySoon();
       } catch (error) {
         if (error instanceof Refused) this.update({ problem: error.problem });
@@ -288,7 +330,10 @@ export class BedSession {
           return api.figureForecast(this.gardenId, bed, asked.signal);
         })
         .then(
-          (forecast) => this.update({ forecast }),
+          (forecast) => {
+            this.update({ forecast, forecastBed: bed });
+            this.mendWhatWaits();
+          },
           () => undefined, // aborted by a newer draft, or the line is down, which the figures tell already
         );
     }, BUYING_AFTER_MS);

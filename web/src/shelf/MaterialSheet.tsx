@@ -38,7 +38,7 @@ const NAMES: Record<string, [string, LimitName]> = {
 export function MaterialSheet({ gardenId, material, onChanged }: Props) {
   const own = material.like != null;
   const save = useMutation({
-    mutationFn: (changed: OwnMaterial) => api.saveMaterial(gardenId, changed),
+    mutationFn: (changed: OwnMaterial) => api.saveMaterial(gardenId, changed, material.revision),
     onSuccess: (kept) => onChanged(kept.key),
   });
   const copy = useMutation({

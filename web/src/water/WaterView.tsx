@@ -3,6 +3,7 @@ import { Link } from "react-router";
 import { saidOf, type Bed, type KeptBed, type Material } from "../api/client";
 import { useSaveState } from "../app/SaveStateContext";
 import { Findings } from "../section/Findings";
+import { withSeen } from "../section/edits";
 import { useSession } from "../section/useSession";
 import { useShowing } from "../quantities/UnitsContext";
 import { Cutaway } from "./Cutaway";
@@ -18,20 +19,6 @@ import { waterApi } from "./waterApi";
 import "./water.css";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
-
-const WATER_CODES = new Set([
-  "soil_deep_over_water",
-  "no_overflow",
-  "leak_test_due",
-  "liner_too_small",
-  "liner_pierced",
-  "standing_water",
-  "water_from_top",
-  "flush_yearly",
-  "not_level",
-  "weight_over",
-  "weight_unknown",
-]);
 
 /** A bed's reservoir: cut open with its names, its year, and what can be changed about it. */
 export function WaterView({ gardenId, kept, materials, back }: Props) {
@@ -127,15 +114,10 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
           <Dips {...read} dips={dips.data ?? []} />
           <Weather gardenId={gardenId} />
           <Findings
-            findings={figures.findings.filter(({ code }) => WATER_CODES.has(code))}
-            onMend={({ mend }) => mend && edit((now) => ({ ...now, ...mend.changes }))}
+            findings={figures.findings.filter(({ views }) => views.includes("water"))}
+            onMend={(finding) => session.mend(finding)}
             onSelectLayer={() => undefined}
-            onSeen={(code, reason) =>
-              edit((now) => {
-                const others = (now.seen ?? []).filter((each) => each.code !== code);
-                return { ...now, seen: reason === null ? others : [...others, { code, reason }] };
-              })
-            }
+            onSeen={(code, reason) => edit((now) => withSeen(now, code, reason))}
           />
         </aside>
       )}

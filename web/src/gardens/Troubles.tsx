@@ -1,0 +1,62 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { api, saidOf, type Trouble } from "../api/client";
+import "./troubles.css";
+
+type Props = { gardenId: number; troubles: readonly Trouble[]; bedPath: (key: string) => string };
+
+/** What of a garden can't be read or doesn't hold together, why, and what can be done about it. */
+export function Troubles({ gardenId, troubles, bedPath }: Props) {
+  const queries = useQueryClient();
+  const remove = useMutation({
+    mutationFn: (key: string) => api.deleteBed(gardenId, key),
+    onSuccess: async () => {
+      await queries.invalidateQueries({ queryKey: ["garden", gardenId] });
+      void queries.invalidateQueries({ queryKey: ["bin", gardenId] });
+    },
+  });
+  if (troubles.length === 0) return null;
+  return (
+    <section className="troubles" aria-labelledby="troubles-title">
+      <h2 id="troubles-title">Left out of all figures</h2>
+      <ul>
+        {troubles.map((trouble) => (
+          <li key={`${trouble.kind} ${trouble.key}`}>
+            <p>
+              <strong>{trouble.name}</strong> {SAID[trouble.kind]}{" "}
+              {trouble.readable ? "doesn’t hold together" : "can’t be read"}: {trouble.reason}
+            </p>
+            {trouble.kind === "bed" && (
+              <p className="trouble-actions">
+                {trouble.readable && (
+                  <Link className="text-button" to={bedPath(trouble.key)}>
+                    Open it
+                  </Link>
+                )}
+                <a className="text-button" href={`/api/gardens/${gardenId}/beds/${trouble.key}/raw`} download>
+                  Take out its file
+                </a>
+                <button
+                  type="button"
+                  className="text-button is-iron"
+                  onClick={() => remove.mutate(trouble.key)}
+                >
+                  To the bin
+                </button>
+              </p>
+            )}
+          </li>
+        ))}
+      </ul>
+      {remove.error && <p role="alert">{saidOf(remove.error)}</p>}
+    </section>
+  );
+}
+
+const SAID: Record<Trouble["kind"], string> = {
+  bed: "",
+  mix: "(a mix)",
+  material: "(a material of yours)",
+  plot: "",
+  head: "",
+};
