@@ -4,11 +4,14 @@ from __future__ import annotations
 
 import copy
 import math
+from dataclasses import asdict
 from typing import Any
 
 import pytest
 
+from nolbet_core.built.first import first_layer
 from nolbet_core.built.plan_file import read_plan
+from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
 from tests.core.ask import bed_of
 from tests.page.asking import ask_page
@@ -24,18 +27,32 @@ BED = zoo.bed(
         {"material": "topsoil", "fill": True},
     ]
 )
-SHEET = {"key": "geotextile", "is_sheet": True, "void_share": 0}
-CARD = {"key": "cardboard", "is_sheet": True, "void_share": 0}
-GRAVEL = {"key": "gravel_20", "is_sheet": False, "void_share": 0.38}
-SOIL = {"key": "garden_soil", "is_sheet": False, "void_share": 0}
+
+
+def offered(key: str) -> dict[str, Any]:
+    """A material of the shelf as the page gets it, as far as edits look at it."""
+    material = standard_shelf()[key]
+    return {
+        "key": key,
+        "is_sheet": material.is_sheet,
+        "void_share": material.void_share,
+        "first_layer": first_layer(material),
+    }
+
+
+SHEET, CARD, GRAVEL, SOIL = (offered(key) for key in ("geotextile", "cardboard", "gravel_20", "garden_soil"))
 
 
 def spans(bed: dict[str, Any]) -> list[dict[str, Any]]:
     """Where a bed's layers stand, as the page gets them."""
-    return [
-        {"bottom_m": each.bottom_m, "top_m": each.top_m, "thickness_m": each.thickness_m, "sheet": each.sheet}
-        for each in bed_of(bed).layers
-    ]
+    keys = ("bottom_m", "top_m", "thickness_m", "sheet", "thick_per_m")
+    return [{key: getattr(each, key) for key in keys} for each in bed_of(bed).layers]
+
+
+def halves(bed: dict[str, Any], index: int) -> dict[str, Any] | None:
+    """A layer's halves, as the page gets them."""
+    split = bed_of(bed).layers[index].split
+    return None if split is None else asdict(split)
 
 
 def thick(bed: dict[str, Any]) -> list[float]:
@@ -70,14 +87,14 @@ def test_a_layer_that_comes_to_fill_leaves_the_other_as_thick_as_it_lay() -> Non
 
 @pytest.mark.parametrize("index", [1, 2, 3, 4])
 def test_splitting_keeps_every_height(index: int) -> None:
-    after = edited("splitLayer", BED, index, thick(BED)[index])
+    after = edited("splitLayer", BED, index, halves(BED, index))
     assert len(after["layers"]) == 6
     tops = [layer.top_m for layer in bed_of(after).layers]
     assert [tops[at] for at in range(6) if at != index] == pytest.approx([layer.top_m for layer in bed_of(BED).layers])
 
 
 def test_a_sheet_is_not_split() -> None:
-    assert edited("splitLayer", BED, 0, 0) == BED
+    assert edited("splitLayer", BED, 0, halves(BED, 0)) == BED
 
 
 @pytest.mark.parametrize(
@@ -105,6 +122,11 @@ def test_removing_and_adding_again_is_as_before() -> None:
         (SHEET, BED, {"material", "plies", "lap_m"}),
         (SOIL, BED, {"material", "thickness_m"}),
         (SOIL, zoo.EMPTY, {"material", "fill"}),
+        (
+            SOIL,
+            {"key": "patch", "shape": {"kind": "flat_area", "length_m": 3.0, "width_m": 2.0}, "layers": []},
+            {"material", "thickness_m"},
+        ),
     ],
 )
 def test_a_new_layer_makes_sense_at_once(material: dict[str, Any], bed: dict[str, Any], keys: set[str]) -> None:

@@ -8,7 +8,7 @@ import pytest
 
 from nolbet_core.plan import shapes as plan_shapes
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS, AnyShape
+from nolbet_core.plan.shapes import KINDS, AnyShape
 from nolbet_core.quantities.limits import LIMITS
 from tests.core.ask import bed_of
 from tests.core.shapes import EVERY_SHAPE, layers, shape, vessel_of
@@ -29,12 +29,6 @@ def test_every_kind_asks_for_every_measure_of_its_model() -> None:
     for kind, model in models.items():
         asked = {measure["key"] for measure in kinds[kind]["measures"]}
         assert asked == set(model.model_fields) - {"kind", "corners_m"}, kind
-
-
-def test_the_page_knows_which_kinds_have_walls_and_which_may_slope() -> None:
-    kinds = table()
-    assert {kind for kind, each in kinds.items() if not each["walled"]} == set(ON_THE_GROUND)
-    assert {kind for kind, each in kinds.items() if each["upright"]} == set(WITH_CORNER_DEPTHS)
 
 
 def test_every_field_names_a_limit_that_the_core_reads_by() -> None:

@@ -6,31 +6,16 @@ from typing import Any
 
 import pytest
 
-from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
-from tests.core.ask import bed_of
-from tests.core.shapes import WALLED, shape
 from tests.page.asking import ask_page
 
 FILE = "water/reservoirs.ts"
-LAYERS = [{"material": "topsoil", "thickness_m": 0.05}]
 
 
 def asked(name: str, *given: Any) -> Any:
     """What one of the page's functions answers."""
     (answer,) = ask_page(FILE, [(name, *given)])
     return answer
-
-
-@pytest.mark.parametrize("kind", WALLED)
-def test_every_vessel_can_begin_as_a_wicking_bed(kind: str) -> None:
-    document = {"key": kind, "shape": shape(kind), "layers": LAYERS}
-    reservoir = asked("firstReservoir", document)
-    read_plan(zoo.plan(document | {"reservoir": reservoir}))
-    figures = bed_of(document | {"reservoir": reservoir}).reservoir
-    assert figures is not None
-    assert figures.water_m3 > 0.001
-    assert reservoir["overflow_m"] == reservoir["height_m"]
 
 
 def with_reservoir(**changes: Any) -> dict[str, Any]:

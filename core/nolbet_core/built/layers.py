@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 
 from nolbet_core.plan.bed import Layer
+from nolbet_core.plan.defaults import LAP_M
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Asked, Bulk, By, Packing, Scattered, Sheet
@@ -12,8 +13,6 @@ from nolbet_core.stack.layers import Asked, Bulk, By, Packing, Scattered, Sheet
 AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
 SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_m", "on_hand")
 BULK_KEYS = (*AMOUNTS, "infill", "lifts")
-
-DEFAULT_LAP_M = 0.15
 
 
 def build_layers(
@@ -99,7 +98,7 @@ def _sheet(layer: Layer, material: Material, materials: Mapping[str, Material]) 
     return Sheet(
         material,
         layer.plies or 1,
-        DEFAULT_LAP_M if layer.lap_m is None else layer.lap_m,
+        LAP_M if layer.lap_m is None else layer.lap_m,
         layer.up_sides_m or 0.0,
         layer.skirt_m or 0.0,
         (layer.piece_m[0], layer.piece_m[1]) if layer.piece_m else None,

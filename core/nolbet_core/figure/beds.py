@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from nolbet_core.built.first import first_reservoir, halves_of
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.climate.year import spring_months
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures
@@ -12,6 +13,7 @@ from nolbet_core.figure.figures import (
     ScatteredFigures,
     SowingFigures,
     SpiralFigures,
+    SplitFigures,
 )
 from nolbet_core.figure.findings import judged_bed
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
@@ -23,6 +25,8 @@ from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Bulk, Standing
 from nolbet_core.stack.spoil import spoil_volume
 
+FLAT_M = 1e-9
+
 
 def bed_figures(worked: WorkedBed) -> BedFigures:
     """A filled bed in figures, judged."""
@@ -30,9 +34,8 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
     parts = worked.water.parts if worked.water else ()
     hollow, inside, outside = vessel.hollow, vessel.inside, vessel.outside
     line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
-    layers = [
-        layer_figures(layer, vessel, season) for layer, season in zip(filled.layers, worked.feeding.ledger, strict=True)
-    ]
+    seasons = worked.feeding.ledger
+    layers = [layer_figures(worked, index, season) for index, season in enumerate(seasons)]
     inside_m3 = hollow.volume_between(0.0, hollow.rim_m)
     return BedFigures(
         key=bed.key,
@@ -50,7 +53,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         footprint_m2=vessel.footprint_m2,
         wall_loss_share=vessel.wall_loss_share,
         section=section_figures(bed, vessel, max((layer.top_m for layer in layers), default=0.0)),
-        plan=plan_figures(vessel),
+        plan=plan_figures(bed, vessel),
         spiral=_spiral(vessel),
         spoil_m3=spoil_volume(inside_m3) if vessel.form == "trench" else 0.0,
         path_saves_m3=inside.path_m2 * line_m if isinstance(inside, Keyhole) else 0.0,
@@ -72,6 +75,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         spring_months=spring_months(worked.built_on, worked.year),
         ready=ready_figures(worked),
         reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
+        first_reservoir=first_reservoir(vessel) if bed.reservoir is None else None,
         stand=stand_figures(worked),
         findings=judged_bed(worked),
     )
@@ -107,18 +111,20 @@ def ready_figures(worked: WorkedBed) -> ReadyFigures:
     )
 
 
-def layer_figures(layer: Standing, vessel: Vessel, season: LayerNitrogen) -> LayerFigures:
-    """A standing layer in figures, as it lies in the bed. season: its first season's nitrogen."""
+def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> LayerFigures:
+    """One of a bed's layers in figures, as it lies there. season: its first season's nitrogen."""
+    vessel, layer = worked.vessel, worked.filled.layers[index]
     lower_m, upper_m = layer.bottom_m, layer.top_m
     anchor, grip = vessel.anchor(lower_m, upper_m), vessel.grip(upper_m)
     lifts = layer.asked.lifts if isinstance(layer.asked, Bulk) else 1
+    bottom_m, top_m, thick_m = vessel.height_of(lower_m), vessel.height_of(upper_m), layer.thickness_m
     return LayerFigures(
         material=layer.material.key,
         name=layer.material.name,
         sheet=layer.material.is_sheet,
-        bottom_m=vessel.height_of(lower_m),
-        top_m=vessel.height_of(upper_m),
-        thickness_m=layer.thickness_m,
+        bottom_m=bottom_m,
+        top_m=top_m,
+        thickness_m=thick_m,
         placed_m3=layer.placed_m3,
         infill_m3=layer.infill_m3,
         loose_m3=layer.loose_m3,
@@ -146,4 +152,6 @@ def layer_figures(layer: Standing, vessel: Vessel, season: LayerNitrogen) -> Lay
         scattered=_scattered_figures(layer, lifts),
         nitrogen_kg=season.net_kg + season.fed_kg,
         contact=season.contact,
+        thick_per_m=thick_m / (top_m - bottom_m) if top_m - bottom_m > FLAT_M else 1.0,
+        split=None if layer.material.is_sheet else SplitFigures(*halves_of(worked.bed.layers, index, thick_m)),
     )

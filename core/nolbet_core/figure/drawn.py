@@ -57,8 +57,12 @@ def _solids(bed: Bed, hollow: Sequence[Ring]) -> Iterable[Ring]:
             yield ((x - wide_m / 2, low), (x + wide_m / 2, low), (x + wide_m / 2, high), (x - wide_m / 2, high))
 
 
-def plan_figures(vessel: Vessel) -> PlanFigures:
-    """A bed from above, from the lower left of the rectangle round its outermost edge."""
+def plan_figures(bed: Bed, vessel: Vessel) -> PlanFigures:
+    """A bed from above, from the lower left of the rectangle round its outermost edge.
+
+    Worked from one side it is within reach as far as a band of half the reach along all its edge, since nobody has said
+    which side that is.
+    """
     outside, inside = vessel.outside, vessel.inside
     right = (outside.length_m - inside.length_m) / 2
     up = (outside.width_m - inside.width_m) / 2
@@ -67,4 +71,5 @@ def plan_figures(vessel: Vessel) -> PlanFigures:
         width_m=outside.width_m,
         outside=drawn_rings(outside.rings()),
         inside=[drawn_ring((x + right, y + up) for x, y in ring) for ring in inside.rings()],
+        reach_m=bed.reach_m / 2 if bed.worked_from == "one_side" else bed.reach_m,
     )

@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import date
 from decimal import Decimal
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from pydantic import PlainSerializer
 
@@ -34,6 +34,14 @@ class ScatteredFigures:
 
 
 @dataclass(frozen=True, slots=True)
+class SplitFigures:
+    """How much the lower and the upper half of a layer would be, in the plan file's words."""
+
+    lower: dict[str, float | bool]
+    upper: dict[str, float | bool]
+
+
+@dataclass(frozen=True, slots=True)
 class LayerFigures:
     """A layer where it stands. Masses and loose volume are its own; those of what packs its voids stand beside.
 
@@ -41,7 +49,9 @@ class LayerFigures:
     square to its surface. outlines: its cut to draw; anchor: where a line to its caption starts; grip: where its top
     is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run. roll_m: length off a
     roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
-    negative) in the first season where it lies; contact: how much of that counts for plants.
+    negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
+    thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
+    split: its halves, null for sheets.
     """
 
     material: str
@@ -77,6 +87,8 @@ class LayerFigures:
     scattered: ScatteredFigures | None
     nitrogen_kg: float
     contact: float
+    thick_per_m: float
+    split: SplitFigures | None
 
 
 Form = Literal["vessel", "trench", "mound", "spiral", "flat"]
@@ -101,12 +113,15 @@ class SectionFigures:
 
 @dataclass(frozen=True, slots=True)
 class PlanFigures:
-    """A bed from above, to draw, from the lower left of the rectangle round it."""
+    """A bed from above, to draw, from the lower left of the rectangle round it. reach_m: how wide a band along its edge
+    is within reach.
+    """
 
     length_m: float
     width_m: float
     outside: list[Line]
     inside: list[Line]
+    reach_m: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -204,7 +219,7 @@ class BedFigures:
 
     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. ready: from when
-    what may be sown.
+    what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
     """
 
     key: str
@@ -244,6 +259,7 @@ class BedFigures:
     spring_months: list[int]
     ready: ReadyFigures
     reservoir: ReservoirFigures | None
+    first_reservoir: dict[str, Any] | None
     stand: StandFigures
     findings: list[FindingFigures]
 

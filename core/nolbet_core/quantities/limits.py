@@ -16,6 +16,8 @@ class Kind(StrEnum):
     DIMENSIONS = "dimensions"
     VOLUME = "volume"
     MASS = "mass"
+    AREA = "area"
+    LOAD = "load"
     MONEY = "money"
     UNIT_PRICE = "unit_price"
     COUNT = "count"
@@ -72,8 +74,8 @@ DECAY = Limit("a rate of rotting", Kind.NUMBER, 20.0)
 TEMPERATURE_C = Limit("a mean temperature", Kind.NUMBER, 45.0)
 MEAL_KG = Limit("what is scattered", Kind.MASS, 10_000.0, above_least=True)
 HANDFUL_KG = Limit("a handful", Kind.MASS, 0.5, least=0.005)
-CATCHMENT_M2 = Limit("a roof led in", Kind.NUMBER, 1000.0)
-BEARS_KG = Limit("what it may bear", Kind.MASS, 20_000.0, above_least=True)
+CATCHMENT_M2 = Limit("a roof led in", Kind.AREA, 1000.0)
+BEARS_KG_M2 = Limit("what it may bear", Kind.LOAD, 20_000.0, above_least=True)
 PARTS = Limit("parts", Kind.NUMBER, 1000.0)
 CARBON = Limit("carbon to one of nitrogen", Kind.NUMBER, 1000.0, above_least=True)
 RISE_M = Limit("how high it wicks", Kind.LENGTH, 1.0)
@@ -107,7 +109,7 @@ LIMITS: dict[str, Limit] = {
     "meal": MEAL_KG,
     "handful": HANDFUL_KG,
     "catchment": CATCHMENT_M2,
-    "bears": BEARS_KG,
+    "bears": BEARS_KG_M2,
     "parts": PARTS,
     "carbon": CARBON,
     "rise": RISE_M,

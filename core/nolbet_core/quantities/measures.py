@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from nolbet_core.quantities.limits import Kind
 from nolbet_core.quantities.numbers import NUMBER_PATTERN, Comma, NumberProblem, read_number
 from nolbet_core.quantities.units import (
+    AREA_UNITS,
     CENTIMETRE,
     CU_FT,
     FOOT,
@@ -16,9 +17,12 @@ from nolbet_core.quantities.units import (
     LITRE,
     METRE,
     POUND,
+    SQ_FT,
+    SQ_METRE,
     Contents,
     System,
     Unit,
+    area_units,
     length_units,
     mass_units,
     volume_units,
@@ -54,8 +58,10 @@ _BARE = {
     Kind.LENGTH: {System.FT_IN: INCH, System.METRIC: CENTIMETRE},
     Kind.VOLUME: {System.FT_IN: CU_FT, System.METRIC: LITRE},
     Kind.MASS: {System.FT_IN: POUND, System.METRIC: KILOGRAM},
+    Kind.AREA: {System.FT_IN: SQ_FT, System.METRIC: SQ_METRE},
 }
-_KIND_NAMES = {Kind.LENGTH: "length", Kind.VOLUME: "volume", Kind.MASS: "mass"}
+_KIND_NAMES = {Kind.LENGTH: "length", Kind.VOLUME: "volume", Kind.MASS: "mass", Kind.AREA: "area"}
+_A_KIND = {kind: f"an {name}" if name == "area" else f"a {name}" for kind, name in _KIND_NAMES.items()}
 
 
 def read_measures(text: str, kind: Kind, system: System, contents: Contents, comma: Comma) -> tuple[Measure, ...]:
@@ -65,13 +71,39 @@ def read_measures(text: str, kind: Kind, system: System, contents: Contents, com
     Raises Problem with the reason.
     """
     single = Kind.LENGTH if kind is Kind.DIMENSIONS else kind
-    refuse_below_nothing(text, f"a {_KIND_NAMES[single]}")
+    refuse_below_nothing(text, _A_KIND[single])
     parts = _CROSS.split(_NOISE.sub("", text).strip()) if single is Kind.LENGTH else [_NOISE.sub("", text).strip()]
     _check_parts(parts, kind)
     units = _units_of(single, system, contents)
     read_parts = [_read_terms(part, single, units, comma) for part in parts]
     lent = _lend_units(read_parts, _BARE[single][system])
     return tuple(_measure(part, unit, system) for part, unit in zip(read_parts, lent, strict=True))
+
+
+_ON_AREA = re.compile(r"^(?P<mass>.*?)\s*(?:(?:/|\ban?\b|\bper\b|\bon an?\b)\s*(?P<area>[a-z][a-z2. ]*))?$")
+
+
+def read_load(text: str, system: System, comma: Comma) -> Measure:
+    """A mass on an area in a spelled-out text [kg/m2], as 40 lb a sq ft or 200 kg/m2.
+
+    Where no area is said, pounds are on a square foot, kilograms on a m2, and a bare number on the garden's own. Raises
+    Problem with the reason.
+    """
+    text = re.sub(r"\s*psf$", " lb/sq ft", text)
+    found = _ON_AREA.match(text)
+    said = found["area"].replace(".", "").strip() if found and found["area"] else ""
+    mass_text = found["mass"] if found else text
+    area = AREA_UNITS.get(said) if said else _usual_area(mass_text, system)
+    if area is None:
+        raise Problem(f"“{said}” isn't a unit of area known here")
+    (mass,) = read_measures(mass_text, Kind.MASS, system, Contents.MEDIA, comma)
+    return Measure(mass.value / area.size, f"{mass.understood} a {area.one}")
+
+
+def _usual_area(mass_text: str, system: System) -> Unit:
+    if re.search(r"lb|pound|oz|ounce", mass_text):
+        return SQ_FT
+    return SQ_METRE if re.search(r"\dg|\bg|kg|kilo", mass_text) else _BARE[Kind.AREA][system]
 
 
 def read_plain(text: str, kind: Kind, comma: Comma) -> float:
@@ -104,6 +136,8 @@ def refuse_below_nothing(text: str, label: str) -> None:
 def _units_of(kind: Kind, system: System, contents: Contents) -> dict[str, Unit]:
     if kind is Kind.LENGTH:
         return length_units()
+    if kind is Kind.AREA:
+        return area_units()
     return volume_units(contents) if kind is Kind.VOLUME else mass_units(system)
 
 
@@ -142,7 +176,7 @@ def _unread(part: str, position: int, kind: Kind) -> str:
     rest = part[position:].strip()
     if rest.startswith("#"):
         return "a # pot is a trade class, a range and not a volume: type the litres or quarts it holds"
-    return f"“{rest}” can't be read as part of a {_KIND_NAMES[kind]}"
+    return f"“{rest}” can't be read as part of {_A_KIND[kind]}"
 
 
 def _number(text: str, comma: Comma) -> float:
@@ -164,9 +198,9 @@ def _unit(name: str | None, kind: Kind, units: dict[str, Unit]) -> Unit | None:
         return unit
     for other in (Kind.LENGTH, Kind.VOLUME, Kind.MASS):
         if other is not kind and plain in _units_of(other, System.METRIC, Contents.MEDIA):
-            raise Problem(f"“{name}” measures {_KIND_NAMES[other]}, and a {_KIND_NAMES[kind]} is wanted here")
+            raise Problem(f"“{name}” measures {_KIND_NAMES[other]}, and {_A_KIND[kind]} is wanted here")
     if re.search(r"2$|^sq", plain):
-        raise Problem(f"“{name}” measures area, and a {_KIND_NAMES[kind]} is wanted here")
+        raise Problem(f"“{name}” measures area, and {_A_KIND[kind]} is wanted here")
     raise Problem(f"“{name}” isn't a unit of {_KIND_NAMES[kind]} known here")
 
 
@@ -197,7 +231,7 @@ def _unit_below(before: Unit | None, amount: float, kind: Kind) -> Unit:
         return CENTIMETRE
     if before is POUND:
         return Unit("oz", "oz", POUND.size / 16)
-    raise Problem(f"two numbers without a unit between them don't make a {_KIND_NAMES[kind]}")
+    raise Problem(f"two numbers without a unit between them don't make {_A_KIND[kind]}")
 
 
 def _lend_units(parts: list[list[_Term]], own: Unit) -> list[Unit]:

@@ -13,8 +13,10 @@ from nolbet_core.quantities.numbers import Comma, spell_out
 from nolbet_core.quantities.units import Contents, System
 from nolbet_core.quantities.writing import (
     other_system,
+    show_area,
     show_bulk_volume,
     show_length,
+    show_load,
     show_mass,
     show_money,
     show_share,
@@ -33,6 +35,8 @@ EXAMPLES: dict[Kind, dict[System, str]] = {
     Kind.DIMENSIONS: {System.FT_IN: "4 x 8 ft", System.METRIC: "1.2 x 2.4 m"},
     Kind.VOLUME: {System.FT_IN: "1.5 cu ft, 2 yd or 40 L", System.METRIC: "40 L, 0.5 m3 or 1.5 cu ft"},
     Kind.MASS: {System.FT_IN: "40 lb or 20 kg", System.METRIC: "20 kg or 40 lb"},
+    Kind.AREA: {System.FT_IN: "120 sq ft or 11 m2", System.METRIC: "11 m2 or 120 sq ft"},
+    Kind.LOAD: {System.FT_IN: "40 lb a sq ft or 200 kg/m2", System.METRIC: "200 kg/m2 or 40 lb/sq ft"},
     Kind.MONEY: {System.FT_IN: "6.20", System.METRIC: "6.20"},
     Kind.UNIT_PRICE: {System.FT_IN: "48 a yd or 62.80 a m3", System.METRIC: "62.80 a m3 or 48 a yd"},
     Kind.COUNT: {System.FT_IN: "2", System.METRIC: "2"},
@@ -127,7 +131,7 @@ def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma
         return _unit_price_meaning(text, limit, context)
     if kind in (Kind.COUNT, Kind.SHARE, Kind.PH, Kind.NUMBER):
         return _plain_meaning(text, limit, context, kind, comma)
-    found = measures.read_measures(text, kind, context.system, context.contents, comma)
+    found = _measured(text, context, kind, comma)
     for measure in found:
         within(measure.value, limit, context, _show(limit.most, limit.kind, context.system))
     values = tuple(measure.value for measure in found)
@@ -138,6 +142,12 @@ def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma
         " × ".join(_show(value, limit.kind, context.system) for value in values),
         " × ".join(_show(value, limit.kind, other) for value in values),
     )
+
+
+def _measured(text: str, context: Context, kind: Kind, comma: Comma) -> tuple[measures.Measure, ...]:
+    if kind is Kind.LOAD:
+        return (measures.read_load(text, context.system, comma),)
+    return measures.read_measures(text, kind, context.system, context.contents, comma)
 
 
 def _unit_price_meaning(text: str, limit: Limit, context: Context) -> Meaning:
@@ -177,6 +187,8 @@ _SHOWN: dict[Kind, Callable[[float, System], str]] = {
     Kind.LENGTH: show_length,
     Kind.VOLUME: show_volume,
     Kind.MASS: show_mass,
+    Kind.AREA: show_area,
+    Kind.LOAD: show_load,
 }
 
 

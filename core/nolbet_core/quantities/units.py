@@ -108,6 +108,14 @@ VOLUME_UNITS = _aliases(
     (DRY_QUART, "dry qt, dry qts, dry quart, dry quarts"),
     (LIQUID_QUART, "liquid qt, liquid qts, liquid quart, liquid quarts"),
 )
+SQ_FT = Unit("sq ft", "sq ft", SQ_FT_M2)
+SQ_METRE = Unit("m²", "m²", 1.0)
+
+AREA_UNITS = _aliases(
+    (SQ_METRE, "m2, sqm, sq m, square m, square metre, square metres, square meter, square meters"),
+    (SQ_FT, "sq ft, sqft, ft2, sf, square ft, square foot, square feet, sq foot, sq feet"),
+)
+
 QUART_ALIASES = ("qt", "qts", "quart", "quarts")
 
 MASS_UNITS = _aliases(
@@ -120,6 +128,11 @@ MASS_UNITS = _aliases(
     (Unit("long ton", "long tons", 1016.0469088), "long ton, long tons"),
 )
 TON_ALIASES = ("ton", "tons")
+
+
+def area_units() -> dict[str, Unit]:
+    """Every accepted spelling of a unit of area."""
+    return AREA_UNITS
 
 
 def length_units() -> dict[str, Unit]:

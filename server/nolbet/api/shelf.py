@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
 
@@ -10,6 +12,7 @@ from nolbet.gardens.owned import own_garden
 from nolbet.plans.shelf import add_material, change_material, remove_material
 from nolbet.plans.supplies import garden_supplies
 from nolbet.shelf.rows import material_plan
+from nolbet_core.built.first import first_layer
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.shelf.library import search
 from nolbet_core.shelf.material import Material
@@ -37,7 +40,7 @@ class PropertyOut(Schema):
 
 
 class MaterialOut(Schema):
-    """A material as the page shows it."""
+    """A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words."""
 
     key: str
     name: str
@@ -51,6 +54,7 @@ class MaterialOut(Schema):
     revision: int | None
     void_share: float
     loose_factor: float
+    first_layer: dict[str, Any]
     properties: list[PropertyOut]
 
 
@@ -101,6 +105,7 @@ def _out(material: Material, is_mix: bool, revision: int | None) -> MaterialOut:
         revision=revision,
         void_share=material.void_share,
         loose_factor=material.loose_factor,
+        first_layer=first_layer(material),
         properties=[
             PropertyOut(
                 name=name,

@@ -1514,7 +1514,7 @@ export interface components {
          *
          *     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
          *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. ready: from when
-         *     what may be sown.
+         *     what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
          */
         BedFigures: {
             /** C To N */
@@ -1525,6 +1525,10 @@ export interface components {
             fill_volume_m3: number;
             /** Findings */
             findings: components["schemas"]["FindingFigures"][];
+            /** First Reservoir */
+            first_reservoir: {
+                [key: string]: unknown;
+            } | null;
             /** Footprint M2 */
             footprint_m2: number;
             /** Inside Length M */
@@ -2550,7 +2554,9 @@ export interface components {
          *     square to its surface. outlines: its cut to draw; anchor: where a line to its caption starts; grip: where its top
          *     is drawn by. zones, run_m: where it is the surface of a spiral, from above and along the run. roll_m: length off a
          *     roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
-         *     negative) in the first season where it lies; contact: how much of that counts for plants.
+         *     negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
+         *     thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
+         *     split: its halves, null for sheets.
          */
         LayerFigures: {
             /** Anchor */
@@ -2618,6 +2624,9 @@ export interface components {
             sheet_area_m2: number;
             /** Solid M3 */
             solid_m3: number;
+            split: components["schemas"]["SplitFigures"] | null;
+            /** Thick Per M */
+            thick_per_m: number;
             /** Thickness M */
             thickness_m: number;
             /** Top M */
@@ -2710,9 +2719,13 @@ export interface components {
         };
         /**
          * MaterialOut
-         * @description A material as the page shows it.
+         * @description A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words.
          */
         MaterialOut: {
+            /** First Layer */
+            first_layer: {
+                [key: string]: unknown;
+            };
             /** Grain */
             grain: string;
             /** Group */
@@ -3120,7 +3133,8 @@ export interface components {
         };
         /**
          * PlanFigures
-         * @description A bed from above, to draw, from the lower left of the rectangle round it.
+         * @description A bed from above, to draw, from the lower left of the rectangle round it. reach_m: how wide a band along its edge
+         *     is within reach.
          */
         PlanFigures: {
             /** Inside */
@@ -3135,6 +3149,8 @@ export interface components {
                 number,
                 number
             ][][];
+            /** Reach M */
+            reach_m: number;
             /** Width M */
             width_m: number;
         };
@@ -3772,6 +3788,20 @@ export interface components {
             turns: number;
             /** Wall Face M2 */
             wall_face_m2: number;
+        };
+        /**
+         * SplitFigures
+         * @description How much the lower and the upper half of a layer would be, in the plan file's words.
+         */
+        SplitFigures: {
+            /** Lower */
+            lower: {
+                [key: string]: number | boolean;
+            };
+            /** Upper */
+            upper: {
+                [key: string]: number | boolean;
+            };
         };
         /**
          * Spot

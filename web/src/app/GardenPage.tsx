@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
@@ -45,7 +46,11 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
       ),
   });
   const showing = useMemo(
-    () => ({ units: garden.garden.units ?? "metric", currency: garden.garden.currency ?? "USD" }) as const,
+    () =>
+      ({
+        units: meant("Garden", garden.garden, "units"),
+        currency: meant("Garden", garden.garden, "currency"),
+      }) as const,
     [garden.garden.units, garden.garden.currency],
   );
   const materials = useMemo(() => new Map(shelf.map((material) => [material.key, material])), [shelf]);

@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { Link, NavLink } from "react-router";
 import type { KeptGarden } from "../api/client";
 import { Choice } from "../quantities/Choice";
@@ -26,7 +27,7 @@ const UNITS = [
 
 /** The garden, its beds as small sections, what is saved, and the units. */
 export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
-  const units = garden.garden.units ?? "metric";
+  const units = meant("Garden", garden.garden, "units");
   return (
     <header className="top-bar">
       <Link className="top-garden" to="/gardens" title={`${garden.garden.name}: all gardens, files, account`}>

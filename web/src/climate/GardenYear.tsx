@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, saidOf, type PlanGarden } from "../api/client";
@@ -49,7 +50,9 @@ function YearFields({ gardenId }: { gardenId: number }) {
   if (!head) return null;
   const mean = head.mean_temp_c;
   return (
-    <ShowingProvider value={{ units: head.units ?? "metric", currency: head.currency ?? "USD" }}>
+    <ShowingProvider
+      value={{ units: meant("Garden", head, "units"), currency: meant("Garden", head, "currency") }}
+    >
       <div className="garden-year-fields">
         <MeasureField
           label="Mean, °C"

@@ -10,7 +10,6 @@ type Props = {
   scale: number;
   originX: number;
   originY: number;
-  reach_m: number;
   chosen: boolean;
   onHold: (key: string, index: number, event: PointerEvent<SVGGElement>) => void;
   onTurn: (key: string, index: number, event: PointerEvent<SVGGElement>) => void;
@@ -23,7 +22,7 @@ const SMALL_PX = 60;
 
 /** A bed on the ground, to scale; drawn anew only when it is moved itself. */
 export const BedOnPlot = memo(function BedOnPlot(props: Props) {
-  const { figures, hatch, index, place, scale, reach_m, chosen } = props;
+  const { figures, hatch, index, place, scale, chosen } = props;
   const { plan } = figures;
   const [w, h] = [plan.length_m * scale, plan.width_m * scale];
   const draw = (ring: Outline) =>
@@ -57,7 +56,7 @@ export const BedOnPlot = memo(function BedOnPlot(props: Props) {
           className="plot-reach"
           d={inside}
           clipPath={`url(#${clip})`}
-          strokeWidth={2 * Math.min(reach_m, plan.length_m) * scale}
+          strokeWidth={2 * Math.min(plan.reach_m, plan.length_m) * scale}
         />
         <path className="plot-edge" d={plan.outside.map(draw).join("")} />
         {chosen && (

@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { useState } from "react";
 import type { Plot, PlotFigures } from "../api/client";
 import { typedLength } from "../quantities/format";
@@ -37,7 +38,7 @@ export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
         label="Aisle to keep, beds snap to it"
         limit="offset"
         width="112px"
-        shown={typedLength(plot.aisle_m ?? 0.6, units)}
+        shown={typedLength(meant("Plot", plot, "aisle_m"), units)}
         onMeaning={({ values: [aisle_m] }) => onEdit((now) => ({ ...now, aisle_m }))}
       />
       <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>

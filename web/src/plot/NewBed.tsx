@@ -1,3 +1,4 @@
+import { SHAPES } from "../api/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type FormEvent } from "react";
 import {
@@ -61,7 +62,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
   });
 
   const wallRead = reading.wall ?? "";
-  const notUnderstood = kind.walled && ["refused", "either", "waiting"].includes(wallRead);
+  const notUnderstood = SHAPES[kind.kind].walled && ["refused", "either", "waiting"].includes(wallRead);
   const lacking = kind.measures.filter(({ key }) => measures[key] === undefined).map(({ label }) => label);
   if (notUnderstood) lacking.push("Wall thickness");
   const asking = Object.values(reading).includes("asking");
@@ -76,7 +77,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
       name: name.trim() || `Bed ${garden.beds.length + 1}`,
       shape: shapeKind === "polygon" ? ({ ...shape, corners_m: corners } as Shape) : shape,
       measured,
-      wall_m: kind.walled ? wall_m : 0,
+      wall_m: SHAPES[kind.kind].walled ? wall_m : 0,
       layers: first
         ? [shapeKind === "flat_area" ? { ...first, thickness_m: 0.1 } : { ...first, fill: true }]
         : [],
@@ -143,7 +144,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
         {shapeKind === "polygon" && <Corners gardenId={garden.id} corners={corners} onChange={setCorners} />}
         <div className="new-row">{kind.measures.map(field)}</div>
         <div className="new-row">
-          {kind.walled && (
+          {SHAPES[kind.kind].walled && (
             <>
               <Choice label="The tape lay" shown options={TAPE_LAY} value={measured} onChoose={setMeasured} />
               <MeasureField

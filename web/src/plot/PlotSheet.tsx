@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Bed, BedFigures, KeptGarden, Material, Place } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
@@ -39,7 +40,7 @@ export function PlotSheet(props: Props) {
   const sheet = useMemo(() => fitGround(plot, props.width, props.height), [plot, props.width, props.height]);
   const byKey = useMemo(() => new Map(beds.map((bed) => [bed.key, bed])), [beds]);
   const svg = useRef<SVGSVGElement>(null);
-  const held = useHeld({ sheet, svg, work, byKey, aisle_m: plot.aisle_m ?? 0.6, onChoose });
+  const held = useHeld({ sheet, svg, work, byKey, aisle_m: meant("Plot", plot, "aisle_m"), onChoose });
   const step_m = units === "ft_in" ? INCH_M : 0.05;
   const onKey = useCallback(
     (key: string, index: number, event: KeyboardEvent<SVGGElement>) => {
@@ -79,7 +80,7 @@ export function PlotSheet(props: Props) {
             <rect key={String(at)} className="plot-room" x={x - w / 2} y={y - h / 2} width={w} height={h} />
           );
         })}
-      {trenchesFirst(garden.beds).flatMap(({ key, bed }) => {
+      {trenchesFirst(garden.beds).flatMap(({ key }) => {
         const figured = byKey.get(key);
         if (!figured) return [];
         return work
@@ -94,7 +95,6 @@ export function PlotSheet(props: Props) {
               scale={sheet.scale}
               originX={sheet.originX}
               originY={sheet.originY}
-              reach_m={reachOf(bed)}
               chosen={chosen?.key === key && chosen.index === index}
               onHold={held.hold}
               onTurn={held.turn}
@@ -121,10 +121,6 @@ function trenchesFirst(beds: KeptGarden["beds"]): KeptGarden["beds"] {
 
 function depthOf({ shape }: Bed): number {
   return shape.kind === "trench" ? 0 : 1;
-}
-
-function reachOf(bed: Bed): number {
-  return bed.worked_from === "one_side" ? (bed.reach_m ?? 0.6) / 2 : (bed.reach_m ?? 0.6);
 }
 
 function hatchOnTop(figures: BedFigures, materials: ReadonlyMap<string, Material>): string {

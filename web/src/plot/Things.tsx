@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import type { Fixed, Plot } from "../api/client";
 import { trimmed, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -162,7 +163,7 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
         label="North, ° clockwise from straight up"
         limit="turn"
         width="112px"
-        shown={trimmed(plot.north_deg ?? 0, 1)}
+        shown={trimmed(meant("Plot", plot, "north_deg"), 1)}
         onMeaning={({ values: [north_deg = 0] }) => onEdit((now) => ({ ...now, north_deg }))}
       />
     </section>

@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import type { KeptGarden } from "../api/client";
 import { BedMark } from "../app/BedMark";
 import type { Chosen } from "./PlotSheet";
@@ -12,7 +13,7 @@ export function Unplaced({ garden, work, onPlaced }: Props) {
   const mean = (axis: 0 | 1) =>
     corners_m.reduce((sum, corner) => sum + (corner[axis] ?? 0), 0) / corners_m.length;
   const waiting = garden.beds
-    .map(({ key, bed }) => ({ key, bed, left: (bed.count ?? 1) - work.placesOf(key).length }))
+    .map(({ key, bed }) => ({ key, bed, left: meant("Bed", bed, "count") - work.placesOf(key).length }))
     .filter(({ left }) => left > 0);
   if (waiting.length === 0) return null;
   return (

@@ -1,4 +1,4 @@
-/** Showing quantities by the core's rules (nolbet_core.quantities.show); a test holds both to the same digits. */
+/** Showing quantities by the core's rules (nolbet_core.quantities.writing); a test holds both to the same digits. */
 
 export type Units = "ft_in" | "metric";
 
@@ -99,11 +99,6 @@ export function typedLoad(load_kg_m2: number, units: Units): string {
   return units === "ft_in"
     ? `${fixed((load_kg_m2 * SQ_FT_M2) / POUND_KG, 0)} lb`
     : `${fixed(load_kg_m2, 0)} kg`;
-}
-
-/** The load [kg/m²] that a mass on a square foot or on a m² is. */
-export function loadOf(mass_kg: number, units: Units): number {
-  return units === "ft_in" ? mass_kg / SQ_FT_M2 : mass_kg;
 }
 
 /** A small mass as it is weighed out: in oz under a pound and g under a kilogram, else to a tenth of either. */

@@ -1,3 +1,5 @@
+import { SHAPES } from "../api/words";
+import { meant } from "../api/meant";
 import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import type { Bed, BedFigures } from "../api/client";
@@ -59,12 +61,13 @@ export function BedHead({ gardenId, bed, figures, onEdit, session, undoable }: H
 /** The measures of the bed's shape, as the tape gives them. */
 function ShapeMeasures({ bed, onEdit }: Omit<Props, "figures">) {
   const { units } = useShowing();
-  const { kind, measures, walled } = kindOf(bed.shape);
+  const { kind, measures } = kindOf(bed.shape);
+  const { walled } = SHAPES[kind];
   const plain = kind === "box";
   return (
     <>
       {!plain && <ShapeSign kind={kind} />}
-      {walled && <span className="bed-measured">{bed.measured ?? "inside"}</span>}
+      {walled && <span className="bed-measured">{meant("Bed", bed, "measured")}</span>}
       {kind === "polygon" && (
         <span className="bed-measured">
           {bed.shape.kind === "polygon" && bed.shape.corners_m.length} corners
@@ -217,8 +220,8 @@ function MoreMeasures({
   children,
 }: Props & { gardenId: number; children: ReactNode }) {
   const { units } = useShowing();
-  const { walled, upright } = kindOf(bed.shape);
-  const measured = bed.measured ?? "inside";
+  const { walled, cornered } = SHAPES[bed.shape.kind];
+  const measured = meant("Bed", bed, "measured");
   return (
     <div className="more-measures">
       {walled && (
@@ -234,14 +237,14 @@ function MoreMeasures({
             label="Wall thickness"
             limit="wall"
             width="92px"
-            shown={typedLength(bed.wall_m ?? 0, units)}
+            shown={typedLength(meant("Bed", bed, "wall_m"), units)}
             onMeaning={({ values: [wall_m = 0] }) => onEdit((bed) => ({ ...bed, wall_m }))}
           />
           <MeasureField
             label="Headspace"
             limit="wall"
             width="92px"
-            shown={typedLength(bed.headspace_m ?? 0.025, units)}
+            shown={typedLength(meant("Bed", bed, "headspace_m"), units)}
             onMeaning={({ values: [headspace_m = 0] }) => onEdit((bed) => ({ ...bed, headspace_m }))}
           />
         </>
@@ -250,25 +253,25 @@ function MoreMeasures({
         label="How many alike"
         limit="count"
         width="74px"
-        shown={String(bed.count ?? 1)}
+        shown={String(meant("Bed", bed, "count"))}
         onMeaning={({ values: [count = 1] }) => onEdit((bed) => ({ ...bed, count }))}
       />
       <Choice
         label="Worked from"
         shown
         options={WORKED_FROM}
-        value={bed.worked_from ?? "both_sides"}
+        value={meant("Bed", bed, "worked_from")}
         onChoose={(each) => onEdit((bed) => ({ ...bed, worked_from: each }))}
       />
       <MeasureField
         label="Reach over the edge"
         limit="reach"
         width="92px"
-        shown={typedLength(bed.reach_m ?? 0.6, units)}
-        onMeaning={({ values: [reach_m = 0.6] }) => onEdit((bed) => ({ ...bed, reach_m }))}
+        shown={typedLength(meant("Bed", bed, "reach_m"), units)}
+        onMeaning={({ values: [reach_m] }) => onEdit((bed) => ({ ...bed, reach_m }))}
       />
       <Future gardenId={gardenId} bed={bed} onEdit={onEdit} />
-      {upright && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
+      {cornered && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
       <p className="more-note">
         Inside {typedLength(figures.inside_length_m, units)} × {typedLength(figures.inside_width_m, units)},
         outside {typedLength(figures.outer_length_m, units)} × {typedLength(figures.outer_width_m, units)}.

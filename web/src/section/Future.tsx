@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { useQuery } from "@tanstack/react-query";
 import { api, type Bed } from "../api/client";
 import { Choice } from "../quantities/Choice";
@@ -21,7 +22,7 @@ const ROOTS = [
 /** What the forecasts rest on: when the bed is filled, how wet it is kept, what is planned in it, what tops it up. */
 export function Future({ gardenId, bed, onEdit }: Props) {
   const shelf = useQuery({ queryKey: ["shelf", gardenId, ""], queryFn: () => api.shelf(gardenId) });
-  const topUp = bed.top_up ?? "compost";
+  const topUp = meant("Bed", bed, "top_up");
   return (
     <>
       <label>
@@ -40,7 +41,7 @@ export function Future({ gardenId, bed, onEdit }: Props) {
         label="Kept"
         shown
         options={DAMPNESS}
-        value={bed.dampness ?? "moist"}
+        value={meant("Bed", bed, "dampness")}
         onChoose={(dampness) => onEdit((now) => ({ ...now, dampness }))}
       />
       <Choice

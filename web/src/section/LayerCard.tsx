@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import type { Ref } from "react";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { hatchOf } from "../hatches/hatches";
@@ -132,7 +133,7 @@ function WaitingCard({
 }
 
 function plies(layer: Layer): string {
-  const count = layer.plies ?? 1;
+  const count = meant("Layer", layer, "plies");
   return count === 1 ? ", 1 ply" : `, ${count} plies`;
 }
 
@@ -158,7 +159,7 @@ function SheetHow({
         hideLabel
         limit="offset"
         width="74px"
-        shown={typedLength(layer.lap_m ?? 0.15, units)}
+        shown={typedLength(meant("Layer", layer, "lap_m"), units)}
         onMeaning={({ values: [lap_m] }) => onChange({ lap_m })}
       />
       <span className="layer-aside">laps</span>
@@ -213,7 +214,9 @@ function BulkHow({ layer, figured, onEdit }: Props & { layer: Layer; figured: La
         </>
       )}
       {layer.infill ? (
-        <span className="layer-aside">packed {Math.round((layer.infill.share ?? 1) * 100)} %</span>
+        <span className="layer-aside">
+          packed {Math.round(meant("Infill", layer.infill, "share") * 100)} %
+        </span>
       ) : (
         open > 0 && (
           <span className={figured.vanishing_m3 > 0 ? "layer-open" : "layer-aside"}>

@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { Link } from "react-router";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { typedLength } from "../quantities/format";
@@ -61,10 +62,7 @@ export function LayerTools(props: Props) {
           Down
         </button>
         {!figured.sheet && (
-          <button
-            type="button"
-            onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.thickness_m))}
-          >
+          <button type="button" onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.split))}>
             Split
           </button>
         )}
@@ -123,7 +121,7 @@ function amountAs(way: Way, figured: LayerFigures): Amount {
 
 function LiftsField({ layer, figured, onEdit }: Props) {
   const { units } = useShowing();
-  const lifts = layer.lifts ?? 1;
+  const lifts = meant("Layer", layer, "lifts");
   return (
     <div className="layer-inline">
       <MeasureField
@@ -200,14 +198,14 @@ function SheetTools({ layer, material, onEdit }: Props) {
         label="Plies"
         limit="count"
         width="52px"
-        shown={String(layer.plies ?? 1)}
+        shown={String(meant("Layer", layer, "plies"))}
         onMeaning={({ values: [plies = 1] }) => change({ plies: Math.min(plies, 20) })}
       />
       <MeasureField
         label="Up the sides"
         limit="offset"
         width="78px"
-        shown={typedLength(layer.up_sides_m ?? 0, units)}
+        shown={typedLength(meant("Layer", layer, "up_sides_m"), units)}
         onMeaning={({ values: [up_sides_m] }) => change({ up_sides_m })}
       />
       {!material?.is_liner && (
@@ -216,7 +214,7 @@ function SheetTools({ layer, material, onEdit }: Props) {
             label="Past the edge"
             limit="offset"
             width="78px"
-            shown={typedLength(layer.skirt_m ?? 0, units)}
+            shown={typedLength(meant("Layer", layer, "skirt_m"), units)}
             onMeaning={({ values: [skirt_m] }) => change({ skirt_m })}
           />
           <MeasureField

@@ -112,7 +112,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
     add: () => setAdding(true),
     split: () => {
       const layer = selected === null ? null : figures?.layers[selected];
-      if (layer) editLayer(chosenId, (now, index) => splitLayer(now, index, layer.thickness_m));
+      if (layer) editLayer(chosenId, (now, index) => splitLayer(now, index, layer.split));
     },
     remove: () => remove(chosenId),
     undo: () => session.undo(),

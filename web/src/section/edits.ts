@@ -1,4 +1,5 @@
-import type { Bed, Layer, Material } from "../api/client";
+import type { Bed, Layer, LayerFigures, Material } from "../api/client";
+import { SHAPES } from "../api/words";
 
 /** Pure edits of a bed: each gives a new bed and leaves the old one as it was. */
 
@@ -14,7 +15,6 @@ const NO_SHEET = {
   roll_width_m: null,
   on_hand: null,
 } as const;
-const FIRST_THICKNESS_M = 0.1;
 
 export function withLayers(bed: Bed, layers: Layer[]): Bed {
   return { ...bed, layers };
@@ -43,15 +43,14 @@ export function setAmount(bed: Bed, index: number, amount: Amount, standing_m: r
   return withLayers(bed, layers);
 }
 
-/** A layer of a material where it makes sense at once: a sheet bare, the first layer filling the rest, others 10 cm. */
+/** A layer of a material where it makes sense at once: as the core starts it, or filling the rest where nothing does. */
 export function newLayer(material: Material, bed: Bed): Layer {
-  if (material.is_sheet)
-    return { material: material.key, plies: material.key === "cardboard" ? 2 : 1, lap_m: 0.15 };
-  // a flat patch has no rim to fill to
-  const filled = bed.shape.kind === "flat_area" || bed.layers.some((layer) => layer.fill);
-  return filled
-    ? { material: material.key, thickness_m: FIRST_THICKNESS_M }
-    : { material: material.key, fill: true };
+  const fills = SHAPES[bed.shape.kind].fills && !bed.layers.some((layer) => layer.fill);
+  return material.is_sheet || !fills ? firstLayer(material) : { material: material.key, fill: true };
+}
+
+function firstLayer(material: Material): Layer {
+  return material.first_layer as Layer;
 }
 
 export function addLayer(bed: Bed, at: number, layer: Layer): Bed {
@@ -73,28 +72,17 @@ export function moveLayer(bed: Bed, index: number, by: 1 | -1): Bed {
   return withLayers(bed, [...rest.slice(0, target), layer, ...rest.slice(target)]);
 }
 
-/**
- * Two layers of half the amount each. The lower half of a filling layer gets its thickness; where others share what is
- * left it gets a share instead, so that theirs stay as they are.
- */
-export function splitLayer(bed: Bed, index: number, thickness_m: number): Bed {
+/** Two layers in place of one, each of the amount that its figures say; a sheet has no halves. */
+export function splitLayer(bed: Bed, index: number, halves: LayerFigures["split"]): Bed {
   const layer = bed.layers[index];
-  if (!layer || layer.plies) return bed;
-  const shared = bed.layers.reduce((sum, each) => sum + (each.share ?? 0), 0);
-  const [lower, upper] = halves(layer, thickness_m, shared);
-  return withLayers(bed, [...bed.layers.slice(0, index), lower, upper, ...bed.layers.slice(index + 1)]);
-}
-
-function halves(layer: Layer, thickness_m: number, shared: number): [Layer, Layer] {
-  if (layer.thickness_m != null) return twice({ ...layer, thickness_m: layer.thickness_m / 2 });
-  if (layer.volume_m3 != null) return twice({ ...layer, volume_m3: layer.volume_m3 / 2 });
-  if (layer.share != null) return twice({ ...layer, share: layer.share / 2 });
-  const half = shared > 0 ? { share: (1 - shared) / 2 } : { thickness_m: thickness_m / 2 };
-  return [{ ...layer, ...NO_AMOUNT, ...half }, layer];
-}
-
-function twice(layer: Layer): [Layer, Layer] {
-  return [layer, { ...layer }];
+  if (!layer || !halves) return bed;
+  const [lower, upper] = [halves.lower, halves.upper].map((half) => ({ ...layer, ...NO_AMOUNT, ...half }));
+  return withLayers(bed, [
+    ...bed.layers.slice(0, index),
+    lower,
+    upper,
+    ...bed.layers.slice(index + 1),
+  ] as Layer[]);
 }
 
 /** Make a layer of something else; what a sheet has and a bulk layer has not is dropped, and the other way round. */
@@ -103,7 +91,7 @@ export function changeMaterial(bed: Bed, index: number, material: Material, stan
   if (!layer) return bed;
   const wasSheet = layer.thickness_m == null && layer.volume_m3 == null && layer.share == null && !layer.fill;
   if (material.is_sheet) {
-    const bare = wasSheet ? layer : newLayer(material, bed);
+    const bare = wasSheet ? layer : firstLayer(material);
     return changeLayer(bed, index, {
       ...NO_AMOUNT,
       infill: null,
@@ -113,7 +101,7 @@ export function changeMaterial(bed: Bed, index: number, material: Material, stan
     });
   }
   const infill = material.void_share > 0 ? layer.infill : null;
-  const amount = wasSheet ? { ...NO_SHEET, thickness_m: standing_m || FIRST_THICKNESS_M } : {};
+  const amount = wasSheet ? { ...NO_SHEET, thickness_m: standing_m || firstLayer(material).thickness_m } : {};
   return changeLayer(bed, index, { material: material.key, infill, ...amount });
 }
 
@@ -133,11 +121,21 @@ export function moveBoundary(
   const layer = bed.layers[index];
   if (!own || !layer) return bed;
   if (!layer.fill)
-    return setAmount(bed, index, { thickness_m: snapped(thick(own, height_m - own.bottom_m), snap_m) }, []);
+    return setAmount(
+      bed,
+      index,
+      { thickness_m: snapped((height_m - own.bottom_m) * own.thick_per_m, snap_m) },
+      [],
+    );
   const above = spans.findIndex((span, at) => at > index && !span.sheet);
   const next = spans[above];
   if (!next) return bed;
-  return setAmount(bed, above, { thickness_m: snapped(thick(next, next.top_m - height_m), snap_m) }, []);
+  return setAmount(
+    bed,
+    above,
+    { thickness_m: snapped((next.top_m - height_m) * next.thick_per_m, snap_m) },
+    [],
+  );
 }
 
 /** Raise or lower a layer's top by a step; what is typed on its card counts, not where it stood when last drawn. */
@@ -158,13 +156,7 @@ function snapped(thickness_m: number, snap_m: number): number {
   return snap_m > 0 ? Math.round(within / snap_m) * snap_m : within;
 }
 
-export type Span = { bottom_m: number; top_m: number; thickness_m: number; sheet: boolean };
-
-/** How thick a layer is for a height of its own: in a mound, where it lies square to the slope, less than its height. */
-function thick(span: Span, height_m: number): number {
-  const tall_m = span.top_m - span.bottom_m;
-  return tall_m > 1e-9 ? (height_m * span.thickness_m) / tall_m : height_m;
-}
+export type Span = Pick<LayerFigures, "bottom_m" | "top_m" | "thickness_m" | "sheet" | "thick_per_m">;
 
 /** Figures of a draft's layer: its own where it is untouched since they were worked out, else those in its place. */
 export function figuresAt<T>(draft: Bed, figured: Bed, figures: readonly T[], index: number): T | undefined {

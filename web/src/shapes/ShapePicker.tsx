@@ -1,3 +1,4 @@
+import { SHAPES } from "../api/words";
 import type { KeyboardEvent } from "react";
 import type { ShapeKind } from "../api/client";
 import { KINDS } from "./kinds";
@@ -6,7 +7,8 @@ import "./shapes.css";
 
 type Props = { value: ShapeKind; onChoose: (kind: ShapeKind) => void };
 
-const IN_ORDER = [...KINDS.filter(({ walled }) => walled), ...KINDS.filter(({ walled }) => !walled)];
+const withWalls = (walled: boolean) => KINDS.filter(({ kind }) => SHAPES[kind].walled === walled);
+const IN_ORDER = [...withWalls(true), ...withWalls(false)];
 
 /** Every shape by its own outline. */
 export function ShapePicker({ value, onChoose }: Props) {
@@ -25,7 +27,7 @@ export function ShapePicker({ value, onChoose }: Props) {
       {[true, false].map((walled) => (
         <div key={String(walled)} className="shape-row">
           <span className="shape-group">{walled ? "with walls" : "in or on the ground"}</span>
-          {KINDS.filter((each) => each.walled === walled).map(({ kind, name }) => (
+          {withWalls(walled).map(({ kind, name }) => (
             <button
               key={kind}
               type="button"

@@ -1,4 +1,5 @@
 import type { Bed, LimitName, Shape, ShapeKind } from "../api/client";
+import { SHAPES } from "../api/words";
 import { DRAWINGS, type ShapeDrawing } from "./drawings";
 
 /** A measure of a shape: its key in the plan file, what the tape measures, and what one may type. */
@@ -8,10 +9,6 @@ export type Kind = {
   kind: ShapeKind;
   name: string;
   measures: readonly Measure[];
-  /** Whether it has a wall of its own and headspace, as what stands on the ground has not. */
-  walled: boolean;
-  /** Whether its floor may slope, with a depth at each corner. */
-  upright: boolean;
   drawing: ShapeDrawing;
 };
 
@@ -29,47 +26,32 @@ const height = measure("height_m", "Height", "28 in", "70 cm", "depth");
 const across = measure("diameter_m", "Across", "4 ft", "1.2 m");
 const count = (key: string, label: string, example: string) => measure(key, label, example, example, "count");
 
-const kind = (
-  kind: ShapeKind,
-  name: string,
-  measures: readonly Measure[],
-  more: { walled?: boolean; upright?: boolean } = {},
-): Kind => ({
+const kind = (kind: ShapeKind, name: string, measures: readonly Measure[]): Kind => ({
   kind,
   name,
   measures,
-  walled: more.walled ?? true,
-  upright: more.upright ?? false,
   drawing: DRAWINGS[kind],
 });
-const onGround = { walled: false };
-const upright = { upright: true };
 
 /** Every shape, in the order of the picker. */
 export const KINDS: readonly Kind[] = [
-  kind("box", "Box", [length, width, depth], upright),
-  kind(
-    "l_box",
-    "L-shaped box",
-    [
-      length,
-      width,
-      measure("notch_length_m", "Notch length", "4 ft", "1.2 m"),
-      measure("notch_width_m", "Notch width", "2 ft", "60 cm"),
-      depth,
-    ],
-    upright,
-  ),
-  kind("polygon", "Corners as measured", [depth], upright),
-  kind("circle", "Round", [across, depth], upright),
-  kind("ellipse", "Oval", [length, width, depth], upright),
-  kind("stadium", "Tank with round ends", [length, width, depth], upright),
-  kind(
-    "regular_polygon",
-    "Even sides",
-    [count("sides", "Sides", "6"), measure("across_flats_m", "Across the flats", "5 ft", "1.5 m"), depth],
-    upright,
-  ),
+  kind("box", "Box", [length, width, depth]),
+  kind("l_box", "L-shaped box", [
+    length,
+    width,
+    measure("notch_length_m", "Notch length", "4 ft", "1.2 m"),
+    measure("notch_width_m", "Notch width", "2 ft", "60 cm"),
+    depth,
+  ]),
+  kind("polygon", "Corners as measured", [depth]),
+  kind("circle", "Round", [across, depth]),
+  kind("ellipse", "Oval", [length, width, depth]),
+  kind("stadium", "Tank with round ends", [length, width, depth]),
+  kind("regular_polygon", "Even sides", [
+    count("sides", "Sides", "6"),
+    measure("across_flats_m", "Across the flats", "5 ft", "1.5 m"),
+    depth,
+  ]),
   kind("keyhole", "Keyhole", [
     across,
     measure("path_width_m", "Path width", "18 in", "45 cm"),
@@ -100,43 +82,32 @@ export const KINDS: readonly Kind[] = [
     measure("width_m", "One crate's width", "16 in", "40 cm"),
     depth,
   ]),
-  kind(
-    "trench",
-    "Trench",
-    [
-      measure("top_length_m", "Top length", "12 ft", "4 m"),
-      measure("top_width_m", "Top width", "30 in", "80 cm"),
-      measure("bottom_length_m", "Bottom length", "12 ft", "3.8 m"),
-      measure("bottom_width_m", "Bottom width", "24 in", "60 cm"),
-      depth,
-    ],
-    onGround,
-  ),
-  kind(
-    "hipped_mound",
-    "Mound, straight sides",
-    [length, width, height, measure("slope_deg", "Slope of the sides, °", "45", "45", "slope")],
-    onGround,
-  ),
-  kind("round_mound", "Mound, rounded", [length, width, height], onGround),
-  kind(
-    "herb_spiral",
-    "Spiral",
-    [
-      across,
-      measure("path_width_m", "Bed width", "14 in", "35 cm"),
-      measure("wall_m", "Wall thickness", "4 in", "10 cm", "wall"),
-      measure("outer_height_m", "Height outside", "8 in", "20 cm", "depth"),
-      measure("centre_height_m", "Height in the middle", "32 in", "80 cm", "depth"),
-    ],
-    onGround,
-  ),
-  kind(
-    "flat_area",
-    "Flat patch",
-    [length, width, measure("feather_m", "Runs out over, 0 for an edge", "12 in", "30 cm", "offset")],
-    onGround,
-  ),
+  kind("trench", "Trench", [
+    measure("top_length_m", "Top length", "12 ft", "4 m"),
+    measure("top_width_m", "Top width", "30 in", "80 cm"),
+    measure("bottom_length_m", "Bottom length", "12 ft", "3.8 m"),
+    measure("bottom_width_m", "Bottom width", "24 in", "60 cm"),
+    depth,
+  ]),
+  kind("hipped_mound", "Mound, straight sides", [
+    length,
+    width,
+    height,
+    measure("slope_deg", "Slope of the sides, °", "45", "45", "slope"),
+  ]),
+  kind("round_mound", "Mound, rounded", [length, width, height]),
+  kind("herb_spiral", "Spiral", [
+    across,
+    measure("path_width_m", "Bed width", "14 in", "35 cm"),
+    measure("wall_m", "Wall thickness", "4 in", "10 cm", "wall"),
+    measure("outer_height_m", "Height outside", "8 in", "20 cm", "depth"),
+    measure("centre_height_m", "Height in the middle", "32 in", "80 cm", "depth"),
+  ]),
+  kind("flat_area", "Flat patch", [
+    length,
+    width,
+    measure("feather_m", "Runs out over, 0 for an edge", "12 in", "30 cm", "offset"),
+  ]),
 ];
 
 const BY_KIND = new Map(KINDS.map((each) => [each.kind, each]));
@@ -209,14 +180,13 @@ export function shapeLike(kind: ShapeKind, { length_m, width_m, depth_m }: Size)
 
 /** The bed in another shape; what the new shape can't have is dropped. */
 export function withShape(bed: Bed, shape: Shape): Bed {
-  const { walled, upright } = kindOf(shape);
-  const flat = shape.kind === "flat_area";
+  const { walled, cornered, fills } = SHAPES[shape.kind];
   return {
     ...bed,
     shape,
     ...(walled ? {} : { wall_m: 0, headspace_m: null, buried: [] }),
-    ...(upright ? {} : { corner_depths_m: null }),
-    layers: flat ? bed.layers.map(withoutFill) : bed.layers,
+    ...(cornered ? {} : { corner_depths_m: null }),
+    layers: fills ? bed.layers : bed.layers.map(withoutFill),
   };
 }
 

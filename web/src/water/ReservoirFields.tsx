@@ -1,5 +1,6 @@
+import { meant } from "../api/meant";
 import type { Bed, Material, Reservoir } from "../api/client";
-import { loadOf, trimmed, typedLength, typedLoad } from "../quantities/format";
+import { showArea, typedLength, typedLoad } from "../quantities/format";
 import { Choice } from "../quantities/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -31,7 +32,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
         label="Out of level by"
         limit="offset"
         width="84px"
-        shown={typedLength(reservoir.tilt_m ?? 0, units)}
+        shown={typedLength(meant("Reservoir", reservoir, "tilt_m"), units)}
         onMeaning={({ values: [tilt_m] }) => set({ tilt_m })}
       />
       <MeasureField
@@ -64,10 +65,10 @@ export function ReservoirFields({ bed, onEdit }: Props) {
         onMeaning={({ values }) => set({ liner_m: values.slice(0, 2) })}
       />
       <MeasureField
-        label="Roof led in, m²"
+        label="Roof led in"
         limit="catchment"
         width="84px"
-        shown={trimmed(reservoir.catchment_m2 ?? 0, 2)}
+        shown={showArea(meant("Reservoir", reservoir, "catchment_m2"), units)}
         onMeaning={({ values: [catchment_m2] }) => set({ catchment_m2 })}
       />
       <Choice
@@ -96,10 +97,9 @@ export function ReservoirFields({ bed, onEdit }: Props) {
             width="96px"
             placeholder="not known"
             shown={bed.stand.limit_kg_m2 == null ? "" : typedLoad(bed.stand.limit_kg_m2, units)}
-            onMeaning={({ values: [mass_kg] }) => {
-              const limit_kg_m2 = mass_kg === undefined ? null : loadOf(mass_kg, units);
-              onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, limit_kg_m2 } } : now));
-            }}
+            onMeaning={({ values: [limit_kg_m2] }) =>
+              onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, limit_kg_m2 } } : now))
+            }
           />
         </>
       )}

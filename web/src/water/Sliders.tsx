@@ -1,9 +1,10 @@
+import { meant } from "../api/meant";
 import type { ReactNode } from "react";
 import type { Bed, BedFigures, Material } from "../api/client";
 import { showLength, showShare } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { setAmount } from "../section/edits";
-import { USUAL_CROP_FACTOR, soilLayer, withHeight, withReservoir } from "./reservoirs";
+import { soilLayer, withHeight, withReservoir } from "./reservoirs";
 
 type Edit = (change: (bed: Bed) => Bed, gesture?: string) => void;
 type Props = {
@@ -101,8 +102,8 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
       <Slider
         {...slide}
         label="Through the mulch"
-        said={showShare(watering.mulch ?? 0.5)}
-        value={watering.mulch ?? 0.5}
+        said={showShare(meant("Watering", watering, "mulch"))}
+        value={meant("Watering", watering, "mulch")}
         least={0}
         most={1}
         step={0.05}
@@ -111,8 +112,8 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
       <Slider
         {...slide}
         label="Covered by leaves"
-        said={showShare(watering.canopy ?? 0.8)}
-        value={watering.canopy ?? 0.8}
+        said={showShare(meant("Watering", watering, "canopy"))}
+        value={meant("Watering", watering, "canopy")}
         least={0}
         most={1}
         step={0.05}
@@ -121,8 +122,8 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
       <Slider
         {...slide}
         label="Crop factor"
-        said={(watering.crop_factor ?? USUAL_CROP_FACTOR).toFixed(2)}
-        value={watering.crop_factor ?? USUAL_CROP_FACTOR}
+        said={meant("Watering", watering, "crop_factor").toFixed(2)}
+        value={meant("Watering", watering, "crop_factor")}
         least={0.1}
         most={2}
         step={0.01}
@@ -134,7 +135,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         said={
           watering.every_days
             ? `every ${watering.every_days} days`
-            : `when under ${showShare(watering.threshold ?? 0.25)}`
+            : `when under ${showShare(meant("Watering", watering, "threshold"))}`
         }
         value={watering.every_days ?? 0}
         least={0}

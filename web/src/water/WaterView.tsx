@@ -1,3 +1,4 @@
+import { meant } from "../api/meant";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { saidOf, type Bed, type KeptBed, type Material } from "../api/client";
@@ -11,7 +12,6 @@ import { Dips } from "./Dips";
 import { ReservoirFields } from "./ReservoirFields";
 import { Sliders } from "./Sliders";
 import { Told } from "./Told";
-import { firstReservoir, USUAL_CROP_FACTOR } from "./reservoirs";
 import { Weather } from "./Weather";
 import { Year } from "./Year";
 import { YearTally } from "./YearTally";
@@ -43,7 +43,7 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
     gardenId,
     bedKey: kept.key,
     keptAs: state.save.state === "saved" ? JSON.stringify(bed) : null,
-    cropFactor: bed.watering?.crop_factor ?? USUAL_CROP_FACTOR,
+    cropFactor: meant("Watering", bed.watering ?? {}, "crop_factor"),
     onCropFactor: (crop_factor: number) =>
       edit((now) => ({ ...now, watering: { ...(now.watering ?? {}), crop_factor } as Bed["watering"] })),
   };
@@ -78,7 +78,10 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
             <button
               type="button"
               className="main-button"
-              onClick={() => edit((now) => ({ ...now, reservoir: firstReservoir(now) }))}
+              disabled={!figures?.first_reservoir}
+              onClick={() =>
+                edit((now) => ({ ...now, reservoir: figures?.first_reservoir as Bed["reservoir"] }))
+              }
             >
               Make it a wicking bed
             </button>

@@ -1,32 +1,5 @@
 import type { Bed, BedFigures, Material, Reservoir } from "../api/client";
 
-const FIRST_HEIGHT_M = 0.2;
-/** Of a bed that doesn't say, as the plan file has it. */
-export const USUAL_CROP_FACTOR = 1.05;
-
-const LEAST_SOIL_M = 0.1;
-
-/** The reservoir that a bed starts with: 20 cm of gravel with an overflow at its top and soil columns as wicks. */
-export function firstReservoir(bed: Bed): Reservoir {
-  const depth = depthOf(bed);
-  const height_m =
-    Math.round(Math.max(Math.min(FIRST_HEIGHT_M, (depth - LEAST_SOIL_M) / 2), 0.02) * 1000) / 1000;
-  return {
-    height_m,
-    overflow_m: height_m,
-    medium: "gravel_20",
-    pipes: [],
-    crates: [],
-    wicks: [{ kind: "fabric", count: 1 }],
-    catchment_m2: 0,
-  };
-}
-
-function depthOf({ shape }: Bed): number {
-  if ("depth_m" in shape) return shape.depth_m;
-  return "diameter_m" in shape ? shape.diameter_m : 0.5;
-}
-
 /** The bed with its reservoir changed. */
 export function withReservoir(bed: Bed, change: Partial<Reservoir>): Bed {
   return bed.reservoir ? { ...bed, reservoir: { ...bed.reservoir, ...change } } : bed;

@@ -1,0 +1,50 @@
+"""What a key that is left out means, told from the models themselves."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from pydantic import BaseModel
+
+from nolbet_core.plan.bed import HEADSPACE_M, Bed, Buried, Infill, Layer, Reservoir, Watering
+from nolbet_core.plan.garden import Garden
+from nolbet_core.plan.plot import Place, Plot
+from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS
+
+LAP_M = 0.15
+"""Overlap of neighbouring sheets where nothing is said [m]."""
+
+TOLD: tuple[type[BaseModel], ...] = (Bed, Layer, Infill, Reservoir, Watering, Buried, Garden, Plot, Place)
+
+MEANT: dict[str, dict[str, Any]] = {
+    "Bed": {"headspace_m": HEADSPACE_M},
+    "Layer": {"plies": 1, "lap_m": LAP_M, "up_sides_m": 0.0, "skirt_m": 0.0, "lifts": 1},
+    "Reservoir": {"tilt_m": 0.0},
+}
+"""Of keys that may be left out and then mean something that depends on the rest; this is what they mean as a rule."""
+
+
+def plan_defaults() -> dict[str, dict[str, Any]]:
+    """What each key means that is left out, by model, where that is a plain value."""
+    return {model.__name__: _plain_defaults(model) | MEANT.get(model.__name__, {}) for model in TOLD}
+
+
+def _plain_defaults(model: type[BaseModel]) -> dict[str, Any]:
+    found = {name: field.default for name, field in model.model_fields.items()}
+    return {name: value for name, value in found.items() if isinstance(value, str | int | float)}
+
+
+def shape_facts() -> dict[str, dict[str, bool]]:
+    """What each kind of shape can have.
+
+    walled: a wall of its own and headspace. cornered: a floor that slopes, with a depth at each corner. fills: a rim
+    that a layer can fill up to.
+    """
+    return {
+        kind: {
+            "walled": kind not in ON_THE_GROUND,
+            "cornered": kind in WITH_CORNER_DEPTHS,
+            "fills": kind != "flat_area",
+        }
+        for kind in KINDS
+    }
