@@ -9,9 +9,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
-from nolbet.plans.supplies import garden_supplies
-from nolbet.plans.whole import whole_plan
-from nolbet_core.figure.walk import figure_plan
+from nolbet.plans.whole import whole_garden
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
 from tests.browser.gardens import keep
@@ -82,7 +80,7 @@ def test_six_shapes_on_a_plot_and_the_paths_between_them(app: Page, home: str, g
         expect(line).to_contain_text(show_bulk_volume(course.loose_m3, METRIC))
         expect(line).to_contain_text(show_mass(course.mass_moist_kg, METRIC))
     kept(app)
-    stored = figure_plan(whole_plan(Garden.objects.get(pk=garden.pk)), garden_supplies(garden)).plot
+    stored = figure_plan(whole_garden(Garden.objects.get(pk=garden.pk)).built).plot
     assert stored is not None
     assert stored.path_m2 == pytest.approx(plot.path_m2)
     app.get_by_role("link", name="Haul").click()

@@ -11,7 +11,9 @@ import pytest
 
 from nolbet.keeping.copies import CopyProblem, check_copy, put_back, take_copy
 from tests.soak.crowd import crowd
+from tests.soak.imports import kill_imports
 from tests.soak.kill import kill_and_look
+from tests.soak.races import races
 from tests.soak.serving import Gardener, Serving
 
 
@@ -26,6 +28,20 @@ def test_gardeners_saving_at_once_lose_nothing() -> None:
     told = crowd(6, 2)
     assert told["saves"] > 6
     assert (told["errors"], told["lost"]) == (0, 0)
+
+
+def test_saves_that_race_lose_nothing_bring_nothing_back_and_break_nothing() -> None:
+    told = races(12)
+    assert told["answered"] > 12 * 7
+    assert {key: told[key] for key in ("lost", "back", "broken", "errors")} == dict.fromkeys(
+        ("lost", "back", "broken", "errors"), 0
+    )
+
+
+def test_a_plan_file_is_brought_in_whole_or_not_at_all() -> None:
+    told = kill_imports(3)
+    assert told["kills"] == 3
+    assert told["part"] == 0
 
 
 def test_a_copy_taken_under_load_is_put_back_into_the_running_application(tmp_path: Path) -> None:
