@@ -1,7 +1,8 @@
 """`python -m bench.same_figures OTHER [--allow CODE ...]`: the largest difference between two checkouts' figures.
 
 Every plan of docs/examples and the demo's is worked out by both, each in a process of its own; nothing is rounded.
-OTHER: the folder of the other checkout. CODE: a finding's code that one of them may have and the other not.
+OTHER: the folder of an earlier checkout; a figure that only this one has is no difference. CODE: a finding's code that
+one of them may have and the other not.
 """
 
 from __future__ import annotations
@@ -41,8 +42,7 @@ def differences(one: Any, other: Any, path: str, allowed: frozenset[str]) -> Ite
     if isinstance(one, dict) and isinstance(other, dict):
         for key in sorted(one.keys() & other.keys()):
             yield from differences(one[key], other[key], f"{path}.{key}", allowed)
-        gone = sorted(one.keys() ^ other.keys())
-        yield from ((f"{path}.{key} stands in one alone", float("inf")) for key in gone if not path.endswith("]"))
+        yield from ((f"{path}.{key} is gone", float("inf")) for key in sorted(other.keys() - one.keys()))
     elif isinstance(one, list) and isinstance(other, list):
         one, other = (_told(each, path, allowed) for each in (one, other))
         if len(one) != len(other):

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
 
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.layers import build_layers
@@ -12,13 +11,14 @@ from nolbet_core.built.stores import build_store
 from nolbet_core.built.vessels import build_vessel
 from nolbet_core.plan.bed import Bed, filled_with
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.record import record
 from nolbet_core.reservoir.store import Store
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Asked
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BuiltBed:
     """A bed of the plan that holds together, with what was built of it. store: None without a reservoir."""
 

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Generic, TypeVar
 
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.record import record
 
 Thing = TypeVar("Thing")
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Checked(Generic[Thing]):
     """A thing built of words, None where too little of it holds, with all that is wrong with the words."""
 

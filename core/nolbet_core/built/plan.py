@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.checked import Checked
@@ -12,9 +11,10 @@ from nolbet_core.built.plot_checks import wrong_with_plot
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.record import record
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BuiltPlan:
     """A plan with what its layers may name and its beds as built; the plan names none but those that hold."""
 

@@ -5,7 +5,6 @@ from __future__ import annotations
 import json
 import re
 from collections.abc import Iterator
-from dataclasses import dataclass
 from typing import Any
 
 from pydantic import ValidationError
@@ -16,6 +15,7 @@ from nolbet_core.plan.garden import FORMAT, Plan
 from nolbet_core.plan.problems import PlanProblem, from_validation, path_of, unknown_kind
 from nolbet_core.plan.shapes import KINDS
 from nolbet_core.plan.upgrade import TooNew, upgraded
+from nolbet_core.record import record
 
 LARGEST_BYTES = 2 * 1024 * 1024
 
@@ -23,7 +23,7 @@ LARGEST_BYTES = 2 * 1024 * 1024
 MOST_PROBLEMS = 50
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Review:
     """A plan that can be taken, or what is wrong with it (at most 50 problems)."""
 

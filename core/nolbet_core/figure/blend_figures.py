@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Literal
 
 from nolbet_core.blend.programme import BandName
 from nolbet_core.blend.target import MixUse
 from nolbet_core.figure.figures import HaulLine, MoneyOut
 from nolbet_core.figure.finding_figures import FindingFigures
+from nolbet_core.record import record
 
 MarkName = Literal[
     "air_filled",
@@ -26,7 +26,7 @@ MarkName = Literal[
 MarkState = Literal["in", "under", "over", "unknown", "free"]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class MarkFigures:
     """A figure of a mix against its band. value: null where a part's isn't known. least, most: null where open.
 
@@ -40,7 +40,7 @@ class MarkFigures:
     state: MarkState
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class PartFigures:
     """A part of a mix: so many parts, their share of what goes in [0-1], and of them what the sieve keeps back."""
 
@@ -52,7 +52,7 @@ class PartFigures:
     is_mix: bool
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class MixFigures:
     """What a mix is like. parts_in, parts_out: what goes in and what it makes, in parts; measured: by a bucket test.
 
@@ -71,7 +71,7 @@ class MixFigures:
     findings: list[FindingFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class TakenFigures:
     """What a volume of mix takes of a material, loose: in all, from the heap, and to buy."""
 
@@ -83,7 +83,7 @@ class TakenFigures:
     price: MoneyOut | None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class AmountFigures:
     """A volume of mix and what it takes. bed: its key where it is for one; lies: whether the mix lies there, or would
     take the place of all its soil. price: of what is to buy, before delivery and by volume; null where something has no
@@ -106,7 +106,7 @@ class AmountFigures:
     unmet: list[str]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class MixAmounts:
     """What a mix takes and costs. price_per_m3: of loose mix, all bought, before delivery; null where something has no
     offer: unpriced, by name. from_stock_m3: the most that what is on hand makes. mixed_into: other mixes, by name.
@@ -119,7 +119,7 @@ class MixAmounts:
     mixed_into: list[str]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ZoneFigures:
     """A soil layer of a bed: which mix lies there and how it stands to its use. layer: its place, from the bottom."""
 
@@ -133,7 +133,7 @@ class ZoneFigures:
     marks: list[MarkFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ZonesFigures:
     """The soil layers of a bed, top to bottom. soil_over_water_m: null where it has no reservoir."""
 
@@ -141,7 +141,7 @@ class ZonesFigures:
     zones: list[ZoneFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ChangeFigures:
     """A material's share of a recipe [0-1], before and after."""
 
@@ -151,7 +151,7 @@ class ChangeFigures:
     after: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class WishedPart:
     """A part of a recipe found, in parts of a hundred."""
 
@@ -160,7 +160,7 @@ class WishedPart:
     parts: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class CheapestFigures:
     """The cheapest mix that fits, or the nearest where none does. held_by: bands on whose edge it stands; missed: bands
     that no mix of the materials meets. left_aside: materials whose figures or price aren't known, by name. mix: null
@@ -179,7 +179,7 @@ class CheapestFigures:
     mix: MixFigures | None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BoughtBag:
     """Bags of a batch: how many of an offer, their size, and what they cost."""
 
@@ -192,7 +192,7 @@ class BoughtBag:
     price: MoneyOut
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BatchFigures:
     """One batch in whole bags. left_m3: over in bags. proven: whether nothing cheaper can be had."""
 

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
 from decimal import Decimal
 
 from nolbet_core.blend.amounts import Amount, amounts_for
@@ -30,6 +29,7 @@ from nolbet_core.plan.mix import MixPart, PlanMix, ShareLimit
 from nolbet_core.plan.problems import PlanProblem, unknown_key
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_money, show_unit_price
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
 MIXED = frozenset({"soil", "mineral", "organic"})
@@ -49,7 +49,7 @@ BAND_NAMES: Mapping[BandName, str] = {
 }
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Wish:
     """What is asked for. entry: a mix with its target, whose recipe is what it is held against. materials: keys that
     may go in, None for all that are offered or on hand. volume_m3: loose, to be made. soil_over_water_m: of the bed.

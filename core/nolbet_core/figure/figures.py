@@ -6,7 +6,6 @@ Plain dataclasses: the core makes them by their types, so nothing has to be chec
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from datetime import date
 from decimal import Decimal
 from typing import Annotated, Any, Literal
@@ -17,13 +16,14 @@ from nolbet_core.figure.finding_figures import FindingFigures, Line
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.fields import written_unit_price
 from nolbet_core.planting.roots import Roots
+from nolbet_core.record import record
 
 MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
 
 UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ScatteredFigures:
     """A meal scattered on a layer: all of it, and for each lift."""
 
@@ -33,7 +33,7 @@ class ScatteredFigures:
     lift_kg: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SplitFigures:
     """How much the lower and the upper half of a layer would be, in the plan file's words."""
 
@@ -41,7 +41,7 @@ class SplitFigures:
     upper: dict[str, float | bool]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class LayerFigures:
     """A layer where it stands. Masses and loose volume are its own; those of what packs its voids stand beside.
 
@@ -94,7 +94,7 @@ class LayerFigures:
 Form = Literal["vessel", "trench", "mound", "spiral", "flat"]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SectionFigures:
     """A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
 
@@ -111,7 +111,7 @@ class SectionFigures:
     solids: list[Line]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class PlanFigures:
     """A bed from above, to draw, from the lower left of the rectangle round it. reach_m: how wide a band along its edge
     is within reach.
@@ -124,7 +124,7 @@ class PlanFigures:
     reach_m: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SpiralFigures:
     """What a spiral's wall and bed come to along the run."""
 
@@ -136,7 +136,7 @@ class SpiralFigures:
 PartKind = Literal["pipe", "crate", "soil_column", "strip", "fabric", "filler", "overflow"]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ReservoirPart:
     """A pipe, crate, wick or tube of a reservoir, cut across. filler: the tube it is filled and dipped by."""
 
@@ -144,7 +144,7 @@ class ReservoirPart:
     outline: Line
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ReservoirFigures:
     """A reservoir: what it holds, how high its water has to wick, how much wicks lift, and what lines it.
 
@@ -179,7 +179,7 @@ class ReservoirFigures:
     parts: list[ReservoirPart]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class StandFigures:
     """A bed's weight on what it stands on, wet through and with its water: on a m2 [kg/m2], and on each leg [kg]."""
 
@@ -187,7 +187,7 @@ class StandFigures:
     leg_kg: float | None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SowingFigures:
     """From when a class of crops can be sown: the day where it is known, and years until roots find their depth."""
 
@@ -198,7 +198,7 @@ class SowingFigures:
     because: str
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ReadyFigures:
     """From when what may be sown. depth_m: rootable at once. waits: why not sooner. built_on: the day reckoned from.
 
@@ -213,7 +213,7 @@ class ReadyFigures:
     harvest_days_above: int | None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BedFigures:
     """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
 
@@ -264,7 +264,7 @@ class BedFigures:
     findings: list[FindingFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class NeedFigures:
     """A material's need over all beds. Stock and what is to buy are loose volumes."""
 
@@ -278,7 +278,7 @@ class NeedFigures:
     mass_kg: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class HaulLine:
     """A line of the haul. `price` is the line's total before delivery."""
 
@@ -296,7 +296,7 @@ class HaulLine:
     price: MoneyOut
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SupplierFigures:
     """What one supplier brings: deliveries, their cost, and the sum with its lines."""
 
@@ -307,7 +307,7 @@ class SupplierFigures:
     total: MoneyOut
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class HaulFigures:
     """What to buy where, and what it costs."""
 
@@ -321,7 +321,7 @@ class HaulFigures:
     unmet: list[str]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Figures:
     """Everything worked out from a plan."""
 

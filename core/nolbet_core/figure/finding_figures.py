@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Any, Literal
 
 from nolbet_core.findings.finding import Level, Subject, Topic, ViewName
+from nolbet_core.record import record
 
 Line = tuple[tuple[float, float], ...]
 """Points to draw [m, m]."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class StepFigures:
     """One step on a bed's words: set the key at a path (null takes it away), add to a list there, or remove from it."""
 
@@ -20,7 +20,7 @@ class StepFigures:
     value: Any
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class MendFigures:
     """The one click that mends a finding: steps on the bed that was judged."""
 
@@ -28,7 +28,7 @@ class MendFigures:
     steps: list[StepFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class FindingFigures:
     """A judgement: what is so, with the figure that shows it, why it matters, and what to do.
 

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from datetime import date
 
 from nolbet_core.figure.figures import BedFigures, MoneyOut
 from nolbet_core.figure.finding_figures import Line, StepFigures
+from nolbet_core.record import record
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SunkenLayer:
     """A layer where it lies by then, its cut to draw, and where a line to its caption starts."""
 
@@ -19,7 +19,7 @@ class SunkenLayer:
     outlines: list[Line]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SunkenFigures:
     """A bed after some months."""
 
@@ -28,7 +28,7 @@ class SunkenFigures:
     surface_m: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class GhostFigures:
     """The line of a bed's surface after some months, to draw over the bed as it is."""
 
@@ -37,7 +37,7 @@ class GhostFigures:
     lines: list[Line]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SpringFigures:
     """One spring: the surface, not topped up before, with the band that four draws of five lie in; and the top-up.
 
@@ -56,7 +56,7 @@ class SpringFigures:
     price: MoneyOut | None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class DoseFigures:
     """A dose of a meal that closes the nitrogen gap, or as much of it as goes at once. By label and as elements."""
 
@@ -77,7 +77,7 @@ class DoseFigures:
     steps: list[StepFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ForecastFigures:
     """A bed's coming years. low_m, high_m: the band of its surface by month. ghosts: its surface after the first winter
     and in the third spring, to draw. draws: how many the band rests on. top_up_loose_m3, top_up_total: over ten years.
@@ -94,7 +94,7 @@ class ForecastFigures:
     doses: list[DoseFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class VersionFigures:
     """One way of filling a bed, beside others. index: null for the bed as it is, else its place among those set aside.
 
@@ -119,14 +119,14 @@ class VersionFigures:
     best: list[str]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ComparedFigures:
     """The ways of filling a bed side by side, the bed as it is first."""
 
     versions: list[VersionFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SchoolFigures:
     """A school for a bed: its words, and the stack and reservoir it would start with, or why it doesn't suit."""
 
@@ -145,7 +145,7 @@ class SchoolFigures:
     figures: BedFigures | None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class OfferedSchools:
     """The schools for a bed, those that suit first."""
 

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
 from decimal import Decimal
 from typing import Literal
 
@@ -25,6 +24,7 @@ from nolbet_core.haul.unit_prices import unit_prices
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.mix import MixTarget, PlanMix
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Bulk, Standing
 
@@ -37,7 +37,7 @@ Prices = Mapping[str, Decimal]
 What = Literal["barrow", "mixer", "bed"]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Taking:
     """What is needed to say what a volume of mix takes: the mix, all materials and mixes, heaps, prices, suppliers."""
 

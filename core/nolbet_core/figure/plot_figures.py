@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Literal
 
 from nolbet_core.figure.finding_figures import FindingFigures, Line
+from nolbet_core.record import record
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class PlacedFigures:
     """A bed on the ground: its outline there. growing_m2: what its walls leave. index: which of those alike.
 
@@ -26,7 +26,7 @@ class PlacedFigures:
     packing_m: list[float] | None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class AisleFigures:
     """An aisle at its narrowest: between which, how wide, from where to where, and how it is judged."""
 
@@ -37,7 +37,7 @@ class AisleFigures:
     level: Literal["caution", "advice", "good"]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ClashFigures:
     """Ground that two take, or that lies beyond the plot's edge (`other` is null)."""
 
@@ -47,7 +47,7 @@ class ClashFigures:
     at: tuple[float, float]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class CourseFigures:
     """A course over all paths."""
 
@@ -61,7 +61,7 @@ class CourseFigures:
     sheet_area_m2: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ContourFigures:
     """Lines along which the ground has a height."""
 
@@ -69,7 +69,7 @@ class ContourFigures:
     lines: list[Line]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class LevelFigures:
     """What bringing the ground between the spot heights to a level takes, and its contours."""
 
@@ -80,7 +80,7 @@ class LevelFigures:
     contours: list[ContourFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class PlotFinding:
     """A finding with the beds it is about."""
 
@@ -88,7 +88,7 @@ class PlotFinding:
     finding: FindingFigures
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class PlotFigures:
     """A plot with its beds. walls_m2: what walls take from growing. path_m2: the plot less its beds."""
 
@@ -105,7 +105,7 @@ class PlotFigures:
     findings: list[PlotFinding]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class RoomFigures:
     """How many more beds of a size fit, and where their middles would be."""
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import UTC, date, datetime, timedelta
 
 import numpy as np
@@ -17,6 +17,7 @@ from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_loss
+from nolbet_core.record import record
 from nolbet_core.reservoir.balance import MM
 from nolbet_core.reservoir.dipped import thirst_of_dips
 from nolbet_core.reservoir.leak import LEAST_M3_DAY, SURE, Told, told_from
@@ -37,7 +38,7 @@ LEAST_FACTOR, MOST_FACTOR = 0.1, 2.0
 Values = NDArray[np.float64]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Span:
     """Some days of a bed's forecast. days: of the year, 0 to 364. et0_mm, rain_mm: of those days, years x days; a day
     whose weather is known is alike in all years. area_m2: that plants drink from; led_m2: whose rain comes in.

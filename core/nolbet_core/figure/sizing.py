@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 
 from nolbet_core.built.bed import build_bed
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.problems import PlanProblem, unknown_key
+from nolbet_core.record import record
 from nolbet_core.shapes.amounts import area_for_volume, depth_for_volume, placed_from_bags
 from nolbet_core.shapes.hollow import ShapeProblem
 from nolbet_core.shapes.sizing import BoardedBox, box_from_boards, boxes_without_waste, largest_in_liner
@@ -17,7 +17,7 @@ from nolbet_core.shelf.material import Material
 DRAWN_DIGITS = 6
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SpreadFigures:
     """What an amount comes to, trodden in. over_m: how far over the rim of the bed asked about."""
 
@@ -27,7 +27,7 @@ class SpreadFigures:
     over_m: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class SizeFigures:
     """Length and width of a bed."""
 
@@ -35,7 +35,7 @@ class SizeFigures:
     width_m: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BoardsFigures:
     """The longest bed of a width that boards make, and those that waste nothing."""
 
@@ -43,7 +43,7 @@ class BoardsFigures:
     without_waste: list[SizeFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class CornersFigures:
     """Corners as the plan file writes them."""
 

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from decimal import Decimal
 
 from nolbet_core.figure.figures import Figures, HaulFigures, HaulLine, MoneyOut, NeedFigures
+from nolbet_core.record import record
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class TallyFigures:
     """Sums over needs and haul, for all beds of the plan and all that are alike. Volumes are loose.
 
@@ -32,7 +32,7 @@ class TallyFigures:
     total: MoneyOut
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class TalliedFigures:
     """A plan's figures with their tally."""
 

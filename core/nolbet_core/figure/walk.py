@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import date
 
 from nolbet_core.built.bed import build_bed
@@ -34,9 +34,10 @@ from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.record import record
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class _Figured:
     worked: WorkedBed
     figures: BedFigures

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from typing import Literal
+
+from nolbet_core.record import record
 
 Weathered = Literal["daily", "normals", "usual"]
 """Where the weather comes from: the gardener's daily file, monthly normals, or usual ones for the place."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Usual:
     """What is usual, and what one year in ten falls short of or passes."""
 
@@ -18,7 +19,7 @@ class Usual:
     high: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class RefillDay:
     """A day of the typical year on which it is filled up [day of the year, 1 to 365], and with how much [m3]."""
 
@@ -26,7 +27,7 @@ class RefillDay:
     volume_m3: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class WaterFigures:
     """A reservoir's year, over many years of weather.
 
@@ -58,7 +59,7 @@ class WaterFigures:
     weather: Weathered
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ReadingFigures:
     """A reading of the level [m] at a time [days since the first midnight], and what the forecast has for it."""
 
@@ -66,7 +67,7 @@ class ReadingFigures:
     level_m: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class ToldFigures:
     """What a probe's readings say: whether it leaks, how much a day with its error, and how thirsty plants are against
     the forecast, null where they take too little to tell. crop_factor: that fits, null likewise. days, readings: what
@@ -84,7 +85,7 @@ class ToldFigures:
     series: list[ReadingFigures]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class DipsFigures:
     """What dips say: how thirsty plants are against the forecast and the crop factor that fits, null where they tell
     too little; the thirst's error; how many stretches between dips it rests on.

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 
 from nolbet_core.blend.soil import Soil, share_with
 from nolbet_core.blend.target import Band, MixUse, Target
@@ -11,6 +10,7 @@ from nolbet_core.findings.finding import Finding, Found
 from nolbet_core.findings.safety import dust_of
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_length, show_share
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
 COMPOST_CAUTION = 0.7
@@ -31,7 +31,7 @@ USE_NAMES: dict[MixUse, str] = {
 }
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class TriedMix:
     """A mix held against what it is for. parts: what goes in, each with its share of the volume. target: its bands.
 

@@ -3,20 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
 
 from nolbet_core.findings.finding import DEFER, Finding, Found
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.offers import BagOffer
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_mass
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
 HEAVY_KG = 20.0
 TOLERANCE_KG = 1e-9
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BoughtForBed:
     """What is bought for one bed. wanted: keys of what the bed takes, mixes broken down. materials: by key.
 

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from abc import ABC, abstractmethod
 from collections.abc import Iterator
-from dataclasses import dataclass
 from typing import Any, ClassVar, Generic, Literal, TypeVar
 
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.mend import Mend
+from nolbet_core.record import record
 
 Level = Literal["stop", "caution", "advice", "note"]
 LEVELS: tuple[Level, ...] = ("stop", "caution", "advice", "note")
@@ -48,7 +48,7 @@ DEFER = "Local rules and licensed practice come first."
 Looked = TypeVar("Looked")
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Found:
     """A judgement that holds: how grave, one sentence with its figure, why it matters, what to do, which layer.
 

@@ -4,16 +4,16 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
 from typing import Any, Literal
 
 from nolbet_core.built.worked import WorkedBed
+from nolbet_core.record import record
 
 PART = re.compile(r"\.?(?P<key>[a-z_0-9]+)|\[(?P<place>\d+)\]")
 AMOUNTS = ("volume_m3", "share", "fill")
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class MendStep:
     """One step, by the path of what it changes, as in layers[2].thickness_m.
 
@@ -25,7 +25,7 @@ class MendStep:
     value: Any = None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Mend:
     """What the click says, and its steps in the order they are taken."""
 

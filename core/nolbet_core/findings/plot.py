@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from typing import Literal
 
 from nolbet_core.findings.finding import Finding, Found
@@ -11,11 +10,12 @@ from nolbet_core.plot.aisles import BARROW_M, WALKER_M, Aisle, Clash
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_length
+from nolbet_core.record import record
 
 TOLERANCE_M = 1e-6
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BedsBeside:
     """Beds beside each other on the plot: what lies between them, what they take twice, and the units it is told in."""
 

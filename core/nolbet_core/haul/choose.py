@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
 from decimal import Decimal
 
 from nolbet_core.haul.offers import TOLERANCE_M3, Form, Line, Supplier, delivery_for, drops_for, line_for
+from nolbet_core.record import record
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Chosen:
     """A haul: its lines, their delivery, and the needs that nobody offers to meet (material keys)."""
 

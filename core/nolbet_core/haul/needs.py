@@ -6,11 +6,12 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 
 from nolbet_core.blend.mix import Mix, outermost_first
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Bulk, Scattered, Standing
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Need:
     """A material's need: placed and loose volume [m3], stock on hand and what is left to buy (loose) [m3].
 

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
 from decimal import ROUND_HALF_UP, Decimal
 from typing import Literal
+
+from nolbet_core.record import record
 
 TOLERANCE_M3 = 1e-6
 """Volumes closer than this are the same: a heap is not measured to the millilitre."""
@@ -14,7 +15,7 @@ CENT = Decimal("0.01")
 Form = Literal["bag", "bulk"]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BagOffer:
     """Whole bags: loose volume of one [m3] and its price. fetched: brought home by the gardener, without delivery."""
 
@@ -24,7 +25,7 @@ class BagOffer:
     fetched: bool = False
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class BulkOffer:
     """Loose by the load: price for a m3, the step it is sold in, the least sold and what one drop brings [m3].
 
@@ -42,7 +43,7 @@ class BulkOffer:
 Offer = BagOffer | BulkOffer
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Supplier:
     """A supplier: what one delivery costs, and the offers."""
 
@@ -52,7 +53,7 @@ class Supplier:
     offers: tuple[Offer, ...]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Line:
     """One line of a haul: what is bought of a material, where, and its price before delivery.
 

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from nolbet_core.nutrients.ledger import Held, LayerNitrogen, net_nitrogen, rotted_carbon
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
 MOST_AT_ONCE_KG_M2 = 0.020
@@ -29,7 +29,7 @@ LEAST_NET = 0.005
 """A meal that gives less than this of its mass as nitrogen in a season is no help against a gap."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Dose:
     """A dose of a meal [kg as sold], and what it brings [kg/m2]: by its label, and as elements.
 

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import math
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass
 
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Bulk, Standing
 
@@ -18,7 +18,7 @@ MICROBE_EFFICIENCY = 0.36
 MICROBE_C_TO_N = 9.0
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Held:
     """Dry mass [kg] of a plain material in a layer. scattered: fed onto it, not part of it."""
 
@@ -27,7 +27,7 @@ class Held:
     scattered: bool = False
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class LayerNitrogen:
     """One layer's first season: rotted carbon [kg], nitrogen it gives and takes [kg], and how much that counts [0-1].
 

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import date, timedelta
 
 from nolbet_core.climate.year import Year, first_spring, next_day
 from nolbet_core.planting.roots import LEAST_DEPTH_M, RootPath, Roots, root_path
+from nolbet_core.record import record
 from nolbet_core.stack.layers import Standing, materials_in
 from nolbet_core.stack.zone import mulch_begins
 
@@ -42,7 +42,7 @@ RESTING = ("dug_bed",)
 """Schools whose ground is covered till spring."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Wait:
     """A reason to wait. days: after filling; None for until spring."""
 
@@ -50,7 +50,7 @@ class Wait:
     because: str
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Sowing:
     """From when a class of crops can be sown. years: after filling until roots find their depth, None for never.
 
@@ -63,7 +63,7 @@ class Sowing:
     because: str
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Readiness:
     """From when what may be sown. depth_m: rootable at once [m]. waits: why not sooner.
 

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import Literal
 
+from nolbet_core.record import record
 from nolbet_core.stack.layers import Standing
 from nolbet_core.stack.zone import mulch_begins
 
@@ -43,7 +43,7 @@ def _half_rotted(decay_per_year: float, factor: float) -> float:
     return -math.log(1 - ROTTEN_SHARE) / (decay_per_year * factor) if decay_per_year else math.inf
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class RootPath:
     """What roots go through from the surface under the mulch down: of each layer after how many years, and how thick.
 

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from itertools import combinations
 from typing import TYPE_CHECKING
 
 from nolbet_core.lazy import lazily
 from nolbet_core.plot.fixed import STANDING, FixedThing
 from nolbet_core.plot.placed import PlacedBed
+from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
 
 if TYPE_CHECKING:
@@ -32,7 +32,7 @@ LEAST_CLASH_M2 = 1e-4
 LINES_BESIDE = frozenset({"house", "wall", "fence"})
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Aisle:
     """The narrowest place between two: how wide [m], and where its line runs from and to [m]."""
 
@@ -52,7 +52,7 @@ class Aisle:
         return max(outside.length_m, outside.width_m) <= LARGEST_POT_M
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Clash:
     """Ground that two take: how much [m2] and where its middle is [m]. `other` is None where a bed leaves the plot."""
 

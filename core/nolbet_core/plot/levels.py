@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from nolbet_core.lazy import lazily
+from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
 
 if TYPE_CHECKING:
@@ -24,7 +24,7 @@ LEAST_GRADIENT = 0.005
 MOST_CONTOURS = 12
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class CutAndFill:
     """What bringing ground to a level takes: the level [m], what is dug off, what is filled up [m3], its area."""
 
@@ -34,7 +34,7 @@ class CutAndFill:
     area_m2: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Surface:
     """The ground as triangles between spot heights (Delaunay): even between spots, unknown beyond them."""
 

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import bulk_standing, sheet_standing
 from nolbet_core.stack.layers import Bulk, Sheet, Standing
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class PathCourse:
     """A course as asked for: a material, and how thick [m]; a sheet has no thickness."""
 

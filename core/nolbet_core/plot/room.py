@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.lazy import lazily
+from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
 from nolbet_core.shapes.quadrature import Floats
 
@@ -24,7 +24,7 @@ STEP_M = 0.1
 FINEST_GRID = 40_000
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Room:
     """Beds of one size that fit: their middles [m], and whether they are turned a quarter."""
 

@@ -6,8 +6,9 @@ Heights here are those along which the layers lie: above the floor, and in a mou
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 
+from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
@@ -16,7 +17,7 @@ from nolbet_core.stack.solve import solve_heights
 from nolbet_core.stack.voids import packed_volume, vanishing_volumes, void_volume
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Filled:
     """A bed as filled: its layers bottom to top, how far over the headspace line, how far voids let it drop.
 

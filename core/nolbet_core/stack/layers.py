@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
 from typing import Literal
 
+from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
 By = Literal["thickness", "volume", "share", "fill"]
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Packing:
     """Fine material packed into a coarse layer's voids: which, and what share of the voids [0-1]."""
 
@@ -19,7 +19,7 @@ class Packing:
     share: float = 1.0
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Scattered:
     """A meal or the like scattered on a layer, over all its lifts together [kg as sold]."""
 
@@ -27,7 +27,7 @@ class Scattered:
     mass_kg: float
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Bulk:
     """A layer with a thickness, as asked for.
 
@@ -43,7 +43,7 @@ class Bulk:
     amendment: Scattered | None = None
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Sheet:
     """A sheet in the stack, without thickness.
 
@@ -66,7 +66,7 @@ class Sheet:
 Asked = Bulk | Sheet
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Standing:
     """A layer as it stands: heights above the floor [m], placed volume and infill [m3], masses [kg], sheets [m2].
 

@@ -3,15 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 
+from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.stack.layers import Asked, Bulk
 
 TOLERANCE_M = 1e-9
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Heights:
     """Bottom and top of every layer above the floor [m], and how far the stack passes the line it may fill to.
 
