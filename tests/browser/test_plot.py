@@ -10,6 +10,7 @@ from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
 from nolbet.plans.whole import whole_garden
+from nolbet_core.figure.walk import figure_plan
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
 from tests.browser.gardens import keep
