@@ -21,17 +21,18 @@ def main(arguments: list[str]) -> int:
     runner.setup_test_environment()
     databases = runner.setup_databases()
     try:
-        from bench.api import measure_api  # noqa: PLC0415 - models can be loaded once Django is set up
         from bench.blend import measure_blend  # noqa: PLC0415 - as above
         from bench.core import measure_core  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
+        from bench.served import measure_served  # noqa: PLC0415 - models can be loaded once Django is set up
         from bench.settling import measure_settling  # noqa: PLC0415 - as above
         from bench.shapes import measure_shapes  # noqa: PLC0415 - as above
+        from bench.start import measure_start  # noqa: PLC0415 - as above
         from bench.water import measure_water  # noqa: PLC0415 - as above
 
         measures = [
-            *measure_api(),
+            *measure_served(),
             *measure_shapes(),
             *measure_core(),
             *measure_settling(),
@@ -39,6 +40,7 @@ def main(arguments: list[str]) -> int:
             *measure_blend(),
             *measure_page(),
             *measure_plot(),
+            *measure_start(),
         ]
     finally:
         runner.teardown_databases(databases)

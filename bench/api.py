@@ -1,26 +1,22 @@
-"""Figures through the API against a request with the same checks that returns {}."""
+"""Addresses that requests are measured by: the product's, one of the API that returns {}, and a bare view."""
 
 from __future__ import annotations
 
-import json
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from django.test import Client
 from django.urls import path
+from django.views.decorators.csrf import csrf_exempt
 from ninja import NinjaAPI, Schema
 from ninja.security import SessionAuth
 
-from bench.measure import Measure, compare
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
 from nolbet.plans.storing import store_plan
 from nolbet.urls import urlpatterns as nolbet_urls
 from nolbet_core.built.plan_file import read_plan
-
-ROUNDS = 300
-LIMIT = 2.0
 
 EIGHT_LAYERS: dict[str, Any] = {
     "key": "eight",
@@ -56,7 +52,13 @@ def nothing(request: HttpRequest, garden_id: int, body: Anything) -> dict[str, A
     return {}
 
 
-urlpatterns = [path("nothing/", nothing_api.urls), *nolbet_urls]
+@csrf_exempt
+def bare(request: HttpRequest) -> HttpResponse:
+    """A view of Django's alone, behind the same middleware."""
+    return HttpResponse("{}", content_type="application/json")
+
+
+urlpatterns = [path("bare", bare), path("nothing/", nothing_api.urls), *nolbet_urls]
 
 
 def kept_garden(bed: dict[str, Any], name: str) -> tuple[Client, Garden]:
@@ -74,19 +76,3 @@ def kept_garden(bed: dict[str, Any], name: str) -> tuple[Client, Garden]:
     client.force_login(user)
     client.get("/")
     return client, store_plan(user.pk, plan)
-
-
-def measure_api() -> list[Measure]:
-    """The median of an eight-layer draft against that of nothing."""
-    client, garden = kept_garden(EIGHT_LAYERS, "bench")
-    body = json.dumps({"bed": EIGHT_LAYERS})
-    token = client.cookies["nolbet_csrf"].value
-
-    def post(address: str) -> None:
-        answer = client.post(address, body, content_type="application/json", headers={"X-CSRFToken": token})
-        if answer.status_code != 200:
-            raise RuntimeError(f"{address} answered {answer.status_code}: {answer.content[:200]!r}")
-
-    figure = f"/api/gardens/{garden.pk}/figure/bed"
-    empty = f"/nothing/{garden.pk}"
-    return [compare("api_figure_eight_layers", LIMIT, lambda: post(figure), lambda: post(empty), ROUNDS)]
