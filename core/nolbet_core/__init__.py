@@ -16,7 +16,9 @@ those after it (import-linter holds the order):
     planting    how deep roots can go, and from when what may be sown
     schools     ready starting stacks that scale to the bed
     haul        needs less what is on hand, bags or bulk, what it costs
-    plan        the plan file's models and their checks
+    works       the work itself: what a person gets done in an hour
+    plan        the words of the plan file: its models, and documents of every edition read
+    built       a bed of the plan as built, what follows from it, and everything that is wrong with it
     findings    judgement: one small class each, with its mend
     figure      walks one plan through all of them
 

@@ -71,6 +71,15 @@ def test_no_finding_is_forgotten_in_the_list() -> None:
     assert {finding.code for finding in FINDINGS} == Finding.by_code.keys()
 
 
+def test_every_room_of_core_and_server_is_named_in_the_architecture() -> None:
+    told = (PROJECT / "docs" / "architecture.md").read_text()
+    rooms = {file.parent for tree in ("core", "server") for file in (PROJECT / tree).rglob("__init__.py")}
+    parts = {part.name for room in ("built", "plans") for part in PROJECT.glob(f"*/nolbet*/{room}/[a-z]*.py")}
+    assert len(rooms) > 30 and len(parts) > 25
+    apart = {"migrations", "nolbet", "nolbet_core", "nolbet_cli"}
+    assert sorted(name for name in ({room.name for room in rooms} - apart) | parts if name not in told) == []
+
+
 def test_no_class_of_the_core_has_the_name_of_another() -> None:
     named: dict[str, set[str]] = {}
     for module in core_modules():
