@@ -29,7 +29,7 @@ def measure_settling() -> list[Measure]:
     views = _ten_beds()
     materials = [layer.material for view in views for layer in view.filled.layers]
     plain, _ = plain_materials(materials)
-    drawn, factor = drawn_figures(plain), views[0].decay_factor
+    drawn, factor = drawn_figures(plain), views[0].settling.decay_factor
     index = {material.key: at for at, material in enumerate(plain)}
     amounts = np.array([_amounts(view, index) for view in views])
     fast, slow = _fast(amounts, drawn, factor), _slow(amounts, drawn, factor)
