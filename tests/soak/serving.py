@@ -83,6 +83,10 @@ class Serving:
         self.kill()
 
 
+KEPT_OPEN_S = 1.0
+"""After so long the server may be closing a connection that nobody asked on; a browser opens another too."""
+
+
 class Gardener:
     """A signed-in client with one bed to save over and over."""
 
@@ -91,16 +95,20 @@ class Gardener:
         self.name = name
         self.cookies: dict[str, str] = {}
         self.connection = http.client.HTTPConnection("127.0.0.1", port, timeout=30)
+        self.asked_at = time.monotonic()
         self.garden = 0
         self.revision = 1
 
     def ask(self, method: str, path: str, body: dict[str, Any] | None = None) -> tuple[int, Any]:
-        """Send a request on the open connection; status and answer."""
+        """Send a request, on the open connection where it was used just now; status and answer."""
         headers = {
             "Content-Type": "application/json",
             "Cookie": "; ".join(f"{key}={value}" for key, value in self.cookies.items()),
             "X-CSRFToken": self.cookies.get("nolbet_csrf", ""),
         }
+        if time.monotonic() - self.asked_at > KEPT_OPEN_S:
+            self.connection.close()
+        self.asked_at = time.monotonic()
         self.connection.request(method, path, json.dumps(body) if body is not None else None, headers)
         answer = self.connection.getresponse()
         for header in answer.headers.get_all("Set-Cookie") or []:

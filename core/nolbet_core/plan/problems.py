@@ -22,7 +22,7 @@ class PlanProblem(ValueError):  # noqa: N818 - told to the gardener as such
 def unknown_key(path: str, wanted: str, keys: Iterable[str]) -> PlanProblem:
     """The problem of a key that names nothing, with those it may have meant."""
     near = nearest_keys(keys, wanted)
-    hint = f"; did you mean {' or '.join(near)}?" if near else "; nolbet shelf lists what there is"
+    hint = f"; did you mean {' or '.join(near)}?" if near else "; the shelf lists what there is"
     return PlanProblem(path, f"'{wanted}' isn't on the shelf{hint}")
 
 

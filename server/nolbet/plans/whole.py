@@ -91,7 +91,7 @@ def whole_garden(garden: Garden) -> WholeGarden:
         if checked.value is not None:
             built.append(checked.value)
         else:
-            reason = "; ".join(str(problem) for problem in checked.problems[:3])
+            reason = "; ".join(str(problem).removeprefix(f"{bed.title}.") for problem in checked.problems[:3])
             troubles.append(Trouble("bed", bed.key, bed.title, reason, readable=True))
     held = plan.model_copy(update={"beds": [each.bed for each in built]})
     all_troubles = (*head_troubles(garden), *shelf.troubles, *troubles)
