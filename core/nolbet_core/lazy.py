@@ -10,6 +10,8 @@ from types import ModuleType
 def lazily(name: str) -> ModuleType:
     """A package that is loaded when something of it is first used. name: of the package, not of a part of it.
 
+    For a process of one thread: where there are several, import the package before the first of them starts.
+
     Raises ImportError where it isn't installed.
     """
     if name in sys.modules:
