@@ -45,6 +45,23 @@ def test_a_typed_measure_means_what_it_says(text: str, limit: str, context: Cont
     assert the_value(read(text, LIMITS[limit], context)) == pytest.approx(value, rel=1e-9, abs=1e-15)
 
 
+def test_a_range_is_told_as_its_middle() -> None:
+    (meaning,) = read("5 to 7 in", LIMITS["length"], FT_IN).meanings
+    assert meaning.understood == "the middle of 5 in to 7 in"
+    assert meaning.shown == '6"'
+
+
+@given(st.integers(2, 60), st.integers(1, 60), st.sampled_from([" to ", "-", " - ", " or ", ".."]))
+def test_the_middle_of_a_range_lies_halfway(least_in: int, more_in: int, between: str) -> None:
+    reading = read(f"{least_in}{between}{least_in + more_in} in", LIMITS["length"], METRIC)
+    assert the_value(reading) == pytest.approx((2 * least_in + more_in) / 2 * INCH_M)
+
+
+def test_an_article_in_a_price_stays_one() -> None:
+    (meaning,) = read("48 a yd", LIMITS["unit_price"], FT_IN).meanings
+    assert meaning.understood == "$48.00 a cubic yard"
+
+
 @pytest.mark.parametrize(("text", "values"), typed.DIMENSIONS)
 def test_a_unit_at_the_end_holds_for_all(text: str, values: tuple[float, ...]) -> None:
     reading = read(text, LIMITS["length"], FT_IN, Kind.DIMENSIONS)

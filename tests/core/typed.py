@@ -11,6 +11,20 @@ CUYD: Final = 0.764554857984
 LB: Final = 0.45359237
 
 LENGTHS_IN_FT_IN: Final = [
+    ("an inch and a half", 1.5 * IN),
+    ("five and a half feet", 5.5 * 12 * IN),
+    ("Eight foot six", 102 * IN),
+    ("three quarters of an inch", 0.75 * IN),
+    ("half a yard", 18 * IN),
+    ("twelve inches", 12 * IN),
+    ("5 to 7 in", 6 * IN),
+    ("5–7½ in", 6.25 * IN),
+    ("about ten to twelve inches deep", 11 * IN),
+    ("42-1/2 to 44 in", 43.25 * IN),
+    ("1/2-3/4 in", 0.625 * IN),
+    ("1 ft to 18 in", 15 * IN),
+    ("4'-6\"", 54 * IN),
+    ("4' - 6'", 60 * IN),
     ("3' 6 1/2\"", 42.5 * IN),
     ("3'6 1/2\"", 42.5 * IN),
     ("3ft 6.5in", 42.5 * IN),
@@ -83,6 +97,7 @@ LENGTHS_IN_METRIC: Final = [
 ]
 
 DIMENSIONS: Final = [
+    ("four by eight feet", (4 * FT, 8 * FT)),
     ("4 x 8 ft", (4 * FT, 8 * FT)),
     ("4x8 ft", (4 * FT, 8 * FT)),
     ("4 × 8 ft", (4 * FT, 8 * FT)),
@@ -102,6 +117,12 @@ DIMENSIONS: Final = [
 ]
 
 VOLUMES: Final = [
+    ("half a yard", 0.5 * CUYD),
+    ("a yard and a half", 1.5 * CUYD),
+    ("two and 3/4 yards", 2.75 * CUYD),
+    ("2-3 yd", 2.5 * CUYD),
+    ("seven barrows", 0.595),
+    ("6 buckets", 0.06),
     ("25 L", 0.025),
     ("25l", 0.025),
     ("25 litres", 0.025),
@@ -139,6 +160,8 @@ VOLUMES: Final = [
 ]
 
 MASSES: Final = [
+    ("10 - 20 lb", 15 * LB),
+    ("half a pound", 0.5 * LB),
     ("20 kg", 20.0),
     ("20kg", 20.0),
     ("20 kilos", 20.0),
@@ -253,7 +276,13 @@ REFUSED: Final = [
     ("inf", "length", "no number"),
     ("1e9 m", "length", ""),
     ("#5", "stock", "trade class"),
-    ("five", "count", "no number"),
+    ("some", "count", "no number"),
+    ("thirteen in", "length", "no number"),
+    ("half", "count", "whole number"),
+    ("7 to 5 in", "length", "from the less to the more"),
+    ("5 to 5 in", "length", "from the less to the more"),
+    ("up to 7 in", "length", "can't be read"),
+    ("5 to 7 x 8 ft", "length", ""),
     ("6.205", "price", "cent"),
     ("€6", "price", "counts in USD"),
     ("6 EUR", "price", "counts in USD"),

@@ -54,6 +54,9 @@ _AFTER_NUMBER = re.compile(
 )
 _CROSS = re.compile(r"\s*(?:x(?![a-z])|\*|\bby\b)\s*")
 _NOISE = re.compile(r"^(?:about|approx\.?|ca\.?|c\.|≈|~)\s*|\b(?:long|wide|deep|high|thick|tall|of|each)\b|[,;.]$")
+_FEET_AND_INCHES = re.compile(r"('|\b(?:ft|foot|feet)\b\.?)\s*-\s*(?=\d[^'f]*$)")
+_RANGE = re.compile(r"^(?:from |between )?(?P<least>\D*\d.*?)\s*(?:\bto\b|\bor\b|\.\.+|-)\s*(?P<most>[.,]?\d.*)$")
+_HYPHENED_FRACTION = re.compile(r"(?:^|[^\d/.,])\d+\s*-\s*\d+\s*/\s*\d+")
 _BARE = {
     Kind.LENGTH: {System.FT_IN: INCH, System.METRIC: CENTIMETRE},
     Kind.VOLUME: {System.FT_IN: CU_FT, System.METRIC: LITRE},
@@ -72,12 +75,29 @@ def read_measures(text: str, kind: Kind, system: System, contents: Contents, com
     """
     single = Kind.LENGTH if kind is Kind.DIMENSIONS else kind
     refuse_below_nothing(text, _A_KIND[single])
-    parts = _CROSS.split(_NOISE.sub("", text).strip()) if single is Kind.LENGTH else [_NOISE.sub("", text).strip()]
-    _check_parts(parts, kind)
+    text = _FEET_AND_INCHES.sub(r"\1 ", _NOISE.sub("", text).strip())
+    ends = _ends_of_range(text) if kind is not Kind.DIMENSIONS else None
+    parts = ends or (_CROSS.split(text) if single is Kind.LENGTH else [text])
+    if ends is None:
+        _check_parts(parts, kind)
     units = _units_of(single, system, contents)
     read_parts = [_read_terms(part, single, units, comma) for part in parts]
     lent = _lend_units(read_parts, _BARE[single][system])
-    return tuple(_measure(part, unit, system) for part, unit in zip(read_parts, lent, strict=True))
+    found = tuple(_measure(part, unit, system) for part, unit in zip(read_parts, lent, strict=True))
+    return found if ends is None else (_middle(*found),)
+
+
+def _ends_of_range(text: str) -> list[str] | None:
+    """Both ends of a range, where a text is one and no mixed number with a hyphen."""
+    found = _RANGE.match(_HYPHENED_FRACTION.sub(lambda mixed: mixed[0].replace("-", " "), text))
+    return [found["least"], found["most"]] if found else None
+
+
+def _middle(least: Measure, most: Measure) -> Measure:
+    if least.value >= most.value:
+        raise Problem("a range goes from the less to the more, as in 5 to 7")
+    said = f"the middle of {least.understood} to {most.understood}"
+    return Measure((least.value + most.value) / 2, said)
 
 
 _ON_AREA = re.compile(r"^(?P<mass>.*?)\s*(?:(?:/|\ban?\b|\bper\b|\bon an?\b)\s*(?P<area>[a-z][a-z2. ]*))?$")

@@ -11,6 +11,7 @@ from nolbet_core.quantities.limits import Kind, Limit
 from nolbet_core.quantities.measures import Problem
 from nolbet_core.quantities.numbers import Comma, spell_out
 from nolbet_core.quantities.units import Contents, System
+from nolbet_core.quantities.words import digits_for_words
 from nolbet_core.quantities.writing import (
     other_system,
     show_area,
@@ -100,6 +101,8 @@ def _meanings(typed: str, limit: Limit, context: Context, kind: Kind) -> tuple[M
     if len(typed) > LONGEST_TEXT:
         raise Problem(f"longer than the {LONGEST_TEXT} characters that a measure takes")
     text = spell_out(typed)
+    if kind not in (Kind.MONEY, Kind.UNIT_PRICE):
+        text = digits_for_words(text)
     if not text:
         raise Problem("nothing typed yet")
     found: list[Meaning] = []

@@ -105,6 +105,11 @@ VOLUME_UNITS = _aliases(
         Unit("imperial gallon", "imperial gallons", IMPERIAL_GALLON_M3),
         "imp gal, imp gallon, imp gallons, imperial gallon, imperial gallons, uk gal, uk gallon, uk gallons",
     ),
+    (
+        Unit("barrow of 85 L", "barrows of 85 L", 0.085),
+        "barrow, barrows, barrowload, barrowloads, barrow load, barrow loads, wheelbarrow, wheelbarrows",
+    ),
+    (Unit("bucket of 10 L", "buckets of 10 L", 0.01), "bucket, buckets, bucketful, bucketfuls"),
     (DRY_QUART, "dry qt, dry qts, dry quart, dry quarts"),
     (LIQUID_QUART, "liquid qt, liquid qts, liquid quart, liquid quarts"),
 )
