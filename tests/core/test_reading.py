@@ -49,6 +49,13 @@ def test_a_range_is_told_as_its_middle() -> None:
     (meaning,) = read("5 to 7 in", LIMITS["length"], FT_IN).meanings
     assert meaning.understood == "the middle of 5 in to 7 in"
     assert meaning.shown == '6"'
+    assert meaning.assumed
+
+
+@pytest.mark.parametrize(("text", "assumed"), [("7 barrows", True), ("2 buckets", True), ("2.5 cu ft", False)])
+def test_what_a_barrow_holds_is_told_as_taken(text: str, assumed: bool) -> None:
+    (meaning,) = read(text, LIMITS["stock"], FT_IN).meanings
+    assert meaning.assumed is assumed
 
 
 @given(st.integers(2, 60), st.integers(1, 60), st.sampled_from([" to ", "-", " - ", " or ", ".."]))

@@ -36,10 +36,14 @@ class Problem(ValueError):  # noqa: N818 - told to the gardener as such
 
 @dataclass(frozen=True, slots=True)
 class Measure:
-    """One measure as read: its value [SI base unit] and how it was understood."""
+    """One measure as read: its value [SI base unit] and how it was understood.
+
+    assumed: more was taken for it than was typed: the middle of a range, the usual size of a barrow.
+    """
 
     value: float
     understood: str
+    assumed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -97,7 +101,7 @@ def _middle(least: Measure, most: Measure) -> Measure:
     if least.value >= most.value:
         raise Problem("a range goes from the less to the more, as in 5 to 7")
     said = f"the middle of {least.understood} to {most.understood}"
-    return Measure((least.value + most.value) / 2, said)
+    return Measure((least.value + most.value) / 2, said, assumed=True)
 
 
 _ON_AREA = re.compile(r"^(?P<mass>.*?)\s*(?:(?:/|\ban?\b|\bper\b|\bon an?\b)\s*(?P<area>[a-z][a-z2. ]*))?$")
@@ -265,10 +269,11 @@ def _lend_units(parts: list[list[_Term]], own: Unit) -> list[Unit]:
 
 
 def _measure(part: list[_Term], lent: Unit, system: System) -> Measure:
-    value = 0.0
+    value, usual = 0.0, False
     said = []
     for term in part:
         unit = term.typed_unit or lent
         value += term.amount * unit.size
+        usual = usual or unit.usual
         said.append(f"{trimmed(term.amount, 4)} {unit.named(term.amount)}")
-    return Measure(value, " ".join(said))
+    return Measure(value, " ".join(said), assumed=usual)

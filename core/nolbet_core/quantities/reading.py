@@ -61,7 +61,8 @@ class Meaning:
     """One meaning of a typed text.
 
     values: in SI base units (money excepted), one for each measure typed. money: the amount, for Kind.MONEY.
-    understood: said in the units typed. shown: in the garden's units. other: in the other system.
+    understood: said in the units typed. shown: in the garden's units. other: in the other system. assumed: more was
+    taken for it than was typed, so that what was understood has to be told.
     """
 
     values: tuple[float, ...]
@@ -69,6 +70,7 @@ class Meaning:
     shown: str
     other: str
     money: Decimal | None = None
+    assumed: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,6 +146,7 @@ def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma
         " × ".join(measure.understood for measure in found),
         " × ".join(_show(value, limit.kind, context.system) for value in values),
         " × ".join(_show(value, limit.kind, other) for value in values),
+        assumed=any(measure.assumed for measure in found),
     )
 
 

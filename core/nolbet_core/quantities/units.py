@@ -40,11 +40,15 @@ class Contents(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Unit:
-    """A unit: its name in full (singular, plural) and its size [SI base unit of its kind]."""
+    """A unit: its name in full (singular, plural) and its size [SI base unit of its kind].
+
+    usual: it has no size of its own, as a barrow, and the usual one is taken.
+    """
 
     one: str
     many: str
     size: float
+    usual: bool = False
 
     def named(self, amount: float) -> str:
         """The unit's name as it follows an amount."""
@@ -106,10 +110,10 @@ VOLUME_UNITS = _aliases(
         "imp gal, imp gallon, imp gallons, imperial gallon, imperial gallons, uk gal, uk gallon, uk gallons",
     ),
     (
-        Unit("barrow of 85 L", "barrows of 85 L", 0.085),
+        Unit("barrow of 85 L", "barrows of 85 L", 0.085, usual=True),
         "barrow, barrows, barrowload, barrowloads, barrow load, barrow loads, wheelbarrow, wheelbarrows",
     ),
-    (Unit("bucket of 10 L", "buckets of 10 L", 0.01), "bucket, buckets, bucketful, bucketfuls"),
+    (Unit("bucket of 10 L", "buckets of 10 L", 0.01, usual=True), "bucket, buckets, bucketful, bucketfuls"),
     (DRY_QUART, "dry qt, dry qts, dry quart, dry quarts"),
     (LIQUID_QUART, "liquid qt, liquid qts, liquid quart, liquid quarts"),
 )

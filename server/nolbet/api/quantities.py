@@ -62,12 +62,16 @@ class Typed(Schema):
 
 
 class MeaningOut(Schema):
-    """One meaning: values in SI units, said in the units typed, in the garden's and in the other system's."""
+    """One meaning: values in SI units, said in the units typed, in the garden's and in the other system's.
+
+    assumed: more was taken for it than was typed, so that what was understood has to be told.
+    """
 
     values: list[float]
     understood: str
     shown: str
     other: str
+    assumed: bool = False
     money: Decimal | None
 
 

@@ -2756,8 +2756,15 @@ export interface components {
         /**
          * MeaningOut
          * @description One meaning: values in SI units, said in the units typed, in the garden's and in the other system's.
+         *
+         *     assumed: more was taken for it than was typed, so that what was understood has to be told.
          */
         MeaningOut: {
+            /**
+             * Assumed
+             * @default false
+             */
+            assumed?: boolean;
             /** Money */
             money: string | null;
             /** Other */

@@ -162,8 +162,9 @@ function noteOf(reading: ReturnType<typeof useReading>, focused: boolean): strin
   if (reading.state === "refused") return reading.problem;
   if (reading.state === "waiting") return "Not read yet: the line is down. It will be read when it is back.";
   if (reading.state === "read" && focused) {
-    const { shown, other } = reading.meaning;
-    return other ? `${shown} = ${other}` : shown;
+    const { shown, other, understood, assumed } = reading.meaning;
+    const both = other ? `${shown} = ${other}` : shown;
+    return assumed ? `${understood}: ${both}` : both;
   }
   return null;
 }
