@@ -103,6 +103,10 @@ def test_a_plot_a_mix_and_a_material_that_can_not_be_read_are_told(signed_in: Cl
     }
     assert kept["garden"]["name"] == "Test ground"
     assert len(kept["beds"]) == 2
+    assert signed_in.get(f"{path}/raw").json()["plot"] == {"corners_m": 4}
+    assert signed_in.get(f"{path}/mixes/half/raw").json()["parts"] == [{"material": "topsoil"}]
+    assert signed_in.get(f"{path}/materials/mine/raw").json()["document"] == {"smell": 5}
+    assert signed_in.get(f"{path}/mixes/gone/raw").status_code == 404
     assert signed_in.get(f"{path}/figure").status_code == 200
     assert signed_in.get(f"{path}/shelf").status_code == 200
 

@@ -16,6 +16,7 @@ from nolbet.api.haul import router as haul_router
 from nolbet.api.plot import router as plot_router
 from nolbet.api.problems import map_errors
 from nolbet.api.quantities import router as quantities_router
+from nolbet.api.raw import router as raw_router
 from nolbet.api.shelf import router as shelf_router
 from nolbet.api.sizing import router as sizing_router
 from nolbet.api.water import router as water_router
@@ -34,4 +35,5 @@ api.add_router("/gardens", haul_router)
 api.add_router("/quantities", quantities_router)
 api.add_router("/gardens", shelf_router)
 api.add_router("/gardens", blend_router)
+api.add_router("/gardens", raw_router)
 api.add_router("/gardens", water_router)

@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-import json
-
-from django.http import HttpRequest, HttpResponse
+from django.http import HttpRequest
 from django.utils import timezone
 from ninja import Router, Status
 
@@ -22,7 +20,6 @@ from nolbet.gardens.bin import bin_bed, take_bed_back
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.history import versions_of, walk_steps
 from nolbet.gardens.owned import own_bed, own_garden
-from nolbet.gardens.rows import raw_bed
 from nolbet.plans.saving import add_bed, save_bed
 
 router = Router(tags=["beds"])
@@ -46,16 +43,6 @@ def bed_history(request: HttpRequest, garden_id: int, key: str) -> History:
     """What a bed was, save by save, and where undo and redo stand."""
     versions = versions_of(own_bed(request, garden_id, key))
     return history_of(versions, walk_steps((each.revision, each.restores) for each in versions))
-
-
-@router.get("/{garden_id}/beds/{key}/raw")
-def bed_as_it_lies(request: HttpRequest, garden_id: int, key: str) -> HttpResponse:
-    """A bed's row as it lies in the database, to take out, whether it can be read or not."""
-    bed = own_bed(request, garden_id, key)
-    text = json.dumps(raw_bed(bed), indent=2, ensure_ascii=False)
-    answer = HttpResponse(text + "\n", content_type="application/json; charset=utf-8")
-    answer["Content-Disposition"] = f'attachment; filename="{bed.key}.bed.json"'
-    return answer
 
 
 @router.delete("/{garden_id}/beds/{key}", response={204: None})

@@ -96,5 +96,11 @@ def raw_bed(bed: Bed) -> dict[str, Any]:
     return {"key": bed.key, "name": bed.name, "count": bed.count, "edition": bed.cut_version, "document": bed.cut}
 
 
+def raw_head(garden: Garden) -> dict[str, Any]:
+    """A garden's head and plot as they lie in the database, readable or not."""
+    kept = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost", "handful_kg")
+    return {name: getattr(garden, name) for name in (*kept, "normals", "plot", "plot_edition")}
+
+
 def _why(error: ValidationError) -> str:
     return "; ".join(str(problem) for problem in from_validation(error)[:3])

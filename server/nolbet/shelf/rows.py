@@ -48,6 +48,16 @@ def mix_columns(mix: PlanMix) -> dict[str, Any]:
     return {"name": title_of(mix), "parts": parts, "more": more, "edition": EDITION}
 
 
+def raw_material(own: OwnMaterial) -> dict[str, Any]:
+    """An own material's row as it lies in the database, readable or not."""
+    return {"key": own.key, "name": own.name, "like": own.like, "document": own.figures}
+
+
+def raw_mix(mix: Mix) -> dict[str, Any]:
+    """A mix's row as it lies in the database, readable or not."""
+    return {"key": mix.key, "name": mix.name, "edition": mix.edition, "parts": mix.parts, "document": mix.more}
+
+
 def keep_materials(garden: Garden, materials: list[PlanMaterial]) -> None:
     """Keep own materials of a new garden."""
     OwnMaterial.objects.bulk_create(

@@ -353,9 +353,9 @@ export interface paths {
         };
         /**
          * Bed As It Lies
-         * @description A bed's row as it lies in the database, to take out, whether it can be read or not.
+         * @description A bed.
          */
-        get: operations["nolbet_api_beds_bed_as_it_lies"];
+        get: operations["nolbet_api_raw_bed_as_it_lies"];
         put?: never;
         post?: never;
         delete?: never;
@@ -928,6 +928,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/materials/{key}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Material As It Lies
+         * @description An own material.
+         */
+        get: operations["nolbet_api_raw_material_as_it_lies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/mixes": {
         parameters: {
             query?: never;
@@ -976,6 +996,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/mixes/{key}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mix As It Lies
+         * @description A mix.
+         */
+        get: operations["nolbet_api_raw_mix_as_it_lies"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/plan": {
         parameters: {
             query?: never;
@@ -1009,6 +1049,26 @@ export interface paths {
          * @description Keep a changed plot, if nobody changed it since. It has to hold together.
          */
         put: operations["nolbet_api_gardens_change_plot"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Garden As It Lies
+         * @description A garden's head and plot.
+         */
+        get: operations["nolbet_api_raw_garden_as_it_lies"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -4953,7 +5013,7 @@ export interface operations {
             };
         };
     };
-    nolbet_api_beds_bed_as_it_lies: {
+    nolbet_api_raw_bed_as_it_lies: {
         parameters: {
             query?: never;
             header?: never;
@@ -5706,6 +5766,27 @@ export interface operations {
             };
         };
     };
+    nolbet_api_raw_material_as_it_lies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     nolbet_api_blend_mixes: {
         parameters: {
             query?: never;
@@ -5802,6 +5883,27 @@ export interface operations {
             };
         };
     };
+    nolbet_api_raw_mix_as_it_lies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     nolbet_api_files_export_plan: {
         parameters: {
             query?: never;
@@ -5847,6 +5949,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["KeptGarden"];
                 };
+            };
+        };
+    };
+    nolbet_api_raw_garden_as_it_lies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -26,16 +26,16 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
               <strong>{trouble.name}</strong> {SAID[trouble.kind]}{" "}
               {trouble.readable ? "doesn’t hold together" : "can’t be read"}: {trouble.reason}
             </p>
-            {trouble.kind === "bed" && (
-              <p className="trouble-actions">
-                {trouble.readable && (
-                  <Link className="text-button" to={bedPath(trouble.key)}>
-                    Open it
-                  </Link>
-                )}
-                <a className="text-button" href={`/api/gardens/${gardenId}/beds/${trouble.key}/raw`} download>
-                  Take out its file
-                </a>
+            <p className="trouble-actions">
+              {trouble.kind === "bed" && trouble.readable && (
+                <Link className="text-button" to={bedPath(trouble.key)}>
+                  Open it
+                </Link>
+              )}
+              <a className="text-button" href={`/api/gardens/${gardenId}/${rawOf(trouble)}`} download>
+                Take out its file
+              </a>
+              {trouble.kind === "bed" && (
                 <button
                   type="button"
                   className="text-button is-iron"
@@ -43,8 +43,8 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
                 >
                   To the bin
                 </button>
-              </p>
-            )}
+              )}
+            </p>
           </li>
         ))}
       </ul>
@@ -52,6 +52,13 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
     </section>
   );
 }
+
+/** Where the raw file of what can't be read lies, below its garden. */
+function rawOf({ kind, key }: Trouble): string {
+  return RAW[kind] ? `${RAW[kind]}/${key}/raw` : "raw";
+}
+
+const RAW: Partial<Record<Trouble["kind"], string>> = { bed: "beds", mix: "mixes", material: "materials" };
 
 const SAID: Record<Trouble["kind"], string> = {
   bed: "",
