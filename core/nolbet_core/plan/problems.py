@@ -81,6 +81,10 @@ _SAID = {
     "extra_forbidden": "isn't a key of this format",
 }
 
+_WANTED = dict.fromkeys(
+    ("model_type", "model_attributes_type", "dict_type"), "keys with their values in { } are wanted"
+)
+
 
 def _message(entry: dict[str, object]) -> str:
     kind = str(entry["type"])
@@ -89,7 +93,7 @@ def _message(entry: dict[str, object]) -> str:
     if kind == "union_tag_invalid":
         given = entry.get("input")
         return unknown_kind(str(given.get("kind") if isinstance(given, dict) else given))
-    message = str(entry["msg"]).removeprefix("Value error, ")
+    message = _WANTED.get(kind, str(entry["msg"])).removeprefix("Value error, ")
     given = entry.get("input")
     if isinstance(given, str | int | float) or given is None:
         shown = repr(given)
