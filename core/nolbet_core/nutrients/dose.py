@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from nolbet_core.nutrients.ledger import Held, LayerNitrogen, net_nitrogen, rotted_carbon
+from nolbet_core.quantities.units import CUP_M3, HANDFUL_M3
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
@@ -13,12 +14,6 @@ MOST_AT_ONCE_KG_M2 = 0.020
 
 P_IN_P2O5 = 0.4364
 K_IN_K2O = 0.8302
-CUP_M3 = 2.365882365e-4
-"""A US cup [m3]."""
-
-HANDFUL_M3 = 6.0e-5
-"""A handful until the gardener weighs one [m3] (estimate; about 40 g of meal)."""
-
 LEAST_DOSE_KG = 0.005
 """Nobody weighs out less [kg]."""
 

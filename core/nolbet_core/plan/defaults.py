@@ -10,6 +10,7 @@ from nolbet_core.plan.bed import HEADSPACE_M, Bed, Buried, Infill, Layer, Reserv
 from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.plot import Place, Plot
 from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS
+from nolbet_core.quantities.units import INCH_M, System
 
 LAP_M = 0.15
 """Overlap of neighbouring sheets where nothing is said [m]."""
@@ -22,6 +23,25 @@ MEANT: dict[str, dict[str, Any]] = {
     "Reservoir": {"tilt_m": 0.0},
 }
 """Of keys that may be left out and then mean something that depends on the rest; this is what they mean as a rule."""
+
+
+USUAL_M: dict[System, dict[str, float]] = {
+    System.FT_IN: {
+        "reach_m": 24 * INCH_M,
+        "aisle_m": 24 * INCH_M,
+        "lap_m": 6 * INCH_M,
+        "thickness_m": 4 * INCH_M,
+        "headspace_m": INCH_M,
+    },
+    System.METRIC: {
+        "reach_m": 0.6,
+        "aisle_m": 0.6,
+        "lap_m": 0.15,
+        "thickness_m": 0.1,
+        "headspace_m": 0.025,
+    },
+}
+"""What something new gets in a garden of either system, so that its tape reads whole numbers [m]."""
 
 
 def plan_defaults() -> dict[str, dict[str, Any]]:

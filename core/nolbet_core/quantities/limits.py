@@ -8,6 +8,21 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
+from nolbet_core.quantities.units import (
+    CENTIMETRE,
+    CU_FT,
+    FOOT,
+    INCH,
+    KILOGRAM,
+    LITRE,
+    METRE,
+    POUND,
+    SQ_FT,
+    SQ_METRE,
+    System,
+    Unit,
+)
+
 
 class Kind(StrEnum):
     """What a typed text is a measure of."""
@@ -31,6 +46,8 @@ class Limit:
     """A named range: what it is called on the screen, its kind, its least and greatest value [SI base unit].
 
     `above_least` says that the least value itself is refused too (a bed has some length, a layer may have none).
+    bare: the units that a number without one is taken in, in a garden of feet and in a metric one, where they are not
+    its kind's. usual: between what such a number comes out as a rule [SI base unit]; beyond it is asked about.
     """
 
     label: str
@@ -38,6 +55,15 @@ class Limit:
     most: float
     least: float = 0.0
     above_least: bool = False
+    bare: tuple[Unit, Unit] | None = None
+    usual: tuple[float, float] | None = None
+
+    def bare_unit(self, system: System) -> Unit | None:
+        """The unit that a number without one is taken in; None where a number needs none."""
+        units = self.bare or _BARE.get(self.kind)
+        if units is None:
+            return None
+        return units[0] if system is System.FT_IN else units[1]
 
     def holds(self, value: float) -> bool:
         """Whether a value [SI base unit] lies within the limit."""
@@ -46,16 +72,25 @@ class Limit:
         return self.least <= value <= self.most
 
 
+_BARE: dict[Kind, tuple[Unit, Unit]] = {
+    Kind.LENGTH: (INCH, CENTIMETRE),
+    Kind.VOLUME: (CU_FT, LITRE),
+    Kind.MASS: (POUND, KILOGRAM),
+    Kind.AREA: (SQ_FT, SQ_METRE),
+}
+
 SHORTEST_M = 0.001
 """Nothing in a garden is measured finer than a millimetre, and below it areas come to nothing."""
 
 LENGTH_M = Limit("a length", Kind.LENGTH, 100.0, least=SHORTEST_M)
-BED_DEPTH_M = Limit("the depth of a bed", Kind.LENGTH, 5.0, least=SHORTEST_M)
+BED_SIDE_M = Limit("a side of a bed", Kind.LENGTH, 100.0, SHORTEST_M, bare=(FOOT, CENTIMETRE), usual=(0.2, 15.0))
+BED_DEPTH_M = Limit("the depth of a bed", Kind.LENGTH, 5.0, least=SHORTEST_M, usual=(0.055, 1.6))
+GROUND_M = Limit("a side of the ground", Kind.LENGTH, 200.0, SHORTEST_M, bare=(FOOT, METRE))
 LAYER_M = Limit("a layer", Kind.LENGTH, 3.0)
 WALL_M = Limit("a wall", Kind.LENGTH, 1.0)
 REACH_M = Limit("a reach", Kind.LENGTH, 1.5, least=0.1)
 OFFSET_M = Limit("a lap or run", Kind.LENGTH, 5.0)
-PLACE_M = Limit("a place on the plot", Kind.LENGTH, 200.0)
+PLACE_M = Limit("a place on the plot", Kind.LENGTH, 200.0, bare=(FOOT, METRE))
 LEVEL_M = Limit("a height of the ground", Kind.LENGTH, 50.0)
 SLOPE_DEG = Limit("a slope", Kind.NUMBER, 80.0, least=5.0)
 TURN_DEG = Limit("a turn", Kind.NUMBER, 360.0)
@@ -83,6 +118,8 @@ SHEET_KG_M2 = Limit("a sheet's mass", Kind.NUMBER, 50.0, above_least=True)
 
 LIMITS: dict[str, Limit] = {
     "length": LENGTH_M,
+    "bed": BED_SIDE_M,
+    "ground": GROUND_M,
     "depth": BED_DEPTH_M,
     "layer": LAYER_M,
     "wall": WALL_M,

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 from nolbet_core.quantities.limits import Kind
@@ -10,11 +11,9 @@ from nolbet_core.quantities.numbers import NUMBER_PATTERN, Comma, NumberProblem,
 from nolbet_core.quantities.units import (
     AREA_UNITS,
     CENTIMETRE,
-    CU_FT,
     FOOT,
     INCH,
     KILOGRAM,
-    LITRE,
     METRE,
     POUND,
     SQ_FT,
@@ -61,21 +60,18 @@ _NOISE = re.compile(r"^(?:about|approx\.?|ca\.?|c\.|≈|~)\s*|\b(?:long|wide|dee
 _FEET_AND_INCHES = re.compile(r"('|\b(?:ft|foot|feet)\b\.?)\s*-\s*(?=\d[^'f]*$)")
 _RANGE = re.compile(r"^(?:from |between )?(?P<least>\D*\d.*?)\s*(?:\bto\b|\bor\b|\.\.+|-)\s*(?P<most>[.,]?\d.*)$")
 _HYPHENED_FRACTION = re.compile(r"(?:^|[^\d/.,])\d+\s*-\s*\d+\s*/\s*\d+")
-_BARE = {
-    Kind.LENGTH: {System.FT_IN: INCH, System.METRIC: CENTIMETRE},
-    Kind.VOLUME: {System.FT_IN: CU_FT, System.METRIC: LITRE},
-    Kind.MASS: {System.FT_IN: POUND, System.METRIC: KILOGRAM},
-    Kind.AREA: {System.FT_IN: SQ_FT, System.METRIC: SQ_METRE},
-}
 _KIND_NAMES = {Kind.LENGTH: "length", Kind.VOLUME: "volume", Kind.MASS: "mass", Kind.AREA: "area"}
 _A_KIND = {kind: f"an {name}" if name == "area" else f"a {name}" for kind, name in _KIND_NAMES.items()}
 
 
-def read_measures(text: str, kind: Kind, system: System, contents: Contents, comma: Comma) -> tuple[Measure, ...]:
+def read_measures(
+    text: str, kind: Kind, system: System, units: dict[str, Unit], comma: Comma, bare: Sequence[Unit]
+) -> tuple[Measure, ...]:
     """The measures in a spelled-out text: one, or for Kind.DIMENSIONS two or three lengths.
 
-    A measure without a unit takes that of the nearest one to its right, else to its left, else the garden's own.
-    Raises Problem with the reason.
+    A measure without a unit takes that of the nearest one to its right, else to its left, else `bare`: one unit for
+    each measure there may be, the last for all further ones. units: those a measure may be in, by spelling. Raises
+    Problem with the reason.
     """
     single = Kind.LENGTH if kind is Kind.DIMENSIONS else kind
     refuse_below_nothing(text, _A_KIND[single])
@@ -84,9 +80,8 @@ def read_measures(text: str, kind: Kind, system: System, contents: Contents, com
     parts = ends or (_CROSS.split(text) if single is Kind.LENGTH else [text])
     if ends is None:
         _check_parts(parts, kind)
-    units = _units_of(single, system, contents)
     read_parts = [_read_terms(part, single, units, comma) for part in parts]
-    lent = _lend_units(read_parts, _BARE[single][system])
+    lent = _lend_units(read_parts, bare if ends is None else bare[:1])
     found = tuple(_measure(part, unit, system) for part, unit in zip(read_parts, lent, strict=True))
     return found if ends is None else (_middle(*found),)
 
@@ -120,14 +115,16 @@ def read_load(text: str, system: System, comma: Comma) -> Measure:
     area = AREA_UNITS.get(said) if said else _usual_area(mass_text, system)
     if area is None:
         raise Problem(f"“{said}” isn't a unit of area known here")
-    (mass,) = read_measures(mass_text, Kind.MASS, system, Contents.MEDIA, comma)
+    own = POUND if system is System.FT_IN else KILOGRAM
+    (mass,) = read_measures(mass_text, Kind.MASS, system, mass_units(system), comma, (own,))
     return Measure(mass.value / area.size, f"{mass.understood} a {area.one}")
 
 
 def _usual_area(mass_text: str, system: System) -> Unit:
     if re.search(r"lb|pound|oz|ounce", mass_text):
         return SQ_FT
-    return SQ_METRE if re.search(r"\dg|\bg|kg|kilo", mass_text) else _BARE[Kind.AREA][system]
+    metric = system is System.METRIC or re.search(r"\dg|\bg|kg|kilo", mass_text)
+    return SQ_METRE if metric else SQ_FT
 
 
 def read_plain(text: str, kind: Kind, comma: Comma) -> float:
@@ -157,8 +154,9 @@ def refuse_below_nothing(text: str, label: str) -> None:
         raise Problem(f"{label} can't be less than nothing")
 
 
-def _units_of(kind: Kind, system: System, contents: Contents) -> dict[str, Unit]:
-    if kind is Kind.LENGTH:
+def units_of(kind: Kind, system: System, contents: Contents) -> dict[str, Unit]:
+    """The units that a measure of a kind may be in, by spelling; pairs and triples are of lengths."""
+    if kind in (Kind.LENGTH, Kind.DIMENSIONS):
         return length_units()
     if kind is Kind.AREA:
         return area_units()
@@ -221,7 +219,7 @@ def _unit(name: str | None, kind: Kind, units: dict[str, Unit]) -> Unit | None:
     if unit is not None:
         return unit
     for other in (Kind.LENGTH, Kind.VOLUME, Kind.MASS):
-        if other is not kind and plain in _units_of(other, System.METRIC, Contents.MEDIA):
+        if other is not kind and plain in units_of(other, System.METRIC, Contents.MEDIA):
             raise Problem(f"“{name}” measures {_KIND_NAMES[other]}, and {_A_KIND[kind]} is wanted here")
     if re.search(r"2$|^sq", plain):
         raise Problem(f"“{name}” measures area, and {_A_KIND[kind]} is wanted here")
@@ -258,13 +256,13 @@ def _unit_below(before: Unit | None, amount: float, kind: Kind) -> Unit:
     raise Problem(f"two numbers without a unit between them don't make {_A_KIND[kind]}")
 
 
-def _lend_units(parts: list[list[_Term]], own: Unit) -> list[Unit]:
+def _lend_units(parts: list[list[_Term]], bare: Sequence[Unit]) -> list[Unit]:
     typed = [part[0].typed_unit for part in parts]
     lent: list[Unit] = []
     for index in range(len(parts)):
         to_right = next((unit for unit in typed[index:] if unit), None)
         to_left = next((unit for unit in reversed(typed[:index]) if unit), None)
-        lent.append(to_right or to_left or own)
+        lent.append(to_right or to_left or bare[min(index, len(bare) - 1)])
     return lent
 
 

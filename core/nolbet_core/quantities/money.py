@@ -6,7 +6,7 @@ import re
 from decimal import ROUND_HALF_UP, Decimal
 
 from nolbet_core.quantities.measures import Problem, refuse_below_nothing
-from nolbet_core.quantities.units import Contents, System, volume_units
+from nolbet_core.quantities.units import Contents, System, Unit, mass_units, volume_units, weighed_volume_units
 from nolbet_core.quantities.writing import show_money
 
 SIGNS = {"$": {"USD", "CAD", "AUD", "NZD"}, "€": {"EUR"}, "£": {"GBP"}}
@@ -35,23 +35,33 @@ def read_money(text: str, currency: str) -> Decimal:
     return _amount(match["number"].strip())
 
 
-def read_unit_price(text: str, currency: str, system: System) -> tuple[Decimal, str]:
+def read_unit_price(
+    text: str, currency: str, system: System, density_kg_m3: float | None = None
+) -> tuple[Decimal, str]:
     """The price of a cubic metre that a text names, and how it was understood.
 
     text: spelled out, as in "48 a yd", "62.80/m3" or "48": a bare price is for the garden's own bulk unit, a cubic yard
-    or a m3. currency: the garden's ISO 4217 code. system: the garden's units. Raises Problem with the reason.
+    or a m3. currency: the garden's ISO 4217 code. system: the garden's units. density_kg_m3: the moist bulk density of
+    what is sold, where it is known: it may be sold by the ton then. Raises Problem with the reason.
     """
     price, unit_name = _split_price(text)
     amount = read_money(price, currency)
     if unit_name is None:
         unit = CUBIC_YARD if system is System.FT_IN else CUBIC_METRE
     else:
-        found = volume_units(Contents.MEDIA).get(unit_name.replace(".", "").strip())
-        if found is None:
-            raise Problem(f"“{unit_name}” isn't a unit of volume known here")
-        unit = found
+        unit = _bulk_unit(unit_name.replace(".", "").strip(), system, density_kg_m3)
     per_m3 = (amount / Decimal(repr(unit.size))).quantize(UNIT_PRICE_STEP, rounding=ROUND_HALF_UP)
     return per_m3, f"{show_money(amount, currency)} a {unit.one}"
+
+
+def _bulk_unit(name: str, system: System, density_kg_m3: float | None) -> Unit:
+    weighed = weighed_volume_units(density_kg_m3, system) if density_kg_m3 else {}
+    found = (volume_units(Contents.MEDIA) | weighed).get(name)
+    if found is not None:
+        return found
+    if name in mass_units(system):
+        raise Problem("say first what it is: a price by weight needs to know how heavy it lies")
+    raise Problem(f"“{name}” isn't a unit of volume known here")
 
 
 def _split_price(text: str) -> tuple[str, str | None]:

@@ -2,15 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+import re
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
 
 from nolbet_core.quantities import measures, money
-from nolbet_core.quantities.limits import Kind, Limit
+from nolbet_core.quantities.limits import BED_DEPTH_M, BED_SIDE_M, Kind, Limit
 from nolbet_core.quantities.measures import Problem
 from nolbet_core.quantities.numbers import Comma, spell_out
-from nolbet_core.quantities.units import Contents, System
+from nolbet_core.quantities.units import (
+    CENTIMETRE,
+    FOOT,
+    INCH,
+    METRE,
+    Contents,
+    System,
+    Unit,
+    bag_units,
+    scooped_mass_units,
+    weighed_volume_units,
+)
 from nolbet_core.quantities.words import digits_for_words
 from nolbet_core.quantities.writing import (
     other_system,
@@ -49,11 +61,17 @@ EXAMPLES: dict[Kind, dict[System, str]] = {
 
 @dataclass(frozen=True, slots=True)
 class Context:
-    """What reading depends on besides the text: the garden's units and currency, and what a volume holds."""
+    """What reading depends on besides the text: the garden's units and currency, and what a volume holds.
+
+    density_kg_m3: the moist bulk density of what is measured, where it is known, so that it may be weighed.
+    handful_kg: what the gardener's own handful weighs.
+    """
 
     system: System
     currency: str = "USD"
     contents: Contents = Contents.MEDIA
+    density_kg_m3: float | None = None
+    handful_kg: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,24 +127,57 @@ def _meanings(typed: str, limit: Limit, context: Context, kind: Kind) -> tuple[M
         raise Problem("nothing typed yet")
     found: list[Meaning] = []
     problems: list[Problem] = []
-    for comma in (Comma.THOUSANDS, Comma.DECIMAL):
-        try:
-            meaning = _meaning(text, limit, context, kind, comma)
-        except Problem as problem:
-            problems.append(problem)
-            continue
-        if not any(_same(meaning, earlier) for earlier in found):
-            found.append(meaning)
-    if not found:
-        raise problems[-1]
-    return tuple(found)
+    for bare in _ways_to_take(text, limit, context, kind):
+        for comma in (Comma.THOUSANDS, Comma.DECIMAL):
+            try:
+                meaning = _meaning(text, limit, context, kind, comma, bare)
+            except Problem as problem:
+                problems.append(problem)
+                continue
+            if not any(_same(meaning, earlier) for earlier in found):
+                found.append(meaning)
+        if not found:
+            raise problems[-1]
+        if any(_usual(meaning, limit) for meaning in found):
+            break
+    own, *others = found
+    return (own, *(other for other in others if "," in text or _usual(other, limit)))
+
+
+_OTHER_BARE = {System.FT_IN: (FOOT, INCH), System.METRIC: (CENTIMETRE, METRE)}
+
+
+def _ways_to_take(text: str, limit: Limit, context: Context, kind: Kind) -> list[tuple[Unit, ...]]:
+    """The units that numbers without one may be in: the field's own first, then the others of the garden's system."""
+    own = limit.bare_unit(context.system)
+    if own is None:
+        return [()]
+    if limit.usual is None or re.search(r"[a-z'\"]", re.sub(r"x|\bby\b", "", text)):
+        return [_for_each(own, limit, context, kind)]
+    others = [unit for unit in _OTHER_BARE[context.system] if unit is not own]
+    return [_for_each(own, limit, context, kind), *((unit,) for unit in others)]
+
+
+def _for_each(own: Unit, limit: Limit, context: Context, kind: Kind) -> tuple[Unit, ...]:
+    """A bed's third measure is its depth, and a number without a unit there is one of a depth."""
+    depth = BED_DEPTH_M.bare_unit(context.system)
+    if kind is Kind.DIMENSIONS and limit is BED_SIDE_M and depth is not None:
+        return own, own, depth
+    return (own,)
+
+
+def _usual(meaning: Meaning, limit: Limit) -> bool:
+    if limit.usual is None:
+        return True
+    least, most = limit.usual
+    return all(least <= value <= most for value in meaning.values[:2])
 
 
 def _same(one: Meaning, two: Meaning) -> bool:
     return one.values == two.values and one.money == two.money
 
 
-def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma) -> Meaning:
+def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma, bare: Sequence[Unit]) -> Meaning:
     if kind is Kind.MONEY:
         amount = money.read_money(text, context.currency)
         within(float(amount), limit, context, show_money(Decimal(int(limit.most)), context.currency))
@@ -136,7 +187,7 @@ def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma
         return _unit_price_meaning(text, limit, context)
     if kind in (Kind.COUNT, Kind.SHARE, Kind.PH, Kind.NUMBER):
         return _plain_meaning(text, limit, context, kind, comma)
-    found = _measured(text, context, kind, comma)
+    found = _measured(text, context, kind, comma, bare)
     for measure in found:
         within(measure.value, limit, context, _show(limit.most, limit.kind, context.system))
     values = tuple(measure.value for measure in found)
@@ -150,18 +201,31 @@ def _meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma
     )
 
 
-def _measured(text: str, context: Context, kind: Kind, comma: Comma) -> tuple[measures.Measure, ...]:
+def _measured(
+    text: str, context: Context, kind: Kind, comma: Comma, bare: Sequence[Unit]
+) -> tuple[measures.Measure, ...]:
     if kind is Kind.LOAD:
         return (measures.read_load(text, context.system, comma),)
-    return measures.read_measures(text, kind, context.system, context.contents, comma)
+    units = measures.units_of(kind, context.system, context.contents) | _further_units(kind, context)
+    return measures.read_measures(text, kind, context.system, units, comma, bare)
+
+
+def _further_units(kind: Kind, context: Context) -> dict[str, Unit]:
+    """Units whose size is the usual one, or goes by how heavy the stuff is."""
+    if kind is Kind.MASS:
+        return scooped_mass_units(context.density_kg_m3, context.handful_kg)
+    if kind is not Kind.VOLUME:
+        return {}
+    weighed = weighed_volume_units(context.density_kg_m3, context.system) if context.density_kg_m3 else {}
+    return bag_units(context.system) | weighed
 
 
 def _unit_price_meaning(text: str, limit: Limit, context: Context) -> Meaning:
-    per_m3, understood = money.read_unit_price(text, context.currency, context.system)
+    per_m3, understood = money.read_unit_price(text, context.currency, context.system, context.density_kg_m3)
     within(float(per_m3), limit, context, show_money(Decimal(int(limit.most)), context.currency))
     shown = show_unit_price(per_m3, context.system, context.currency)
     other = show_unit_price(per_m3, other_system(context.system), context.currency)
-    return Meaning((float(per_m3),), understood, shown, other, per_m3)
+    return Meaning((float(per_m3),), understood, shown, other, per_m3, assumed=" at " in understood)
 
 
 def _plain_meaning(text: str, limit: Limit, context: Context, kind: Kind, comma: Comma) -> Meaning:

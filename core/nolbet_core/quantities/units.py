@@ -139,6 +139,47 @@ MASS_UNITS = _aliases(
 TON_ALIASES = ("ton", "tons")
 
 
+USUAL_BAG_M3 = {System.FT_IN: 1.5 * CU_FT_M3, System.METRIC: 0.04}
+"""A bag whose size isn't told."""
+HANDFUL_M3 = 6.0e-5
+"""A handful of meal until the gardener weighs one [m3] (estimate; about 40 g)."""
+CUP_M3 = 2.365882365e-4
+"""A US cup [m3]."""
+USUAL_HANDFUL_KG = 0.04
+
+
+def bag_units(system: System) -> dict[str, Unit]:
+    """The spellings of a bag whose size isn't told: the usual one of a garden's system is taken, and told."""
+    size = USUAL_BAG_M3[system]
+    shown = "1.5 cu ft" if system is System.FT_IN else "40 L"
+    bag = Unit(f"bag of {shown}", f"bags of {shown}", size, usual=True)
+    return dict.fromkeys(("bag", "bags", "sack", "sacks"), bag)
+
+
+def weighed_volume_units(density_kg_m3: float, system: System) -> dict[str, Unit]:
+    """Units of mass as units of a volume, by the bulk density of what is measured [kg/m3]: told, since it varies."""
+    return {
+        name: Unit(
+            f"{unit.one} at {density_kg_m3:.0f} kg/m³",
+            f"{unit.many} at {density_kg_m3:.0f} kg/m³",
+            unit.size / density_kg_m3,
+            usual=True,
+        )
+        for name, unit in mass_units(system).items()
+    }
+
+
+def scooped_mass_units(density_kg_m3: float | None, handful_kg: float | None) -> dict[str, Unit]:
+    """Handfuls and cups as units of mass [kg]: the gardener's own handful where it was weighed [kg], else by the bulk
+    density of what is scattered [kg/m3], else the usual one."""
+    usual_kg = USUAL_HANDFUL_KG if density_kg_m3 is None else HANDFUL_M3 * density_kg_m3
+    hand_kg = handful_kg or usual_kg
+    hand = Unit(f"handful of {hand_kg * 1000:.0f} g", f"handfuls of {hand_kg * 1000:.0f} g", hand_kg, usual=True)
+    cup_kg = CUP_M3 * (density_kg_m3 or USUAL_HANDFUL_KG / HANDFUL_M3)
+    cup = Unit(f"cup of {cup_kg * 1000:.0f} g", f"cups of {cup_kg * 1000:.0f} g", cup_kg, usual=True)
+    return dict.fromkeys(("handful", "handfuls"), hand) | dict.fromkeys(("cup", "cups"), cup)
+
+
 def area_units() -> dict[str, Unit]:
     """Every accepted spelling of a unit of area."""
     return AREA_UNITS

@@ -17,6 +17,8 @@ router = Router(tags=["quantities"])
 
 LimitName = Literal[
     "length",
+    "bed",
+    "ground",
     "depth",
     "layer",
     "wall",
@@ -51,7 +53,10 @@ LimitName = Literal[
 
 
 class Typed(Schema):
-    """A typed text, what it is to be, and the garden's own units."""
+    """A typed text, what it is to be, and the garden's own units.
+
+    density_kg_m3: how heavy what is measured lies, so that a volume may be weighed. handful_kg: the gardener's handful.
+    """
 
     typed: str = Field(max_length=400)
     limit: LimitName
@@ -59,6 +64,8 @@ class Typed(Schema):
     units: Literal["ft_in", "metric"]
     currency: str = Field(default="USD", pattern="^[A-Z]{3}$")
     contents: Literal["media", "liquid"] = "media"
+    density_kg_m3: float | None = Field(default=None, gt=0, le=5000)
+    handful_kg: float | None = Field(default=None, ge=0.005, le=0.5)
 
 
 class MeaningOut(Schema):
@@ -87,5 +94,11 @@ class ReadingOut(Schema):
 def read_typed(request: HttpRequest, typed: Typed) -> Reading:
     """What a typed text is understood as."""
     limit = LIMITS[typed.limit]
-    context = Context(System(typed.units), typed.currency, Contents(typed.contents))
+    context = Context(
+        System(typed.units),
+        typed.currency,
+        Contents(typed.contents),
+        density_kg_m3=typed.density_kg_m3,
+        handful_kg=typed.handful_kg,
+    )
     return read(typed.typed, limit, context, Kind.DIMENSIONS if typed.dimensions else None)

@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { GardenForm, GardenPanel } from "../gardens/gardens.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
@@ -18,20 +20,20 @@ export function AccountSection() {
   if (!account.data) return null;
   if (account.data.demo) {
     return (
-      <section className="garden-panel">
+      <GardenPanel variant="outlined" component="section">
         <h2>Account</h2>
         <p>This is the demo: whoever sits at this machine is its gardener, without a password.</p>
-      </section>
+      </GardenPanel>
     );
   }
   return (
-    <section className="garden-panel">
+    <GardenPanel variant="outlined" component="section">
       <h2>Account: {account.data.name}</h2>
       <PasswordForm />
-      <button type="button" className="text-button" onClick={() => leave.mutate()}>
+      <Button onClick={() => leave.mutate()}>
         Sign out
-      </button>
-    </section>
+      </Button>
+    </GardenPanel>
   );
 }
 
@@ -50,11 +52,11 @@ function PasswordForm() {
     change.mutate();
   };
   return (
-    <form className="garden-form" onSubmit={submit}>
+    <GardenForm onSubmit={submit}>
       <label>
-        <span className="measure-label">Password now</span>
+        <span>Password now</span>
         <input
-          className="measure-input"
+         
           type="password"
           autoComplete="current-password"
           required
@@ -63,9 +65,9 @@ function PasswordForm() {
         />
       </label>
       <label>
-        <span className="measure-label">New password</span>
+        <span>New password</span>
         <input
-          className="measure-input"
+         
           type="password"
           autoComplete="new-password"
           required
@@ -73,11 +75,11 @@ function PasswordForm() {
           onChange={(event) => setWanted(event.currentTarget.value)}
         />
       </label>
-      <button type="submit" className="text-button">
+      <Button type="submit">
         Change the password
-      </button>
+      </Button>
       {change.error && <p role="alert">{saidOf(change.error)}</p>}
       {change.isSuccess && <p role="status">Changed. Other devices have to sign in again.</p>}
-    </form>
+    </GardenForm>
   );
 }

@@ -1,8 +1,11 @@
+import Button from "@mui/material/Button";
+import css from "./account.module.css";
+import css2 from "../section/drawing.module.css";
+import { Door, DoorForm } from "./account.styles";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
 import { api, saidOf } from "../api/client";
-import "./account.css";
 
 /** The front door: sign in, or open an account. */
 export function SignIn() {
@@ -23,15 +26,15 @@ export function SignIn() {
     enter.mutate();
   };
   return (
-    <main className="door">
+    <Door data-part="door">
       <Cutaway />
-      <form onSubmit={submit} className="door-form">
+      <DoorForm onSubmit={submit} data-part="door-form">
         <h1>Nolbet</h1>
         <p>Works out what goes in a bed: measure it, lay it in layers, read off bags, yards and cost.</p>
         <label>
-          <span className="measure-label">Name</span>
+          <span>Name</span>
           <input
-            className="measure-input"
+           
             value={name}
             autoComplete="username"
             autoCapitalize="off"
@@ -40,9 +43,9 @@ export function SignIn() {
           />
         </label>
         <label>
-          <span className="measure-label">Password{fresh && ", at least 10 characters"}</span>
+          <span>Password{fresh && ", at least 10 characters"}</span>
           <input
-            className="measure-input"
+           
             type="password"
             value={password}
             autoComplete={fresh ? "new-password" : "current-password"}
@@ -51,25 +54,24 @@ export function SignIn() {
           />
         </label>
         {enter.error && (
-          <p className="door-problem" role="alert">
+          <p data-part="door-problem" role="alert">
             {saidOf(enter.error)}
           </p>
         )}
-        <button type="submit" className="main-button" disabled={enter.isPending}>
+        <Button variant="contained" type="submit" disabled={enter.isPending}>
           {fresh ? "Open an account" : "Sign in"}
-        </button>
-        <button
-          type="button"
-          className="text-button"
+        </Button>
+        <Button
+         
           onClick={() => {
             setFresh(!fresh);
             enter.reset();
           }}
         >
           {fresh ? "I have an account" : "Open an account instead"}
-        </button>
-      </form>
-    </main>
+        </Button>
+      </DoorForm>
+    </Door>
   );
 }
 
@@ -86,7 +88,7 @@ function Cutaway() {
   let y = 40;
   return (
     <svg
-      className="door-drawing"
+      className={css.doorDrawing}
       viewBox="0 0 460 640"
       preserveAspectRatio="xMidYMid slice"
       aria-hidden="true"
@@ -98,9 +100,9 @@ function Cutaway() {
           <rect key={material} x="40" y={top} width="380" height={height} fill={`url(#hatch-${material})`} />
         );
       })}
-      <rect className="drawing-wall" x="12" y="10" width="28" height="590" />
-      <rect className="drawing-wall" x="420" y="10" width="28" height="590" />
-      <rect className="drawing-ground" x="0" y="580" width="460" height="60" />
+      <rect className={css2.drawingWall} x="12" y="10" width="28" height="590" />
+      <rect className={css2.drawingWall} x="420" y="10" width="28" height="590" />
+      <rect className={css2.drawingGround} x="0" y="580" width="460" height="60" />
     </svg>
   );
 }

@@ -4213,6 +4213,8 @@ export interface components {
         /**
          * Typed
          * @description A typed text, what it is to be, and the garden's own units.
+         *
+         *     density_kg_m3: how heavy what is measured lies, so that a volume may be weighed. handful_kg: the gardener's handful.
          */
         Typed: {
             /**
@@ -4226,16 +4228,20 @@ export interface components {
              * @default USD
              */
             currency?: string;
+            /** Density Kg M3 */
+            density_kg_m3?: number | null;
             /**
              * Dimensions
              * @default false
              */
             dimensions?: boolean;
+            /** Handful Kg */
+            handful_kg?: number | null;
             /**
              * Limit
              * @enum {string}
              */
-            limit: "length" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise";
             /** Typed */
             typed: string;
             /**

@@ -137,3 +137,97 @@ export const SHAPES = {
     fills: false,
   },
 } as const;
+
+/** The unit that a number typed without one is taken in, by the limit of its field. */
+export const BARE_UNITS: Partial<Record<string, { ft_in: string; metric: string }>> = {
+  length: {
+    ft_in: "in",
+    metric: "cm",
+  },
+  bed: {
+    ft_in: "ft",
+    metric: "cm",
+  },
+  ground: {
+    ft_in: "ft",
+    metric: "m",
+  },
+  depth: {
+    ft_in: "in",
+    metric: "cm",
+  },
+  layer: {
+    ft_in: "in",
+    metric: "cm",
+  },
+  wall: {
+    ft_in: "in",
+    metric: "cm",
+  },
+  reach: {
+    ft_in: "in",
+    metric: "cm",
+  },
+  offset: {
+    ft_in: "in",
+    metric: "cm",
+  },
+  place: {
+    ft_in: "ft",
+    metric: "m",
+  },
+  level: {
+    ft_in: "in",
+    metric: "cm",
+  },
+  bag: {
+    ft_in: "cu ft",
+    metric: "L",
+  },
+  bulk: {
+    ft_in: "cu ft",
+    metric: "L",
+  },
+  stock: {
+    ft_in: "cu ft",
+    metric: "L",
+  },
+  mass: {
+    ft_in: "lb",
+    metric: "kg",
+  },
+  meal: {
+    ft_in: "lb",
+    metric: "kg",
+  },
+  handful: {
+    ft_in: "lb",
+    metric: "kg",
+  },
+  catchment: {
+    ft_in: "sq ft",
+    metric: "m\u00b2",
+  },
+  rise: {
+    ft_in: "in",
+    metric: "cm",
+  },
+};
+
+/** What something new gets in a garden of either system [m]. */
+export const USUAL_M = {
+  ft_in: {
+    reach_m: 0.6095999999999999,
+    aisle_m: 0.6095999999999999,
+    lap_m: 0.15239999999999998,
+    thickness_m: 0.1016,
+    headspace_m: 0.0254,
+  },
+  metric: {
+    reach_m: 0.6,
+    aisle_m: 0.6,
+    lap_m: 0.15,
+    thickness_m: 0.1,
+    headspace_m: 0.025,
+  },
+} as const;

@@ -1,3 +1,4 @@
+import { PageNote } from "../kit/Page";
 import { QueryCache, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { SignIn } from "../account/SignIn";
@@ -41,8 +42,8 @@ export function App() {
 
 function FirstGarden() {
   const gardens = useQuery({ queryKey: ["gardens"], queryFn: api.gardens });
-  if (gardens.error) return <p className="page-note">{gardens.error.message}</p>;
-  if (!gardens.data) return <p className="page-note">Opening ...</p>;
+  if (gardens.error) return <PageNote data-part="page-note">{gardens.error.message}</PageNote>;
+  if (!gardens.data) return <PageNote data-part="page-note">Opening ...</PageNote>;
   const first = gardens.data.find((garden) => !garden.deleted_at);
   if (!first) return <Navigate to="/gardens" replace />;
   return <Navigate to={`/garden/${first.id}`} replace />;

@@ -16,14 +16,7 @@ export function BedMark({ bed, size = 26 }: { bed: Bed; size?: number }) {
     (_, i) => top + (h * (i + 1)) / Math.min(bulk.length, 4),
   );
   return (
-    <svg
-      width={size}
-      height={size * 0.85}
-      viewBox="0 0 26 22"
-      className="sign"
-      aria-hidden="true"
-      focusable="false"
-    >
+    <svg width={size} height={size * 0.85} viewBox="0 0 26 22" aria-hidden="true" focusable="false">
       <path d={`M3 ${top}V18H23V${top}`} />
       {lines.map((y) => (
         <path key={y} d={`M3 ${y}H23`} strokeWidth="1.2" />

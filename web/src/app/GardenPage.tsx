@@ -1,3 +1,5 @@
+import { PageNote } from "../kit/Page";
+import { PageBody } from "../gardens/troubles.styles";
 import { meant } from "../api/meant";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
@@ -26,8 +28,8 @@ export function GardenPage() {
   const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
   const shelf = useQuery({ queryKey: ["shelf", gardenId, ""], queryFn: () => api.shelf(gardenId) });
   if (garden.error ?? shelf.error)
-    return <p className="page-note">{(garden.error ?? shelf.error)?.message}</p>;
-  if (!garden.data || !shelf.data) return <p className="page-note">Opening the garden ...</p>;
+    return <PageNote data-part="page-note">{(garden.error ?? shelf.error)?.message}</PageNote>;
+  if (!garden.data || !shelf.data) return <PageNote data-part="page-note">Opening the garden ...</PageNote>;
   return <Garden garden={garden.data} shelf={shelf.data} />;
 }
 
@@ -81,7 +83,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
           save={save}
           onUnits={(wanted) => units.mutate(wanted)}
         />
-        <div className="page-body">
+        <PageBody data-part="page-body">
           <Routes>
             <Route path="section/bed/:bedKey" element={<ChosenBed {...shown} />} />
             <Route path="section/bed/:bedKey/history" element={<ChosenBed {...shown} view="history" />} />
@@ -106,7 +108,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
             />
             <Route path="*" element={<Navigate to={first ? bedPath(first) : `${base}/new`} replace />} />
           </Routes>
-        </div>
+        </PageBody>
       </SaveStateProvider>
     </ShowingProvider>
   );
@@ -128,7 +130,8 @@ function ChosenBed({ garden, materials, bedPath, view }: ChosenProps) {
   const trouble = garden.troubles.filter(({ kind, key }) => kind === "bed" && key === bedKey);
   if (!kept && trouble.length > 0)
     return <Troubles gardenId={garden.id} troubles={trouble} bedPath={bedPath} />;
-  if (!kept) return <p className="page-note">There is no bed called “{bedKey}” in this garden.</p>;
+  if (!kept)
+    return <PageNote data-part="page-note">There is no bed called “{bedKey}” in this garden.</PageNote>;
   const props = { gardenId: garden.id, kept, materials };
   const Beside = view && BESIDE[view];
   if (Beside) return <Beside key={kept.key} {...props} back={bedPath(kept.key)} />;

@@ -1,10 +1,10 @@
+import Button from "@mui/material/Button";
 import Modal from "@mui/material/Modal";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import type { KeptGarden } from "../api/client";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 import { BedMark } from "./BedMark";
-import "./dialogs.css";
 
 const KEYS: readonly (readonly [string, string])[] = [
   ["↑ ↓", "choose a layer"],
@@ -42,30 +42,24 @@ export function KeyDialogs({ garden, bedPath }: Props) {
   const close = () => setOpen(null);
   return (
     <>
-      <div className="key-buttons">
-        <button
-          type="button"
+      <div>
+        <Button
           onClick={() => setOpen("find")}
           aria-label="Find a bed or a material"
           title="Find a bed or a material: /"
         >
           /
-        </button>
-        <button
-          type="button"
-          onClick={() => setOpen("keys")}
-          aria-label="List the keys"
-          title="List the keys: ?"
-        >
+        </Button>
+        <Button onClick={() => setOpen("keys")} aria-label="List the keys" title="List the keys: ?">
           ?
-        </button>
+        </Button>
       </div>
-      <Modal open={open !== null} onClose={close} className="dialog-place">
-        <div className="dialog" role="dialog" aria-modal="true" aria-labelledby="dialog-title">
+      <Modal open={open !== null} onClose={close}>
+        <div role="dialog" aria-modal="true" aria-labelledby="dialog-title">
           {open === "keys" ? <KeyList /> : <Finder garden={garden} bedPath={bedPath} onDone={close} />}
-          <button type="button" className="text-button dialog-close" onClick={close}>
+          <Button onClick={close}>
             Close
-          </button>
+          </Button>
         </div>
       </Modal>
     </>
@@ -76,7 +70,7 @@ function KeyList() {
   return (
     <>
       <h2 id="dialog-title">Keys</h2>
-      <dl className="key-list">
+      <dl>
         {KEYS.map(([keys, what]) => (
           <div key={keys}>
             <dt>
@@ -104,12 +98,10 @@ function Finder({ garden, bedPath, onDone }: Props & { onDone: () => void }) {
   return (
     <>
       <h2 id="dialog-title">Find</h2>
-      <label className="measure-label" htmlFor="find-bed">
-        A bed
-      </label>
+      <label htmlFor="find-bed">A bed</label>
       <input
         id="find-bed"
-        className="measure-input"
+       
         value={words}
         autoFocus
         autoComplete="off"
@@ -120,16 +112,16 @@ function Finder({ garden, bedPath, onDone }: Props & { onDone: () => void }) {
           if (event.key === "Enter" && first) go(bedPath(first.key));
         }}
       />
-      <ul className="find-beds">
+      <ul>
         {beds.slice(0, 6).map(({ key, bed }) => (
           <li key={key}>
-            <button type="button" onClick={() => go(bedPath(key))}>
+            <Button onClick={() => go(bedPath(key))}>
               <BedMark bed={bed} />
               {bed.name}
-            </button>
+            </Button>
           </li>
         ))}
-        {beds.length === 0 && <li className="finder-none">No bed is called that.</li>}
+        {beds.length === 0 && <li data-part="finder-none">No bed is called that.</li>}
       </ul>
       <MaterialFinder
         gardenId={garden.id}

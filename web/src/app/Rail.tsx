@@ -6,8 +6,8 @@ type Place = { name: SignName; label: string; to: string };
 /** The work in its order. */
 export function Rail({ places }: { places: readonly Place[] }) {
   return (
-    <nav className="rail" aria-label="Views">
-      <span className="rail-name">Nolbet</span>
+    <nav data-part="rail" aria-label="Views">
+      <span>Nolbet</span>
       {places.map(({ name, label, to }) => (
         <NavLink key={name} to={to} className={({ isActive }) => `rail-place ${isActive ? "is-here" : ""}`}>
           <Sign name={name} />

@@ -1,7 +1,7 @@
 import { meant } from "../api/meant";
 import { Link, NavLink } from "react-router";
 import type { KeptGarden } from "../api/client";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import type { Units } from "../quantities/format";
 import { BedMark } from "./BedMark";
 import { Sign } from "./icons";
@@ -29,16 +29,16 @@ const UNITS = [
 export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
   const units = meant("Garden", garden.garden, "units");
   return (
-    <header className="top-bar">
-      <Link className="top-garden" to="/gardens" title={`${garden.garden.name}: all gardens, files, account`}>
+    <header>
+      <Link to="/gardens" title={`${garden.garden.name}: all gardens, files, account`}>
         <span>garden</span>
-        <strong className={garden.garden.name.length > 26 ? "is-long" : ""}>{garden.garden.name}</strong>
+        <strong data-long={garden.garden.name.length > 26 || undefined}>{garden.garden.name}</strong>
       </Link>
-      <nav className={`top-beds ${garden.beds.length > MOST_BESIDE ? "is-many" : ""}`} aria-label="Beds">
+      <nav data-many={garden.beds.length > MOST_BESIDE || undefined} aria-label="Beds">
         {garden.beds.map(({ key, bed }) => (
-          <NavLink key={key} to={bedPath(key)} className={`top-bed ${key === chosen ? "is-chosen" : ""}`}>
+          <NavLink key={key} to={bedPath(key)} data-chosen={key === chosen || undefined}>
             <BedMark bed={bed} />
-            <span className="top-bed-name">{bed.name}</span>
+            <span>{bed.name}</span>
           </NavLink>
         ))}
       </nav>
@@ -51,7 +51,7 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
       </NavLink>
       <SaveNote save={save} />
       <KeyDialogs garden={garden} bedPath={bedPath} />
-      <div className="top-units">
+      <div>
         <Choice label="Units" options={UNITS} value={units} onChoose={onUnits} />
       </div>
     </header>
@@ -61,10 +61,7 @@ export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
 function SaveNote({ save }: { save: Kept | null }) {
   const text = save ? noteOf(save) : "";
   return (
-    <span
-      className={`top-save ${save?.state === "saved" || save?.state === "kept" ? "is-saved" : ""}`}
-      role="status"
-    >
+    <span data-saved={save?.state === "saved" || save?.state === "kept" || undefined} role="status">
       {text}
     </span>
   );

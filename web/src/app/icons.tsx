@@ -14,7 +14,7 @@ export type SignName = keyof typeof SIGNS;
 
 export function Sign({ name }: { name: SignName }) {
   return (
-    <svg width="22" height="22" viewBox="0 0 22 22" className="sign" aria-hidden="true" focusable="false">
+    <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true" focusable="false">
       <path d={SIGNS[name]} />
     </svg>
   );

@@ -1,9 +1,25 @@
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { PageNote } from "../kit/Page";
+import { Problem } from "../kit/Problem";
+import { Note } from "../kit/Note";
+import {
+  BlendBody,
+  BlendLike,
+  BlendMixes,
+  BlendName,
+  BlendUse,
+  BlendViewBox,
+  BlendWork,
+} from "./blend.styles";
+import { WaterAside, WaterHead, WaterStart } from "../water/water.styles";
+import { FindingsBox } from "../section/tally.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused, saidOf, type KeptBed, type KeptGarden, type Material } from "../api/client";
 import { useSaveState } from "../app/SaveStateContext";
-import { useUndoKeys } from "../plot/useUndoKeys";
+import { useUndoKeys } from "../kit/useUndoKeys";
 import { OneFinding } from "../section/Findings";
 import { Buckets } from "./Buckets";
 import { blendApi, type Mix, type MixUse } from "./blendApi";
@@ -14,9 +30,6 @@ import { useLastGood } from "./useLastGood";
 import { useMixDraft } from "./useMixDraft";
 import { Wishes } from "./Wishes";
 import { useZones, Zones } from "./Zones";
-import "../section/tally.css";
-import "../water/water.css";
-import "./blend.css";
 
 type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material>; bedKey: string | undefined };
 
@@ -50,8 +63,8 @@ export function BlendView({ garden, materials, bedKey }: Props) {
       void navigate(`/garden/${garden.id}/blend`);
     },
   });
-  if (found.error) return <p className="page-note">{saidOf(found.error)}</p>;
-  if (!found.data) return <p className="page-note">Fetching the mixes ...</p>;
+  if (found.error) return <PageNote data-part="page-note">{saidOf(found.error)}</PageNote>;
+  if (!found.data) return <PageNote data-part="page-note">Fetching the mixes ...</PageNote>;
   const mixes = found.data;
   const bed = garden.beds.find(({ key }) => key === bedKey);
   const kept =
@@ -61,8 +74,8 @@ export function BlendView({ garden, materials, bedKey }: Props) {
     null;
   const problem = add.error ?? remove.error;
   return (
-    <main className="blend-view">
-      <nav className="blend-mixes" aria-label="Mixes">
+    <BlendViewBox>
+      <BlendMixes aria-label="Mixes">
         {mixes.map((each) => (
           <Link
             key={each.key}
@@ -72,18 +85,18 @@ export function BlendView({ garden, materials, bedKey }: Props) {
             {each.name ?? each.key}
           </Link>
         ))}
-        <button type="button" className="text-button" onClick={() => add.mutate(firstMix("New mix"))}>
+        <Button onClick={() => add.mutate(firstMix("New mix"))}>
           + New mix
-        </button>
+        </Button>
         {gone && (
           <span role="status">
             {gone.name} is forgotten.{" "}
-            <button type="button" className="text-button" onClick={() => add.mutate(gone)}>
+            <Button onClick={() => add.mutate(gone)}>
               Put it back
-            </button>
+            </Button>
           </span>
         )}
-      </nav>
+      </BlendMixes>
       {problem && <p role="alert">{saidOf(problem)}</p>}
       {kept ? (
         <OneMix
@@ -97,16 +110,20 @@ export function BlendView({ garden, materials, bedKey }: Props) {
           onForget={(mix) => remove.mutate(mix)}
         />
       ) : (
-        <div className="water-start">
+        <WaterStart variant="outlined" component="div" data-part="water-start">
           <p>
             No soil is mixed yet. A mix is parts by the bucket: start with soil and compost, half and half.
           </p>
-          <button type="button" className="main-button" onClick={() => add.mutate(firstMix("First mix"))}>
+          <Button
+            variant="contained"
+           
+            onClick={() => add.mutate(firstMix("First mix"))}
+          >
             Mix the first soil
-          </button>
-        </div>
+          </Button>
+        </WaterStart>
       )}
-    </main>
+    </BlendViewBox>
   );
 }
 
@@ -144,12 +161,11 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
   const problem = figured.error ?? refusal;
   const forBed = taken?.amounts.find((each) => each.bed === bed?.key);
   return (
-    <div className="blend-body">
-      <div className="blend-work">
-        <header className="water-head">
-          <h1 className="view-title">
-            <input
-              className="blend-name"
+    <BlendBody>
+      <BlendWork>
+        <WaterHead>
+          <Typography variant="view" data-part="view-title">
+            <BlendName
               aria-label="Name of the mix"
               value={mix.name ?? ""}
               maxLength={80}
@@ -159,11 +175,11 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
               }}
               onBlur={endGesture}
             />
-          </h1>
-          <label className="blend-use">
+          </Typography>
+          <BlendUse>
             <span>for</span>
             <select
-              className="measure-input"
+             
               aria-label="What it is for"
               value={mix.target?.use ?? "raised_bed"}
               onChange={(event) => {
@@ -177,21 +193,21 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
                 </option>
               ))}
             </select>
-          </label>
-          <button type="button" className="text-button" disabled={!canUndo} onClick={undo}>
+          </BlendUse>
+          <Button disabled={!canUndo} onClick={undo}>
             Undo
-          </button>
-          <button type="button" className="text-button" onClick={() => onCopy(mix)}>
+          </Button>
+          <Button onClick={() => onCopy(mix)}>
             Copy
-          </button>
-          <button type="button" className="text-button" onClick={() => onForget(mix)}>
+          </Button>
+          <Button onClick={() => onForget(mix)}>
             Forget
-          </button>
-        </header>
+          </Button>
+        </WaterHead>
         {problem && (
-          <p className="section-problem" role="alert">
+          <Problem role="alert">
             {whyNot(problem)} The figures are those from before; nothing of this is saved yet.
-          </p>
+          </Problem>
         )}
         <Buckets
           gardenId={garden.id}
@@ -202,18 +218,23 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
           onEnd={endGesture}
         />
         {figures && (
-          <section className="blend-like" aria-labelledby="like-title">
+          <BlendLike
+            variant="outlined"
+            component="section"
+            data-part="blend-like"
+            aria-labelledby="like-title"
+          >
             <h2 id="like-title">What it is like</h2>
             <Marks marks={figures.marks} />
             {figures.unknown.length > 0 && (
-              <p className="panel-note">
+              <Note>
                 Not known as soil: {figures.unknown.join(", ")}. Give its figures on the Shelf, or leave it
                 out.
-              </p>
+              </Note>
             )}
             <FreeFigures marks={figures.marks} />
             <Bands gardenId={garden.id} mix={mix} marks={figures.marks} materials={materials} onEdit={edit} />
-          </section>
+          </BlendLike>
         )}
         {bed && (
           <Zones
@@ -227,8 +248,8 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
             bedPath={`/garden/${garden.id}/section/bed/${bed.key}`}
           />
         )}
-      </div>
-      <aside className="water-aside" aria-label="What it takes">
+      </BlendWork>
+      <WaterAside variant="outlined" component="aside" data-part="water-aside" aria-label="What it takes">
         {figures && <MixTally mix={mix} figures={figures} amounts={taken} bedKey={bed?.key} onEdit={edit} />}
         {taken && <Used beds={taken.amounts} mixes={taken.mixed_into} />}
         <Wishes
@@ -240,17 +261,17 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
           onEdit={edit}
         />
         {figures && figures.findings.length > 0 && (
-          <section className="findings" aria-labelledby="mix-findings">
+          <FindingsBox aria-labelledby="mix-findings">
             <h2 id="mix-findings">Worth a look</h2>
             <ul>
               {figures.findings.map((finding) => (
                 <OneFinding key={finding.code} finding={finding} />
               ))}
             </ul>
-          </section>
+          </FindingsBox>
         )}
-      </aside>
-    </div>
+      </WaterAside>
+    </BlendBody>
   );
 }
 
@@ -276,10 +297,10 @@ function Used({
     ...mixes,
   ];
   return (
-    <p className="tally-note">
+    <Note>
       {names.length > 0
         ? `Used in ${names.join(", ")}.`
         : "Not used yet: lay it as a layer in a bed's section."}
-    </p>
+    </Note>
   );
 }

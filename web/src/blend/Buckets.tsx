@@ -1,3 +1,13 @@
+import Button from "@mui/material/Button";
+import css from "./blend.module.css";
+import {
+  BlendBucket,
+  BlendBuckets,
+  BlendPart,
+  BlendPartFoot,
+  BlendPartName,
+  BlendPartRow,
+} from "./blend.styles";
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import type { Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
@@ -26,13 +36,13 @@ const TOP = 14;
 export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Props) {
   const size = bucketSize(mix);
   return (
-    <div className="blend-buckets" role="group" aria-label="Parts">
+    <BlendBuckets role="group" aria-label="Parts">
       {mix.parts.map((part, index) => {
         const material = materials.get(part.material);
         const name = material?.name ?? part.material;
         const figured = figures?.parts.find((each) => each.material === part.material);
         return (
-          <div className="blend-part" key={part.material}>
+          <BlendPart variant="outlined" component="div" key={part.material}>
             <Bucket
               name={name}
               parts={part.parts}
@@ -42,17 +52,11 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
               onStep={(by) => onEdit((now) => stepped(now, index, by))}
               onEnd={onEnd}
             />
-            <strong className="blend-part-name" title={name}>
-              {name}
-            </strong>
-            <div className="blend-part-row">
-              <button
-                type="button"
-                aria-label={`Less ${name}`}
-                onClick={() => onEdit((now) => stepped(now, index, -0.5))}
-              >
+            <BlendPartName title={name}>{name}</BlendPartName>
+            <BlendPartRow>
+              <Button aria-label={`Less ${name}`} onClick={() => onEdit((now) => stepped(now, index, -0.5))}>
                 −
-              </button>
+              </Button>
               <MeasureField
                 label={`Parts of ${name}`}
                 hideLabel
@@ -63,26 +67,18 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
                   parts !== undefined && onEdit((now) => withPart(now, index, { parts }))
                 }
               />
-              <button
-                type="button"
-                aria-label={`More ${name}`}
-                onClick={() => onEdit((now) => stepped(now, index, 0.5))}
-              >
+              <Button aria-label={`More ${name}`} onClick={() => onEdit((now) => stepped(now, index, 0.5))}>
                 +
-              </button>
-            </div>
-            <div className="blend-part-foot">
+              </Button>
+            </BlendPartRow>
+            <BlendPartFoot data-part="blend-part-foot">
               <span>{figured ? showShare(figured.share) : ""}</span>
               {mix.parts.length > 1 && (
-                <button
-                  type="button"
-                  aria-label={`Take ${name} out`}
-                  onClick={() => onEdit((now) => without(now, index))}
-                >
+                <Button aria-label={`Take ${name} out`} onClick={() => onEdit((now) => without(now, index))}>
                   ×
-                </button>
+                </Button>
               )}
-            </div>
+            </BlendPartFoot>
             {isDug(part.material, material) && (
               <MeasureField
                 label="Kept by the sieve"
@@ -95,10 +91,10 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
                 }
               />
             )}
-          </div>
+          </BlendPart>
         );
       })}
-      <div className="blend-part blend-add">
+      <BlendPart variant="outlined" component="div">
         <MaterialFinder
           key={mix.parts.length}
           gardenId={gardenId}
@@ -107,8 +103,8 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
           suits={(each) => !each.is_sheet && each.group !== "meal" && each.key !== mix.key}
           onChoose={({ key }) => onEdit((now) => added(now, key))}
         />
-      </div>
-    </div>
+      </BlendPart>
+    </BlendBuckets>
   );
 }
 
@@ -166,8 +162,7 @@ function Bucket({ name, parts, size, hatch, onParts, onStep, onEnd }: BucketProp
     onStep(by);
   };
   return (
-    <div
-      className="blend-bucket"
+    <BlendBucket
       role="slider"
       tabIndex={0}
       aria-label={name}
@@ -188,17 +183,20 @@ function Bucket({ name, parts, size, hatch, onParts, onStep, onEnd }: BucketProp
         viewBox={`-4 0 ${WIDE + 8} ${HIGH + 2 * TOP}`}
         aria-hidden="true"
       >
-        <path className="blend-bail" d={`M2 ${TOP}A${WIDE / 2} ${TOP} 0 0 1 ${WIDE - 2} ${TOP}`} />
+        <path className={css.blendBail} d={`M2 ${TOP}A${WIDE / 2} ${TOP} 0 0 1 ${WIDE - 2} ${TOP}`} />
         {level > 0 && (
           <path
             d={`M${inset} ${bottom}L${edge(level)} ${bottom - level}H${WIDE - edge(level)}L${WIDE - inset} ${bottom}Z`}
             fill={`url(#hatch-${hatch})`}
           />
         )}
-        <path className="blend-pail" d={`M0 ${TOP}L${inset} ${bottom}H${WIDE - inset}L${WIDE} ${TOP}`} />
-        <path className="blend-brim" d={`M-2 ${TOP}H${WIDE + 2}`} />
-        <path className="blend-level" d={`M${edge(level) - 3} ${bottom - level}H${WIDE - edge(level) + 3}`} />
+        <path className={css.blendPail} d={`M0 ${TOP}L${inset} ${bottom}H${WIDE - inset}L${WIDE} ${TOP}`} />
+        <path className={css.blendBrim} d={`M-2 ${TOP}H${WIDE + 2}`} />
+        <path
+          className={css.blendLevel}
+          d={`M${edge(level) - 3} ${bottom - level}H${WIDE - edge(level) + 3}`}
+        />
       </svg>
-    </div>
+    </BlendBucket>
   );
 }

@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { BlendBandFields, BlendLimits } from "./blend.styles";
 import type { Material } from "../api/client";
 import { showShare } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -12,11 +14,11 @@ type Props = { gardenId: number; mix: Mix; materials: ReadonlyMap<string, Materi
 export function Limits({ gardenId, mix, materials, onEdit }: Props) {
   const limits = mix.target?.limits ?? [];
   return (
-    <div className="blend-limits">
+    <BlendLimits>
       {limits.map(({ material, least = 0, most = 1 }) => {
         const name = materials.get(material)?.name ?? material;
         return (
-          <div key={material} className="blend-band-fields" role="group" aria-label={`Limits of ${name}`}>
+          <BlendBandFields key={material} role="group" aria-label={`Limits of ${name}`}>
             <MeasureField
               label={`${name} from`}
               limit="share"
@@ -35,15 +37,14 @@ export function Limits({ gardenId, mix, materials, onEdit }: Props) {
                 value !== undefined && onEdit((now) => withLimit(now, material, { most: value }))
               }
             />
-            <button
-              type="button"
-              className="text-button"
+            <Button
+             
               aria-label={`No limits of ${name}`}
               onClick={() => onEdit((now) => withoutLimit(now, material))}
             >
               ×
-            </button>
-          </div>
+            </Button>
+          </BlendBandFields>
         );
       })}
       <MaterialFinder
@@ -54,6 +55,6 @@ export function Limits({ gardenId, mix, materials, onEdit }: Props) {
         suits={(each) => !each.is_sheet && !limits.some(({ material }) => material === each.key)}
         onChoose={({ key }) => onEdit((now) => withLimit(now, key, {}))}
       />
-    </div>
+    </BlendLimits>
   );
 }

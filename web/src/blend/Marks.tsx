@@ -1,3 +1,16 @@
+import Button from "@mui/material/Button";
+import {
+  BlendBand,
+  BlendBandFields,
+  BlendBandRow,
+  BlendBands,
+  BlendFree,
+  BlendMarks,
+  BlendNeedle,
+  BlendTrack,
+  BlendValue,
+  BlendWanted,
+} from "./blend.styles";
 import type { Material } from "../api/client";
 import { showLength, showShare, trimmed, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -34,13 +47,13 @@ function written(name: Name, value: number, units: Units): string {
 export function Marks({ marks }: { marks: readonly MarkFigures[] }) {
   const { units } = useShowing();
   return (
-    <dl className="blend-marks">
+    <BlendMarks>
       {BANDED.map(([name, label, low, high]) => {
         const mark = marks.find((each) => each.name === name);
         if (!mark) return null;
         return <Mark key={name} mark={mark} label={label} low={low} high={high} units={units} />;
       })}
-    </dl>
+    </BlendMarks>
   );
 }
 
@@ -55,15 +68,15 @@ function Mark({ mark, label, low, high, units }: MarkProps) {
   return (
     <div className={`blend-mark is-${state}`}>
       <dt>{label}</dt>
-      <dd className="blend-track" aria-hidden="true">
-        {!open && <span className="blend-band" style={{ left: from, width: `calc(${to} - ${from})` }} />}
-        {value != null && <span className="blend-needle" style={{ left: at(value) }} />}
-      </dd>
-      <dd className="blend-value">{value == null ? "–" : written(mark.name, value, units)}</dd>
-      <dd className="blend-wanted">
+      <BlendTrack aria-hidden="true">
+        {!open && <BlendBand style={{ left: from, width: `calc(${to} - ${from})` }} />}
+        {value != null && <BlendNeedle data-part="blend-needle" style={{ left: at(value) }} />}
+      </BlendTrack>
+      <BlendValue>{value == null ? "–" : written(mark.name, value, units)}</BlendValue>
+      <BlendWanted data-part="blend-wanted">
         {open ? "nothing asked" : wanted(mark, units)}
         {state !== "free" && <b> {STATES[state]}</b>}
-      </dd>
+      </BlendWanted>
     </div>
   );
 }
@@ -88,7 +101,7 @@ export function FreeFigures({ marks }: { marks: readonly MarkFigures[] }) {
   const dry = of("loose_dry_kg_m3");
   const moist = of("loose_moist_kg_m3");
   return (
-    <dl className="blend-free">
+    <BlendFree>
       {FREE.map(([name, label]) => {
         const value = of(name);
         return (
@@ -109,7 +122,7 @@ export function FreeFigures({ marks }: { marks: readonly MarkFigures[] }) {
           {moist != null && <Quantity kind="density" value={moist} />} moist
         </dd>
       </div>
-    </dl>
+    </BlendFree>
   );
 }
 
@@ -130,7 +143,7 @@ export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
     if (now?.least == null || now.most == null) return null;
     const { least, most } = now;
     return (
-      <div className="blend-band-fields" role="group" aria-label={label}>
+      <BlendBandFields role="group" aria-label={label}>
         <MeasureField
           label={`${label} from`}
           limit={limit}
@@ -149,13 +162,13 @@ export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
             value !== undefined && onEdit((to) => withEdge(to, name, "most", value, [least, most]))
           }
         />
-      </div>
+      </BlendBandFields>
     );
   };
   return (
-    <details className="blend-bands">
+    <BlendBands>
       <summary>Change the bands</summary>
-      <div className="blend-band-row">
+      <BlendBandRow>
         {band("air_filled", "Air", "share")}
         {band("water_held", "Water", "share")}
         {band("ph", "pH", "ph")}
@@ -182,17 +195,16 @@ export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
           shown={showShare(mark("compost_share")?.most ?? 0)}
           onMeaning={({ values: [compost_most] }) => onEdit((to) => withTarget(to, { compost_most }))}
         />
-        <button
-          type="button"
-          className="text-button"
+        <Button
+         
           onClick={() =>
             onEdit((to) => ({ ...to, target: { use: mix.target?.use ?? "raised_bed", limits: [] } }))
           }
         >
           Usual bands
-        </button>
-      </div>
+        </Button>
+      </BlendBandRow>
       <Limits gardenId={gardenId} mix={mix} materials={materials} onEdit={onEdit} />
-    </details>
+    </BlendBands>
   );
 }

@@ -1,3 +1,14 @@
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import { Note } from "../kit/Note";
+import { Lines } from "../kit/Lines";
+import { TallyBox, TallyVolume } from "../section/tally.styles";
+import { BlendRecipe, BlendTest } from "./blend.styles";
+import { WaterFields } from "../water/water.styles";
 import { useState } from "react";
 import {
   showBulkVolume,
@@ -27,22 +38,22 @@ export function MixTally({ mix, figures, amounts, bedKey, onEdit }: Props) {
   const showing = useShowing();
   const lost = 1 - figures.parts_out / figures.parts_in;
   return (
-    <section className="tally" aria-labelledby="makes-title">
+    <TallyBox data-part="tally" aria-labelledby="makes-title">
       <h2 id="makes-title">It makes</h2>
-      <p className="tally-volume">
+      <TallyVolume data-part="tally-volume">
         <b>{trimmed(figures.parts_out, 2)}</b> of {trimmed(figures.parts_in, 2)} parts
-      </p>
-      <p className="tally-note">
+      </TallyVolume>
+      <Note>
         {lost > 0.0005
           ? `${showShare(Math.round(lost * 1000) / 1000)} is lost: ${why(figures)}`
           : figures.measured
             ? "As the bucket test showed."
             : "Nothing is lost on mixing."}
-      </p>
+      </Note>
       <BucketTest mix={mix} onEdit={onEdit} />
       {amounts && (
         <>
-          <dl className="tally-list">
+          <Lines data-part="tally-list">
             <div>
               <dt>Costs, bought, without delivery</dt>
               <dd>
@@ -55,14 +66,14 @@ export function MixTally({ mix, figures, amounts, bedKey, onEdit }: Props) {
                 <Quantity kind="volume" value={amounts.from_stock_m3} />
               </dd>
             </div>
-          </dl>
+          </Lines>
           {amounts.unpriced.length > 0 && (
-            <p className="tally-note">Nobody offers {amounts.unpriced.join(", ")}.</p>
+            <Note>Nobody offers {amounts.unpriced.join(", ")}.</Note>
           )}
           <Recipe amounts={amounts} bedKey={bedKey} />
         </>
       )}
-    </section>
+    </TallyBox>
   );
 }
 
@@ -87,10 +98,10 @@ function BucketTest({ mix, onEdit }: { mix: Mix; onEdit: MixEdit }) {
     if (parts_in && level_out) onEdit((now) => ({ ...now, bucket_test: { parts_in, level_out } }));
   };
   return (
-    <details className="blend-test" open={test != null || undefined}>
+    <BlendTest open={test != null || undefined}>
       <summary>Bucket test</summary>
-      <p className="panel-note">Mix some buckets of parts, fill them back, and count how many they fill.</p>
-      <div className="water-fields">
+      <Note>Mix some buckets of parts, fill them back, and count how many they fill.</Note>
+      <WaterFields>
         <MeasureField
           label="Buckets in"
           limit="parts"
@@ -106,19 +117,18 @@ function BucketTest({ mix, onEdit }: { mix: Mix; onEdit: MixEdit }) {
           onMeaning={({ values: [level_out] }) => take({ level_out: level_out ?? null })}
         />
         {test != null && (
-          <button
-            type="button"
-            className="text-button"
+          <Button
+           
             onClick={() => {
               setGiven({ parts_in: null, level_out: null });
               onEdit((now) => ({ ...now, bucket_test: null }));
             }}
           >
             Forget it
-          </button>
+          </Button>
         )}
-      </div>
-    </details>
+      </WaterFields>
+    </BlendTest>
   );
 }
 
@@ -134,11 +144,11 @@ function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | und
     rows[0];
   if (!chosen) return null;
   return (
-    <div className="blend-recipe">
+    <BlendRecipe data-part="blend-recipe">
       <label>
-        <span className="measure-label">Recipe for</span>
+        <span>Recipe for</span>
         <select
-          className="measure-input"
+         
           value={keyOf(chosen)}
           onChange={(event) => setWanted(event.currentTarget.value)}
         >
@@ -149,60 +159,66 @@ function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | und
           ))}
         </select>
       </label>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">
               <Quantity kind="volume" value={chosen.loose_m3} /> of mix
-            </th>
-            <th scope="col">loose</th>
-            <th scope="col">to buy</th>
-          </tr>
-        </thead>
-        <tbody>
+            </TableCell>
+            <TableCell scope="col">loose</TableCell>
+            <TableCell scope="col">to buy</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {chosen.taken.map((each) => (
-            <tr key={each.material}>
-              <th scope="row">{each.name}</th>
-              <td>
+            <TableRow key={each.material}>
+              <TableCell component="th" scope="row">
+                {each.name}
+              </TableCell>
+              <TableCell>
                 <Quantity kind="volume" value={each.loose_m3} />
-              </td>
-              <td>{each.to_buy_m3 > 1e-9 ? <Quantity kind="volume" value={each.to_buy_m3} /> : "on hand"}</td>
-            </tr>
+              </TableCell>
+              <TableCell>
+                {each.to_buy_m3 > 1e-9 ? <Quantity kind="volume" value={each.to_buy_m3} /> : "on hand"}
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {chosen.lines.length > 0 && (
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">To buy for it</th>
-              <th scope="col">price</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">To buy for it</TableCell>
+              <TableCell scope="col">price</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {chosen.lines.map((line) => (
-              <tr key={`${line.supplier} ${line.material} ${line.form}`}>
-                <th scope="row">
+              <TableRow key={`${line.supplier} ${line.material} ${line.form}`}>
+                <TableCell component="th" scope="row">
                   <b>{bought(line, units)}</b> {line.name}, {line.supplier_name}
-                </th>
-                <td>{showMoney(line.price, currency)}</td>
-              </tr>
+                </TableCell>
+                <TableCell>{showMoney(line.price, currency)}</TableCell>
+              </TableRow>
             ))}
-            <tr>
-              <th scope="row">In all, with delivery of {showMoney(chosen.delivery, currency)}</th>
-              <td>{showMoney(chosen.total, currency)}</td>
-            </tr>
-          </tbody>
-        </table>
+            <TableRow>
+              <TableCell component="th" scope="row">
+                In all, with delivery of {showMoney(chosen.delivery, currency)}
+              </TableCell>
+              <TableCell>{showMoney(chosen.total, currency)}</TableCell>
+            </TableRow>
+          </TableBody>
+        </Table>
       )}
       {chosen.unmet.length > 0 && (
-        <p className="tally-note">Nobody offers {chosen.unmet.join(", ")}: not in the sum.</p>
+        <Note>Nobody offers {chosen.unmet.join(", ")}: not in the sum.</Note>
       )}
-      <p className="tally-note">
+      <Note>
         Weighs <Quantity kind="mass" value={chosen.mass_kg} />
         {chosen.price != null && `, ${showMoney(chosen.price, currency)} by volume alone`}.
-      </p>
-    </div>
+      </Note>
+    </BlendRecipe>
   );
 }
 

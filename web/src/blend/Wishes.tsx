@@ -1,3 +1,12 @@
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import { Note } from "../kit/Note";
+import { BlendChips, BlendFound, BlendOnly, BlendRight, BlendWish } from "./blend.styles";
+import { WaterFields, WaterList } from "../water/water.styles";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf, type Material } from "../api/client";
@@ -50,9 +59,9 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
   const answer = asked === "batch" ? batch : cheapest;
   const take = (parts: CheapestFigures["parts"]) => onEdit((now) => withRecipe(now, parts));
   return (
-    <section className="blend-wish" aria-labelledby="wish-title">
+    <BlendWish aria-labelledby="wish-title">
       <h2 id="wish-title">Cheapest that fits</h2>
-      <div className="water-fields">
+      <WaterFields>
         <MeasureField
           label="For"
           limit="stock"
@@ -60,24 +69,19 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
           shown={typedVolume(wanted_m3, units)}
           onMeaning={({ values: [volume] }) => volume && setOwn(volume)}
         />
-        <button
-          type="button"
-          className="main-button"
+        <Button
+          variant="contained"
+         
           aria-pressed={asked === "cheapest"}
           onClick={() => setAsked("cheapest")}
         >
           Find it
-        </button>
-        <button
-          type="button"
-          className="text-button"
-          aria-pressed={asked === "batch"}
-          onClick={() => setAsked("batch")}
-        >
+        </Button>
+        <Button aria-pressed={asked === "batch"} onClick={() => setAsked("batch")}>
           In whole bags
-        </button>
-      </div>
-      <details className="blend-only">
+        </Button>
+      </WaterFields>
+      <BlendOnly>
         <summary>
           {only.length === 0 ? "From all that is offered or on hand" : `From ${only.length} materials`}
         </summary>
@@ -89,124 +93,127 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
           suits={(each) => !each.is_sheet && each.key !== mix.key && !only.includes(each.key)}
           onChoose={({ key }) => setOnly([...only, key])}
         />
-        <ul className="blend-chips">
+        <BlendChips>
           {only.map((key) => (
-            <li key={key} className="chip">
+            <li key={key}>
               {materials.get(key)?.name ?? key}
-              <button
-                type="button"
+              <Button
                 aria-label={`Leave ${materials.get(key)?.name ?? key} out`}
                 onClick={() => setOnly(only.filter((each) => each !== key))}
               >
                 ×
-              </button>
+              </Button>
             </li>
           ))}
-        </ul>
-      </details>
-      {asked && answer.isFetching && <p className="panel-note">Trying them out ...</p>}
+        </BlendChips>
+      </BlendOnly>
+      {asked && answer.isFetching && <Note>Trying them out ...</Note>}
       {asked && answer.error && <p role="alert">{saidOf(answer.error)}</p>}
       {asked === "cheapest" && cheapest.data && (
         <Found found={cheapest.data} onTake={() => take(cheapest.data.parts)} />
       )}
       {asked === "batch" && batch.data && <Bags found={batch.data} onTake={() => take(batch.data.parts)} />}
-    </section>
+    </BlendWish>
   );
 }
 
 function Found({ found, onTake }: { found: CheapestFigures; onTake: () => void }) {
   const showing = useShowing();
   return (
-    <div className="blend-found" role="status">
+    <BlendFound data-part="blend-found" role="status">
       <p className={found.fits ? "" : "is-missed"}>{found.message}</p>
       {found.price_per_m3 != null && (
-        <p className="tally-note">
+        <Note>
           {showSmallPrice(found.price_per_m3, showing)}
           {found.before_per_m3 != null && `, yours ${showSmallPrice(found.before_per_m3, showing)}`}; what is
           on hand counts nothing.
-        </p>
+        </Note>
       )}
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Of what goes in</th>
-            <th scope="col">now</th>
-            <th scope="col">then</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Of what goes in</TableCell>
+            <TableCell scope="col">now</TableCell>
+            <TableCell scope="col">then</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {found.changes.map((each) => (
-            <tr key={each.material}>
-              <th scope="row">{each.name}</th>
-              <td>{share(each.before)}</td>
-              <td>{share(each.after)}</td>
-            </tr>
+            <TableRow key={each.material}>
+              <TableCell component="th" scope="row">
+                {each.name}
+              </TableCell>
+              <TableCell>{share(each.before)}</TableCell>
+              <TableCell>{share(each.after)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {found.mix && <Marks marks={found.mix.marks} />}
       {found.left_aside.length > 0 && (
-        <p className="tally-note">
+        <Note>
           Left aside, for want of a price or of figures: {found.left_aside.join(", ")}.
-        </p>
+        </Note>
       )}
       {found.parts.length > 0 && (
-        <button type="button" className="main-button" onClick={onTake}>
+        <Button variant="contained" onClick={onTake}>
           Take it over
-        </button>
+        </Button>
       )}
-    </div>
+    </BlendFound>
   );
 }
 
 function Bags({ found, onTake }: { found: BatchFigures; onTake: () => void }) {
   const { units, currency } = useShowing();
   return (
-    <div className="blend-found" role="status">
+    <BlendFound data-part="blend-found" role="status">
       <p className={found.fits ? "" : "is-missed"}>{found.message}</p>
       {found.fits && (
         <>
-          <ul className="water-list">
+          <WaterList data-part="water-list">
             {found.bags.map((bag) => (
               <li key={`${bag.supplier} ${bag.material} ${bag.bag_m3}`}>
                 <b>{bag.count} ×</b> {bag.name}, {showVolume(bag.bag_m3, units)}, {bag.supplier_name}
-                <b className="blend-right">{showMoney(bag.price, currency)}</b>
+                <BlendRight>{showMoney(bag.price, currency)}</BlendRight>
               </li>
             ))}
-          </ul>
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">
+          </WaterList>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell scope="col">
                   Makes <Quantity kind="volume" value={found.made_m3} />
-                </th>
-                <th scope="col">goes in</th>
-                <th scope="col">on hand</th>
-              </tr>
-            </thead>
-            <tbody>
+                </TableCell>
+                <TableCell scope="col">goes in</TableCell>
+                <TableCell scope="col">on hand</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {found.taken.map((each) => (
-                <tr key={each.material}>
-                  <th scope="row">{each.name}</th>
-                  <td>
+                <TableRow key={each.material}>
+                  <TableCell component="th" scope="row">
+                    {each.name}
+                  </TableCell>
+                  <TableCell>
                     <Quantity kind="volume" value={each.loose_m3} />
-                  </td>
-                  <td>
+                  </TableCell>
+                  <TableCell>
                     {each.from_stock_m3 > 1e-9 ? <Quantity kind="volume" value={each.from_stock_m3} /> : "–"}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               ))}
-            </tbody>
-          </table>
-          <p className="tally-note">
+            </TableBody>
+          </Table>
+          <Note>
             <Quantity kind="volume" value={found.left_m3} /> stay in the bags. Delivery is not in it.
-          </p>
-          <button type="button" className="main-button" onClick={onTake}>
+          </Note>
+          <Button variant="contained" onClick={onTake}>
             Take it over
-          </button>
+          </Button>
         </>
       )}
-    </div>
+    </BlendFound>
   );
 }
 

@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { Note } from "../kit/Note";
+import { BlendZones } from "./blend.styles";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { KeptBed, Material } from "../api/client";
@@ -21,11 +24,11 @@ type Props = {
 export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bedPath }: Props) {
   if (!zones) return null;
   return (
-    <section className="blend-zones" aria-labelledby="zones-title">
+    <BlendZones variant="outlined" component="section" data-part="blend-zones" aria-labelledby="zones-title">
       <header>
         <h2 id="zones-title">Soils of a bed, top to bottom</h2>
         <select
-          className="measure-input"
+         
           aria-label="Bed"
           value={bed.key}
           onChange={(event) => onBed(event.currentTarget.value)}
@@ -36,16 +39,16 @@ export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bed
             </option>
           ))}
         </select>
-        <Link className="text-button" to={bedPath}>
+        <Button component={Link} to={bedPath}>
           Section
-        </Link>
+        </Button>
       </header>
-      {zones.zones.length === 0 && <p className="panel-note">No soil lies in it yet.</p>}
+      {zones.zones.length === 0 && <Note>No soil lies in it yet.</Note>}
       <ol>
         {zones.zones.map((zone) => {
           const out = zone.marks.filter(({ state }) => state === "under" || state === "over").length;
           return (
-            <li key={zone.layer} className={zone.material === chosen ? "is-chosen" : ""}>
+            <li key={zone.layer} data-chosen={zone.material === chosen || undefined}>
               <Swatch
                 material={zone.material}
                 like={materials.get(zone.material)?.like}
@@ -57,7 +60,7 @@ export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bed
                 <Quantity kind="length" value={zone.thickness_m} />,{" "}
                 <Quantity kind="volume" value={zone.loose_m3} /> loose
               </span>
-              <span className={out ? "is-out" : ""}>
+              <span data-out={out || undefined}>
                 {zone.use
                   ? `${USES.find(([use]) => use === zone.use)?.[1] ?? zone.use}: ${out === 0 ? "fits" : `${out} out of band`}`
                   : "not a mix"}
@@ -66,7 +69,7 @@ export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bed
           );
         })}
       </ol>
-    </section>
+    </BlendZones>
   );
 }
 

@@ -1,3 +1,5 @@
+import { Note } from "../kit/Note";
+import { GardenYearBox, GardenYearFields, MonthDayBox } from "./garden-year.styles";
 import { meant } from "../api/meant";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -5,7 +7,6 @@ import { api, saidOf, type PlanGarden } from "../api/client";
 import { trimmed } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { ShowingProvider } from "../quantities/UnitsContext";
-import "./garden-year.css";
 
 const MONTHS = [
   "January",
@@ -26,10 +27,10 @@ const MONTHS = [
 export function GardenYear({ gardenId }: { gardenId: number }) {
   const [open, setOpen] = useState(false);
   return (
-    <details className="garden-year" onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <GardenYearBox onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>Its year</summary>
       {open && <YearFields gardenId={gardenId} />}
-    </details>
+    </GardenYearBox>
   );
 }
 
@@ -53,7 +54,7 @@ function YearFields({ gardenId }: { gardenId: number }) {
     <ShowingProvider
       value={{ units: meant("Garden", head, "units"), currency: meant("Garden", head, "currency") }}
     >
-      <div className="garden-year-fields">
+      <GardenYearFields>
         <MeasureField
           label="Mean, °C"
           limit="temperature"
@@ -72,12 +73,12 @@ function YearFields({ gardenId }: { gardenId: number }) {
           value={head.first_frost}
           onDay={(first_frost) => keep.mutate({ first_frost })}
         />
-      </div>
+      </GardenYearFields>
       {keep.error && <p role="alert">{saidOf(keep.error)}</p>}
-      <p className="panel-note">
+      <Note>
         {mean == null ? "12 °C is the default" : `${trimmed((mean * 9) / 5 + 32, 0)} °F`}: warm fill rots and
         sinks faster.
-      </p>
+      </Note>
     </ShowingProvider>
   );
 }
@@ -93,10 +94,10 @@ function MonthDay({ label, value, onDay }: MonthDayProps) {
   };
   const days = Array.from({ length: 31 }, (_, index) => String(index + 1).padStart(2, "0"));
   return (
-    <fieldset className="month-day">
-      <legend className="measure-label">{label}</legend>
+    <MonthDayBox>
+      <legend>{label}</legend>
       <select
-        className="measure-input"
+       
         aria-label={`${label}, day`}
         value={typed.day}
         onChange={(event) => choose({ ...typed, day: event.currentTarget.value })}
@@ -109,7 +110,7 @@ function MonthDay({ label, value, onDay }: MonthDayProps) {
         ))}
       </select>
       <select
-        className="measure-input"
+       
         aria-label={`${label}, month`}
         value={typed.month}
         onChange={(event) => choose({ ...typed, month: event.currentTarget.value })}
@@ -121,6 +122,6 @@ function MonthDay({ label, value, onDay }: MonthDayProps) {
           </option>
         ))}
       </select>
-    </fieldset>
+    </MonthDayBox>
   );
 }

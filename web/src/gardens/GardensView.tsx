@@ -1,44 +1,50 @@
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { PageNote } from "../kit/Page";
+import { Row } from "../kit/Row";
+import { GardenBin, GardenList, GardenName, GardenPanel, GardensViewBox } from "./gardens.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { Link, useNavigate } from "react-router";
 import { AccountSection } from "../account/AccountView";
 import { api, saidOf, type GardenHead, type PlanGarden } from "../api/client";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { GardenYear } from "../climate/GardenYear";
 import { PlanImport } from "./PlanImport";
-import "./gardens.css";
 
 /** All gardens of the gardener: open, name, copy, take out as a file, put into the bin and take back. */
 export function GardensView() {
   const gardens = useQuery({ queryKey: ["gardens"], queryFn: api.gardens });
-  if (gardens.error) return <p className="page-note">{gardens.error.message}</p>;
-  if (!gardens.data) return <p className="page-note">Opening ...</p>;
+  if (gardens.error) return <PageNote data-part="page-note">{gardens.error.message}</PageNote>;
+  if (!gardens.data) return <PageNote data-part="page-note">Opening ...</PageNote>;
   const kept = gardens.data.filter((garden) => !garden.deleted_at);
   const binned = gardens.data.filter((garden) => garden.deleted_at);
   return (
-    <main className="gardens-view">
-      <h1 className="view-title">{kept.length === 0 ? "Start the first garden" : "Gardens"}</h1>
-      <ul className="garden-list">
+    <GardensViewBox>
+      <Typography variant="view" data-part="view-title">
+        {kept.length === 0 ? "Start the first garden" : "Gardens"}
+      </Typography>
+      <GardenList data-part="garden-list">
         {kept.map((garden) => (
           <GardenCard key={garden.id} garden={garden} />
         ))}
         <li>
           <NewGarden />
         </li>
-      </ul>
+      </GardenList>
       <PlanImport gardens={kept} />
       {binned.length > 0 && (
-        <section className="garden-panel" aria-labelledby="garden-bin">
+        <GardenPanel variant="outlined" component="section" aria-labelledby="garden-bin">
           <h2 id="garden-bin">In the bin, for 30 days</h2>
-          <ul className="garden-bin">
+          <GardenBin data-part="garden-bin">
             {binned.map((garden) => (
               <BinnedGarden key={garden.id} garden={garden} />
             ))}
-          </ul>
-        </section>
+          </GardenBin>
+        </GardenPanel>
       )}
       <AccountSection />
-    </main>
+    </GardensViewBox>
   );
 }
 
@@ -67,26 +73,26 @@ function GardenCard({ garden }: { garden: GardenHead }) {
   });
   const error = copy.error ?? remove.error ?? rename.error;
   return (
-    <li className="garden-panel">
+    <GardenPanel variant="outlined" component="li">
       <RenameField key={garden.name} name={garden.name} onName={(name) => rename.mutate(name)} />
       <p>{garden.beds === 1 ? "1 bed" : `${garden.beds} beds`}</p>
       <GardenYear gardenId={garden.id} />
-      <p className="garden-actions">
-        <Link className="main-button" to={`/garden/${garden.id}/plot`}>
+      <Row>
+        <Button component={Link} variant="contained" to={`/garden/${garden.id}/plot`}>
           Open
-        </Link>
-        <button type="button" className="text-button" onClick={() => copy.mutate()}>
+        </Button>
+        <Button onClick={() => copy.mutate()}>
           Copy
-        </button>
-        <a className="text-button" href={`/api/gardens/${garden.id}/plan`} download>
+        </Button>
+        <Button component="a" href={`/api/gardens/${garden.id}/plan`} download>
           Plan file
-        </a>
-        <button type="button" className="text-button is-iron" onClick={() => remove.mutate()}>
+        </Button>
+        <Button variant="text" color="primary" onClick={() => remove.mutate()}>
           To the bin
-        </button>
-      </p>
+        </Button>
+      </Row>
       {error && <p role="alert">{saidOf(error)}</p>}
-    </li>
+    </GardenPanel>
   );
 }
 
@@ -97,8 +103,7 @@ function RenameField({ name, onName }: { name: string; onName: (name: string) =>
     else setTyped(name);
   };
   return (
-    <input
-      className="garden-name"
+    <GardenName
       aria-label={`Name of ${name}`}
       value={typed}
       maxLength={80}
@@ -115,9 +120,9 @@ function BinnedGarden({ garden }: { garden: GardenHead }) {
     <li>
       <strong>{garden.name}</strong>
       <span>{garden.beds === 1 ? "1 bed" : `${garden.beds} beds`}</span>
-      <button type="button" className="text-button" onClick={() => back.mutate()}>
+      <Button onClick={() => back.mutate()}>
         Take it back
-      </button>
+      </Button>
       {back.error && <span role="alert">{saidOf(back.error)}</span>}
     </li>
   );
@@ -142,12 +147,12 @@ function NewGarden() {
     make.mutate();
   };
   return (
-    <form className="garden-panel garden-new" onSubmit={submit}>
+    <GardenPanel variant="outlined" component="form" data-part="garden-new" onSubmit={submit}>
       <h2>A new garden</h2>
       <label>
-        <span className="measure-label">Its name</span>
+        <span>Its name</span>
         <input
-          className="measure-input"
+         
           required
           maxLength={80}
           value={name}
@@ -156,9 +161,9 @@ function NewGarden() {
       </label>
       <Choice label="Measured in" shown options={UNITS} value={units} onChoose={setUnits} />
       <label>
-        <span className="measure-label">Money</span>
+        <span>Money</span>
         <select
-          className="measure-input"
+         
           value={currency}
           onChange={(event) => setCurrency(event.currentTarget.value)}
         >
@@ -167,10 +172,10 @@ function NewGarden() {
           ))}
         </select>
       </label>
-      <button type="submit" className="main-button">
+      <Button variant="contained" type="submit">
         Start it
-      </button>
+      </Button>
       {make.error && <p role="alert">{saidOf(make.error)}</p>}
-    </form>
+    </GardenPanel>
   );
 }

@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { GardenPanel, ImportProblems, ImportReview, ImportRow } from "./gardens.styles";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -56,11 +58,11 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
   };
 
   return (
-    <section className="garden-panel" aria-labelledby="import-title">
+    <GardenPanel variant="outlined" component="section" aria-labelledby="import-title">
       <h2 id="import-title">Bring a plan file in</h2>
-      <div className="import-row">
+      <ImportRow data-part="import-row">
         <label>
-          <span className="measure-label">The file, NAME.nolbet.json</span>
+          <span>The file, NAME.nolbet.json</span>
           <input
             type="file"
             accept=".json,application/json"
@@ -68,9 +70,9 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
           />
         </label>
         <label>
-          <span className="measure-label">Bring it</span>
+          <span>Bring it</span>
           <select
-            className="measure-input"
+           
             value={target ?? ""}
             onChange={(event) =>
               look(event.currentTarget.value ? Number(event.currentTarget.value) : null, file?.text ?? "")
@@ -84,7 +86,7 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
             ))}
           </select>
         </label>
-      </div>
+      </ImportRow>
       {tooLarge && <p role="alert">{tooLarge}</p>}
       {(preview.error ?? bring.error) && <p role="alert">{saidOf(preview.error ?? bring.error)}</p>}
       {preview.data && file && (
@@ -95,7 +97,7 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
           onBring={() => bring.mutate()}
         />
       )}
-    </section>
+    </GardenPanel>
   );
 }
 
@@ -105,7 +107,7 @@ function Review({ review, fileName, busy, onBring }: ReviewProps) {
   const { problems, changes } = review;
   if (problems.length > 0) {
     return (
-      <div role="alert" className="import-problems">
+      <ImportProblems role="alert" data-part="import-problems">
         <p>
           {fileName} can&apos;t be brought in:{" "}
           {problems.length === 1 ? "one thing is" : `${problems.length} things are`} wrong with it. Nothing
@@ -118,11 +120,11 @@ function Review({ review, fileName, busy, onBring }: ReviewProps) {
             </li>
           ))}
         </ul>
-      </div>
+      </ImportProblems>
     );
   }
   return (
-    <div className="import-review">
+    <ImportReview data-part="import-review">
       <p>
         {fileName} holds “{review.name}”. It would bring:
       </p>
@@ -136,9 +138,9 @@ function Review({ review, fileName, busy, onBring }: ReviewProps) {
         ))}
         {changes.length === 0 && <li>nothing but the garden&apos;s name</li>}
       </ul>
-      <button type="button" className="main-button" disabled={busy} onClick={onBring}>
+      <Button variant="contained" disabled={busy} onClick={onBring}>
         Bring it in
-      </button>
-    </div>
+      </Button>
+    </ImportReview>
   );
 }

@@ -1,7 +1,8 @@
+import Button from "@mui/material/Button";
+import { TroubleActions, TroublesBox } from "./troubles.styles";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, saidOf, type Trouble } from "../api/client";
-import "./troubles.css";
 
 type Props = { gardenId: number; troubles: readonly Trouble[]; bedPath: (key: string) => string };
 
@@ -17,7 +18,7 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
   });
   if (troubles.length === 0) return null;
   return (
-    <section className="troubles" aria-labelledby="troubles-title">
+    <TroublesBox data-part="troubles" aria-labelledby="troubles-title">
       <h2 id="troubles-title">Left out of all figures</h2>
       <ul>
         {troubles.map((trouble) => (
@@ -26,30 +27,36 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
               <strong>{trouble.name}</strong> {SAID[trouble.kind]}{" "}
               {trouble.readable ? "doesn’t hold together" : "can’t be read"}: {trouble.reason}
             </p>
-            <p className="trouble-actions">
+            <TroubleActions>
               {trouble.kind === "bed" && trouble.readable && (
-                <Link className="text-button" to={bedPath(trouble.key)}>
+                <Button component={Link} to={bedPath(trouble.key)}>
                   Open it
-                </Link>
+                </Button>
               )}
-              <a className="text-button" href={`/api/gardens/${gardenId}/${rawOf(trouble)}`} download>
+              <Button
+                component="a"
+               
+                href={`/api/gardens/${gardenId}/${rawOf(trouble)}`}
+                download
+              >
                 Take out its file
-              </a>
+              </Button>
               {trouble.kind === "bed" && (
-                <button
-                  type="button"
-                  className="text-button is-iron"
+                <Button
+                  variant="text"
+                  color="primary"
+                 
                   onClick={() => remove.mutate(trouble.key)}
                 >
                   To the bin
-                </button>
+                </Button>
               )}
-            </p>
+            </TroubleActions>
           </li>
         ))}
       </ul>
       {remove.error && <p role="alert">{saidOf(remove.error)}</p>}
-    </section>
+    </TroublesBox>
   );
 }
 

@@ -13,7 +13,7 @@ export function Swatch({
   height: number;
 }) {
   return (
-    <svg className="swatch" width={width} height={height} aria-hidden="true" focusable="false">
+    <svg width={width} height={height} aria-hidden="true" focusable="false">
       <rect width={width} height={height} rx="2" fill={`url(#hatch-${hatchKey(material, like)})`} />
     </svg>
   );

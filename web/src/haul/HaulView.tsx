@@ -1,3 +1,6 @@
+import Typography from "@mui/material/Typography";
+import { PageNote } from "../kit/Page";
+import { HaulAdd, HaulHead, HaulPanel, HaulViewBox, HaulWork } from "./haul.styles";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Material, type Sources, type TalliedFigures } from "../api/client";
@@ -5,7 +8,6 @@ import { OwnHeaps } from "./OwnHeaps";
 import { SupplierEditor } from "./SupplierEditor";
 import { SupplierPanel } from "./SupplierPanel";
 import { ToPay } from "./ToPay";
-import "./haul.css";
 
 type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
 
@@ -14,8 +16,9 @@ export function HaulView({ gardenId, materials }: Props) {
   const figured = useQuery({ queryKey: ["figure", gardenId], queryFn: () => api.figureGarden(gardenId) });
   const sources = useQuery({ queryKey: ["sources", gardenId], queryFn: () => api.sources(gardenId) });
   const error = figured.error ?? sources.error;
-  if (error) return <p className="page-note">{error.message}</p>;
-  if (!figured.data || !sources.data) return <p className="page-note">Working out what to buy ...</p>;
+  if (error) return <PageNote data-part="page-note">{error.message}</PageNote>;
+  if (!figured.data || !sources.data)
+    return <PageNote data-part="page-note">Working out what to buy ...</PageNote>;
   return <Haul gardenId={gardenId} materials={materials} tallied={figured.data} sources={sources.data} />;
 }
 
@@ -33,16 +36,18 @@ function Haul({ gardenId, materials, tallied, sources }: HaulProps) {
     void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
   };
   return (
-    <main className="haul-view">
-      <header className="haul-head">
-        <h1 className="view-title">Haul</h1>
+    <HaulViewBox data-part="haul-view">
+      <HaulHead data-part="haul-head">
+        <Typography variant="view" data-part="view-title">
+          Haul
+        </Typography>
         <span>
           {beds === 1 ? "1 bed" : `${beds} beds`}
           {(figures.plot?.courses.length ?? 0) > 0 && " and the paths"}, after your own heaps; every volume is
           loose, as bought
         </span>
-      </header>
-      <div className="haul-work">
+      </HaulHead>
+      <HaulWork>
         {sources.suppliers.map((supplier) => (
           <SupplierPanel
             key={supplier.key}
@@ -62,7 +67,7 @@ function Haul({ gardenId, materials, tallied, sources }: HaulProps) {
           onChanged={changed}
         />
         {adding ? (
-          <section className="haul-panel">
+          <HaulPanel variant="outlined" component="section">
             <SupplierEditor
               gardenId={gardenId}
               supplier={{ key: "new_supplier", name: "", offers: [] }}
@@ -71,14 +76,14 @@ function Haul({ gardenId, materials, tallied, sources }: HaulProps) {
               onSaved={changed}
               onLeave={() => setAdding(false)}
             />
-          </section>
+          </HaulPanel>
         ) : (
-          <button type="button" className="haul-add" onClick={() => setAdding(true)}>
+          <HaulAdd onClick={() => setAdding(true)}>
             {sources.suppliers.length === 0 ? "Enter the first supplier" : "Enter another supplier"}
-          </button>
+          </HaulAdd>
         )}
-      </div>
+      </HaulWork>
       <ToPay tallied={tallied} />
-    </main>
+    </HaulViewBox>
   );
 }

@@ -1,3 +1,6 @@
+import css from "./haul.module.css";
+import css2 from "../section/drawing.module.css";
+import { LoadRow } from "./haul.styles";
 import { hatchKey } from "../hatches/hatches";
 import { BAG, heapSize, pileLogs, stackBags, stackWidth } from "./loads";
 
@@ -18,11 +21,11 @@ const CAPTION_WIDTH = 6.2;
 /** Loads as they will lie in the drive: bags stacked, loose heaps, logs. */
 export function LoadDrawing({ loads }: { loads: readonly Load[] }) {
   return (
-    <div className="load-row" aria-hidden="true">
+    <LoadRow aria-hidden="true">
       {loads.map((load) => (
         <OneLoad key={load.key} load={load} />
       ))}
-    </div>
+    </LoadRow>
   );
 }
 
@@ -33,7 +36,7 @@ function OneLoad({ load }: { load: Load }) {
   const left = (width - widthOf(load, name)) / 2;
   return (
     <svg width={width} height={HEIGHT + 20}>
-      <line className="load-ground" x1={0} x2={width} y1={HEIGHT} y2={HEIGHT} />
+      <line className={css.loadGround} x1={0} x2={width} y1={HEIGHT} y2={HEIGHT} />
       <g transform={`translate(${left} 0)`}>
         {load.form === "bag" ? (
           <Bags count={load.count} fill={fill} />
@@ -43,7 +46,7 @@ function OneLoad({ load }: { load: Load }) {
           <Heap volume_m3={load.volume_m3} fill={fill} />
         )}
       </g>
-      <text className="load-caption" x={width / 2} y={HEIGHT + 15} textAnchor="middle">
+      <text className={css.loadCaption} x={width / 2} y={HEIGHT + 15} textAnchor="middle">
         {load.caption}
       </text>
     </svg>
@@ -62,7 +65,7 @@ function Bags({ count, fill }: { count: number; fill: string }) {
       {stackBags(count).map(({ x, y }) => (
         <rect
           key={`${x} ${y}`}
-          className="load-bag"
+          className={css.loadBag}
           x={x + 1}
           y={HEIGHT - BAG.height - y}
           width={BAG.width}
@@ -79,7 +82,7 @@ function Heap({ volume_m3, fill }: { volume_m3: number; fill: string }) {
   const { width, height } = heapSize(volume_m3);
   const top = HEIGHT - height;
   const d = `M0 ${HEIGHT}C${width * 0.28} ${HEIGHT - height * 0.5} ${width * 0.34} ${top} ${width / 2} ${top}S${width * 0.72} ${HEIGHT - height * 0.5} ${width} ${HEIGHT}Z`;
-  return <path className="load-heap" d={d} fill={fill} />;
+  return <path className={css.loadHeap} d={d} fill={fill} />;
 }
 
 function Logs({ volume_m3, name }: { volume_m3: number; name: string }) {
@@ -87,8 +90,8 @@ function Logs({ volume_m3, name }: { volume_m3: number; name: string }) {
     <g className={name}>
       {pileLogs(volume_m3).map((log) => (
         <g key={`${log.x} ${log.y}`} transform={`translate(${log.x} ${HEIGHT - log.y})`}>
-          <circle className="log-bark" r={log.r - 0.9} />
-          <circle className="log-ring" r={log.r * 0.5} />
+          <circle className={css2.logBark} r={log.r - 0.9} />
+          <circle className={css2.logRing} r={log.r * 0.5} />
         </g>
       ))}
     </g>

@@ -1,6 +1,8 @@
+import Button from "@mui/material/Button";
+import { OfferEnd, OfferFetch, OfferMaterial, OfferRowBox } from "./haul.styles";
 import type { Material } from "../api/client";
 import { showBulkVolume, showMoney, showUnitPrice, showVolume } from "../quantities/format";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
@@ -38,9 +40,9 @@ export function OfferRow({ gardenId, number, draft, materials, onChange, onRemov
   const bulk = (value: number | null | undefined) => (value ? showBulkVolume(value, units) : "");
   const example = units === "ft_in" ? "1/2 yd" : "0.5 m3";
   return (
-    <fieldset className="offer-row">
-      <legend className="visually-hidden">Offer {number}</legend>
-      <div className="offer-material">
+    <OfferRowBox>
+      <legend>Offer {number}</legend>
+      <OfferMaterial>
         <MaterialFinder
           gardenId={gardenId}
           label="Material"
@@ -48,7 +50,7 @@ export function OfferRow({ gardenId, number, draft, materials, onChange, onRemov
           suits={(each) => !each.is_sheet}
           onChoose={(chosen) => onChange({ material: chosen.key })}
         />
-      </div>
+      </OfferMaterial>
       <Choice
         label={`Offer ${number} is sold`}
         options={FORMS}
@@ -116,24 +118,19 @@ export function OfferRow({ gardenId, number, draft, materials, onChange, onRemov
           />
         </>
       )}
-      <div className="offer-end">
-        <label className="offer-fetch">
+      <OfferEnd>
+        <OfferFetch>
           <input
             type="checkbox"
             checked={draft.fetch ?? false}
             onChange={(event) => onChange({ fetch: event.currentTarget.checked })}
           />
           I fetch it
-        </label>
-        <button
-          type="button"
-          className="text-button"
-          aria-label={`Remove offer ${number}`}
-          onClick={onRemove}
-        >
+        </OfferFetch>
+        <Button aria-label={`Remove offer ${number}`} onClick={onRemove}>
           Remove
-        </button>
-      </div>
-    </fieldset>
+        </Button>
+      </OfferEnd>
+    </OfferRowBox>
   );
 }

@@ -1,3 +1,11 @@
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableRow from "@mui/material/TableRow";
+import { Problem } from "../kit/Problem";
+import { Row } from "../kit/Row";
+import { HaulPanel, HaulPanelHead, HaulShort } from "./haul.styles";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, saidOf, type Material, type NeedFigures, type Stock } from "../api/client";
@@ -38,8 +46,8 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props
       caption: `${showVolume(heap.volume_m3, units)} ${(materials.get(heap.material)?.name ?? heap.material).split(",")[0]?.toLowerCase()}`,
     }));
   return (
-    <section className="haul-panel" aria-label="Your own">
-      <div className="haul-panel-head">
+    <HaulPanel variant="outlined" component="section" aria-label="Your own">
+      <HaulPanelHead>
         <div>
           <h2>Your own</h2>
           <span>
@@ -48,21 +56,21 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props
               : "heaps and piles you have already are used first"}
           </span>
         </div>
-        <button type="button" className="text-button" onClick={() => setAdding(!adding)}>
+        <Button onClick={() => setAdding(!adding)}>
           {adding ? "Leave it" : "Enter a heap"}
-        </button>
-      </div>
+        </Button>
+      </HaulPanelHead>
       {loads.length > 0 && <LoadDrawing loads={loads} />}
       {stock.length > 0 && (
-        <table className="haul-lines">
-          <tbody>
+        <Table data-part="haul-lines">
+          <TableBody>
             {stock.map((heap) => {
               const need = needs.find((each) => each.material === heap.material);
               const name = materials.get(heap.material)?.name ?? heap.material;
               return (
-                <tr key={heap.material}>
-                  <td>{name}</td>
-                  <td className="haul-number">
+                <TableRow key={heap.material}>
+                  <TableCell>{name}</TableCell>
+                  <TableCell align="right" data-part="haul-number">
                     <MeasureField
                       label={`${name} on hand, loose`}
                       hideLabel
@@ -75,8 +83,8 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props
                       }
                       onMeaning={({ values: [value = 0] }) => change(heap.material, value)}
                     />
-                  </td>
-                  <td className="haul-number haul-aside">
+                  </TableCell>
+                  <TableCell align="right" data-part="haul-number">
                     {need ? (
                       <>
                         <Quantity kind="volume" value={need.loose_m3} /> needed
@@ -84,31 +92,26 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props
                     ) : (
                       "not needed"
                     )}
-                  </td>
-                  <td className="haul-number">
+                  </TableCell>
+                  <TableCell align="right" data-part="haul-number">
                     {need && need.to_buy_m3 > 0 ? <ShortBy need={need} /> : "enough"}
-                  </td>
-                  <td className="haul-number">
-                    <button
-                      type="button"
-                      className="text-button"
+                  </TableCell>
+                  <TableCell align="right" data-part="haul-number">
+                    <Button
+                     
                       aria-label={`Forget the heap of ${name}`}
                       onClick={() => save.mutate(stock.filter((each) => each.material !== heap.material))}
                     >
                       Forget
-                    </button>
-                  </td>
-                </tr>
+                    </Button>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
-      {save.error && (
-        <p className="haul-problem" role="alert">
-          {saidOf(save.error)}
-        </p>
-      )}
+      {save.error && <Problem role="alert">{saidOf(save.error)}</Problem>}
       {adding && (
         <NewHeap
           gardenId={gardenId}
@@ -118,15 +121,15 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props
           }}
         />
       )}
-    </section>
+    </HaulPanel>
   );
 }
 
 function ShortBy({ need }: { need: NeedFigures }) {
   return (
-    <b className="haul-short">
+    <HaulShort>
       <Quantity kind="volume" value={need.to_buy_m3} /> short
-    </b>
+    </HaulShort>
   );
 }
 
@@ -135,7 +138,7 @@ function NewHeap({ gardenId, onHeap }: { gardenId: number; onHeap: (heap: Stock)
   const [material, setMaterial] = useState<Material | null>(null);
   const [volume_m3, setVolume] = useState<number>();
   return (
-    <div className="haul-editor-row">
+    <Row>
       <MaterialFinder
         gardenId={gardenId}
         label="A heap of"
@@ -153,14 +156,14 @@ function NewHeap({ gardenId, onHeap }: { gardenId: number; onHeap: (heap: Stock)
         placeholder={units === "ft_in" ? "1 yd" : "0.5 m3"}
         onMeaning={({ values: [value] }) => setVolume(value)}
       />
-      <button
-        type="button"
-        className="main-button"
+      <Button
+        variant="contained"
+       
         disabled={!material || !volume_m3}
         onClick={() => material && volume_m3 && onHeap({ material: material.key, volume_m3 })}
       >
         Keep
-      </button>
-    </div>
+      </Button>
+    </Row>
   );
 }

@@ -1,3 +1,7 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
+import { Problem } from "../kit/Problem";
+import { SupplierEditorBox } from "./haul.styles";
 import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, saidOf, type Material, type Offer, type Supplier } from "../api/client";
@@ -53,12 +57,12 @@ export function SupplierEditor({ gardenId, supplier, fresh = false, materials, o
     setDrafts((all) => all.map((draft) => (draft.id === id ? { ...draft, ...changed } : draft)));
 
   return (
-    <div className="supplier-editor">
-      <div className="haul-editor-row">
+    <SupplierEditorBox>
+      <Row>
         <label>
-          <span className="measure-label">Supplier</span>
+          <span>Supplier</span>
           <input
-            className="measure-input"
+           
             value={name}
             maxLength={80}
             onChange={(event) => setName(event.currentTarget.value)}
@@ -72,7 +76,7 @@ export function SupplierEditor({ gardenId, supplier, fresh = false, materials, o
           shown={showMoney(delivery, currency)}
           onMeaning={({ money }) => money != null && setDelivery(String(money))}
         />
-      </div>
+      </Row>
       {drafts.map((draft, index) => (
         <OfferRow
           key={draft.id}
@@ -84,34 +88,29 @@ export function SupplierEditor({ gardenId, supplier, fresh = false, materials, o
           onRemove={() => setDrafts((all) => all.filter((each) => each.id !== draft.id))}
         />
       ))}
-      <div className="haul-editor-row">
-        <button
-          type="button"
-          className="text-button"
+      <Row>
+        <Button
+         
           onClick={() => setDrafts((all) => [...all, { id: next.current++, form: "bag", fetch: false }])}
         >
           Add an offer
-        </button>
-      </div>
-      {(lacking ?? error) && (
-        <p className="haul-problem" role="alert">
-          {lacking ?? saidOf(error)}
-        </p>
-      )}
-      <div className="haul-editor-row">
-        <button type="button" className="main-button" disabled={save.isPending} onClick={submit}>
+        </Button>
+      </Row>
+      {(lacking ?? error) && <Problem role="alert">{lacking ?? saidOf(error)}</Problem>}
+      <Row>
+        <Button variant="contained" disabled={save.isPending} onClick={submit}>
           Keep these offers
-        </button>
-        <button type="button" className="text-button" onClick={onLeave}>
+        </Button>
+        <Button onClick={onLeave}>
           Leave as it was
-        </button>
+        </Button>
         {!fresh && (
-          <button type="button" className="text-button is-iron" onClick={() => remove.mutate()}>
+          <Button variant="text" color="primary" onClick={() => remove.mutate()}>
             Forget this supplier
-          </button>
+          </Button>
         )}
-      </div>
-    </div>
+      </Row>
+    </SupplierEditorBox>
   );
 }
 

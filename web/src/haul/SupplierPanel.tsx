@@ -1,3 +1,9 @@
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableRow from "@mui/material/TableRow";
+import { HaulAside, HaulPanel, HaulPanelHead, HaulSum } from "./haul.styles";
 import { useState } from "react";
 import type { HaulFigures, HaulLine, Material, Supplier } from "../api/client";
 import { showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
@@ -34,28 +40,23 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onCh
         : `${showBulkVolume(line.volume_m3, units)} ${shortName(line.name)}`,
   }));
   return (
-    <section className="haul-panel" aria-label={supplier.name ?? supplier.key}>
-      <div className="haul-panel-head">
+    <HaulPanel variant="outlined" component="section" aria-label={supplier.name ?? supplier.key}>
+      <HaulPanelHead>
         <div>
           <h2>{supplier.name}</h2>
           <span>{deliveryOf(sums, lines, currency)}</span>
         </div>
-        <div className="haul-sum">
+        <HaulSum data-part="haul-sum">
           <b>{showMoney(sums?.total ?? "0.00", currency)}</b>
-          <button
-            type="button"
-            className="text-button"
-            aria-expanded={editing}
-            onClick={() => setEditing(!editing)}
-          >
+          <Button aria-expanded={editing} onClick={() => setEditing(!editing)}>
             {editing ? "Leave offers" : "Offers"}
-          </button>
-        </div>
-      </div>
+          </Button>
+        </HaulSum>
+      </HaulPanelHead>
       {lines.length > 0 && <LoadDrawing loads={loads} />}
       {lines.length > 0 && (
-        <table className="haul-lines">
-          <tbody>
+        <Table data-part="haul-lines">
+          <TableBody>
             {lines.map((line) => (
               <Line
                 key={`${line.material} ${line.form}`}
@@ -64,8 +65,8 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onCh
                 onTick={() => tick(tickName(line))}
               />
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       )}
       {editing && (
         <SupplierEditor
@@ -79,7 +80,7 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onCh
           onLeave={() => setEditing(false)}
         />
       )}
-    </section>
+    </HaulPanel>
   );
 }
 
@@ -102,19 +103,19 @@ function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTic
   const { units, currency } = useShowing();
   const name = line.form === "bag" ? line.name : `${line.name}, loose`;
   return (
-    <tr className={ticked ? "is-ticked" : ""}>
-      <td className="haul-tick">
+    <TableRow data-ticked={ticked || undefined}>
+      <TableCell data-part="haul-tick">
         <input type="checkbox" aria-label={`${name}: got it`} checked={ticked} onChange={onTick} />
-      </td>
-      <td>
+      </TableCell>
+      <TableCell>
         {name}
         {line.bag_m3 != null && (
-          <span className="haul-aside">
+          <HaulAside as="span" data-part="haul-aside">
             , bags of <Quantity kind="volume" value={line.bag_m3} />
-          </span>
+          </HaulAside>
         )}
-      </td>
-      <td className="haul-number">
+      </TableCell>
+      <TableCell align="right" data-part="haul-number">
         {line.count != null ? (
           line.count === 1 ? (
             "1 bag"
@@ -124,13 +125,15 @@ function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTic
         ) : (
           <Quantity kind="bulk" value={line.volume_m3} />
         )}
-      </td>
-      <td className="haul-number haul-aside">
+      </TableCell>
+      <TableCell align="right" data-part="haul-number">
         {line.form === "bag"
           ? `${showMoney(line.unit_price, currency)} each`
           : showUnitPrice(line.unit_price, { units, currency })}
-      </td>
-      <td className="haul-number">{showMoney(line.price, currency)}</td>
-    </tr>
+      </TableCell>
+      <TableCell align="right" data-part="haul-number">
+        {showMoney(line.price, currency)}
+      </TableCell>
+    </TableRow>
   );
 }

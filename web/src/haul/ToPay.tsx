@@ -1,3 +1,8 @@
+import { Note } from "../kit/Note";
+import { Problem } from "../kit/Problem";
+import { Lines } from "../kit/Lines";
+import { SectionAside } from "../section/section.styles";
+import { TallyVolume } from "../section/tally.styles";
 import type { ReactNode } from "react";
 import type { TalliedFigures } from "../api/client";
 import { showMoney } from "../quantities/format";
@@ -13,9 +18,9 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
   const left = haul?.lines.filter((line) => line.left_over_m3 > 1e-6) ?? [];
   const sheets = figures.needs.filter((need) => need.area_m2 > 0);
   return (
-    <aside className="section-aside haul-pay" aria-label="To pay">
+    <SectionAside variant="outlined" component="aside" data-part="haul-pay" aria-label="To pay">
       <h2>To pay</h2>
-      <p className="tally-volume">
+      <TallyVolume data-part="tally-volume">
         {haul ? (
           <>
             <b>{showMoney(haul.total, currency)}</b> for everything
@@ -23,17 +28,17 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
         ) : (
           "Enter a supplier to see what it costs."
         )}
-      </p>
-      <p className="tally-note">
+      </TallyVolume>
+      <Note>
         Each material from its cheapest offer, deliveries counted once; not yet proven the least of all.
-      </p>
+      </Note>
       {haul && haul.unmet.length > 0 && (
-        <p className="haul-problem" role="alert">
+        <Problem role="alert">
           Nobody offers {haul.unmet.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ")}: not in
           the sum.
-        </p>
+        </Problem>
       )}
-      <dl className="tally-list">
+      <Lines data-part="tally-list">
         <Row label="Everything in bags">
           {haul?.all_bags_total ? showMoney(haul.all_bags_total, currency) : "not all sold in bags"}
         </Row>
@@ -61,32 +66,32 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
         <Row label="To move, as delivered">
           <Quantity kind="mass" value={tally.mass_kg} />
         </Row>
-      </dl>
+      </Lines>
       {left.length > 0 && (
         <>
           <h2>Left over</h2>
-          <dl className="tally-list">
+          <Lines data-part="tally-list">
             {left.map((line) => (
               <Row key={`${line.supplier} ${line.material}`} label={line.name}>
                 <Quantity kind="volume" value={line.left_over_m3} />
               </Row>
             ))}
-          </dl>
+          </Lines>
         </>
       )}
       {sheets.length > 0 && (
         <>
           <h2>Sheets to find</h2>
-          <dl className="tally-list">
+          <Lines data-part="tally-list">
             {sheets.map((need) => (
               <Row key={need.material} label={need.name}>
                 <Quantity kind="area" value={need.area_m2} />
               </Row>
             ))}
-          </dl>
+          </Lines>
         </>
       )}
-    </aside>
+    </SectionAside>
   );
 }
 

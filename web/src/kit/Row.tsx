@@ -1,12 +1,7 @@
-import Stack, { type StackProps } from "@mui/material/Stack";
+import { styled } from "@mui/material/styles";
 
 /** Things side by side, going on in a next line where there is no room. */
-export function Row(props: StackProps) {
-  return (
-    <Stack direction="row" useFlexGap spacing={2} sx={{ flexWrap: "wrap", alignItems: "center", ...props.sx }} {...without(props)} />
-  );
-}
+export const Row = styled("div")({ display: "flex", flexWrap: "wrap", gap: 8, alignItems: "center" });
 
-function without({ sx: _sx, ...rest }: StackProps): StackProps {
-  return rest;
-}
+/** Things under each other. */
+export const Column = styled("div")({ display: "grid", gap: 10, minWidth: 0 });

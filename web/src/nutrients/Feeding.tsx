@@ -1,3 +1,12 @@
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
+import { Dose, DoseSplit } from "./feeding.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type BedFigures, type DoseFigures, type ForecastFigures } from "../api/client";
@@ -5,7 +14,6 @@ import { showDose, trimmed } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import "./feeding.css";
 
 type Props = {
   gardenId: number;
@@ -20,29 +28,31 @@ export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
   const short = figures.nitrogen_gap_kg > 1e-6;
   return (
     <>
-      <table className="coming-table">
-        <thead>
-          <tr>
-            <th scope="col">Layer, first season</th>
-            <th scope="col">Nitrogen</th>
-            <th scope="col">counts</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Layer, first season</TableCell>
+            <TableCell scope="col">Nitrogen</TableCell>
+            <TableCell scope="col">counts</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {figures.layers
             .map((layer, index) => (
-              <tr key={index}>
-                <th scope="row">{layer.name}</th>
-                <td className={layer.nitrogen_kg < 0 ? "feeding-takes" : ""}>
+              <TableRow key={index}>
+                <TableCell component="th" scope="row">
+                  {layer.name}
+                </TableCell>
+                <TableCell className={layer.nitrogen_kg < 0 ? "feeding-takes" : ""}>
                   <Nitrogen mass_kg={layer.nitrogen_kg} />
-                </td>
-                <td>{Math.round(layer.contact * 100)} %</td>
-              </tr>
+                </TableCell>
+                <TableCell>{Math.round(layer.contact * 100)} %</TableCell>
+              </TableRow>
             ))
             .toReversed()}
-        </tbody>
-      </table>
-      <p className="panel-note">
+        </TableBody>
+      </Table>
+      <Note>
         {short ? (
           <>
             Plants go short of <Quantity kind="dose" value={figures.nitrogen_gap_kg} /> of nitrogen
@@ -51,11 +61,11 @@ export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
         ) : (
           "The fill feeds itself in the first season. A layer counts by how near it lies to the roots."
         )}
-      </p>
+      </Note>
       {short && forecast && doses.length === 0 && (
-        <p className="panel-note">
+        <Note>
           No more goes on at once (20 g N/m²): the rest waits for next season, or the wood lies lower.
-        </p>
+        </Note>
       )}
       {short && doses.length > 0 && (
         <Doses gardenId={gardenId} figures={figures} doses={doses} onDose={onDose} />
@@ -83,11 +93,11 @@ function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
   if (!dose) return null;
   const grams = (kg_m2: number) => `${trimmed(kg_m2 * 1000, 1)}`;
   return (
-    <div className="dose">
+    <Dose data-part="dose">
       <label>
-        <span className="measure-label">Fed with</span>
+        <span>Fed with</span>
         <select
-          className="measure-input"
+         
           value={dose.material}
           onChange={(event) => setWanted(event.currentTarget.value)}
         >
@@ -105,14 +115,14 @@ function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
         {figures.count > 1 && "a bed, "}
         {trimmed(dose.cups, 1)} cups or {Math.round(dose.handfuls)} handfuls
       </p>
-      <ul className="dose-split">
+      <DoseSplit>
         {dose.layers.map(([index, mass_kg]) => (
           <li key={index}>
             <Quantity kind="dose" value={mass_kg} /> on {figures.layers[index]?.name.toLowerCase()}
           </li>
         ))}
-      </ul>
-      <p className="panel-note">
+      </DoseSplit>
+      <Note>
         By the label {grams(dose.n_kg_m2)} N, {grams(dose.p2o5_kg_m2)} P2O5, {grams(dose.k2o_kg_m2)} K2O g/m²;
         as elements {grams(dose.p_kg_m2)} P, {grams(dose.k_kg_m2)} K g/m².
         {dose.waits_kg > 1e-6 && (
@@ -122,14 +132,14 @@ function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
             for next season, or keep the wood lower.
           </>
         )}
-      </p>
-      <div className="dose-row">
+      </Note>
+      <Row>
         <Handful gardenId={gardenId} handful_kg={dose.handful_kg} />
-        <button type="button" className="text-button" onClick={() => onDose(dose.material)}>
+        <Button onClick={() => onDose(dose.material)}>
           Add it
-        </button>
-      </div>
-    </div>
+        </Button>
+      </Row>
+    </Dose>
   );
 }
 

@@ -1,3 +1,9 @@
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import { Note } from "../kit/Note";
 import type { BedFigures } from "../api/client";
 import { showDay } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
@@ -13,44 +19,42 @@ export function Sowing({ figures }: { figures: BedFigures }) {
   const { ready } = figures;
   return (
     <>
-      <table className="coming-table">
-        <thead>
-          <tr>
-            <th scope="col">Roots</th>
-            <th scope="col">From</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Roots</TableCell>
+            <TableCell scope="col">From</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {ready.sowings.map((sowing) => (
-            <tr key={sowing.roots}>
-              <th scope="row">
+            <TableRow key={sowing.roots}>
+              <TableCell component="th" scope="row">
                 {sowing.roots}, over <Quantity kind="length" value={sowing.least_m} />
                 <br />
-                <span className="panel-note">{NAMES[sowing.roots]}</span>
-              </th>
-              <td>{whenOf(sowing)}</td>
-            </tr>
+                <span>{NAMES[sowing.roots]}</span>
+              </TableCell>
+              <TableCell>{whenOf(sowing)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
       {ready.waits.map((wait) => (
-        <p key={wait} className="panel-note">
-          Wait: {wait}.
-        </p>
+        <Note key={wait}>Wait: {wait}.</Note>
       ))}
-      <p className="panel-note">
+      <Note>
         Roots can go <Quantity kind="length" value={ready.depth_m} /> down at once
         {ready.built_on && `, filled on ${showDay(ready.built_on)}`}.{" "}
         {ready.sowings
           .map(({ roots, because }) => `${roots[0]?.toUpperCase()}${roots.slice(1)}: ${because}`)
           .join(". ")}
         .
-      </p>
+      </Note>
       {ready.harvest_days != null && (
-        <p className="panel-note">
+        <Note>
           After raw manure no harvest for {ready.harvest_days} days of what touches the soil,{" "}
           {ready.harvest_days_above} days of what doesn&apos;t.
-        </p>
+        </Note>
       )}
     </>
   );

@@ -1,7 +1,10 @@
+import { Row } from "../kit/Row";
+import { SizingBox, SizingSelect } from "./plot-sheet.styles";
+import { BagsAnswer } from "./plot.styles";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refused, type KeptGarden, type Material } from "../api/client";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -46,7 +49,7 @@ export function BagsAndDepth({ garden, materials }: Props) {
     enabled: Boolean(ready),
   });
   return (
-    <div className="sizing">
+    <SizingBox>
       <Choice label="What is asked" options={ASKED} value={asked} onChoose={setAsked} />
       <MaterialFinder
         gardenId={gardenId}
@@ -57,7 +60,7 @@ export function BagsAndDepth({ garden, materials }: Props) {
       />
       <Choice label="Bought" options={SOLD} value={sold} onChoose={setSold} />
       {sold === "bags" ? (
-        <div className="bags-row">
+        <Row>
           <MeasureField
             label="Bags"
             limit="count"
@@ -76,7 +79,7 @@ export function BagsAndDepth({ garden, materials }: Props) {
             placeholder={ft ? "1.5 cu ft" : "40 L"}
             onMeaning={({ values: [v] }) => setBag(v)}
           />
-        </div>
+        </Row>
       ) : (
         <MeasureField
           key="loose"
@@ -91,18 +94,14 @@ export function BagsAndDepth({ garden, materials }: Props) {
       )}
       {asked === "bed" && (
         <label>
-          <span className="measure-label">Into the empty bed</span>
-          <select
-            className="sizing-select"
-            value={bedKey}
-            onChange={(event) => setBedKey(event.currentTarget.value)}
-          >
+          <span>Into the empty bed</span>
+          <SizingSelect value={bedKey} onChange={(event) => setBedKey(event.currentTarget.value)}>
             {garden.beds.map(({ key, bed: each }) => (
               <option key={key} value={key}>
                 {each.name}
               </option>
             ))}
-          </select>
+          </SizingSelect>
         </label>
       )}
       {asked === "depth" && (
@@ -130,7 +129,7 @@ export function BagsAndDepth({ garden, materials }: Props) {
           onMeaning={({ values: [v] }) => setDepth(v)}
         />
       )}
-      <p className="bags-answer" role="status">
+      <BagsAnswer data-part="bags-answer" role="status">
         {answer.data && ready ? (
           <>
             <b>
@@ -154,7 +153,7 @@ export function BagsAndDepth({ garden, materials }: Props) {
         ) : (
           `Type ${sold === "bags" ? "bags, what one holds," : "the volume"} and the ${asked === "depth" ? "area" : asked === "area" ? "depth" : "bed"}.`
         )}
-      </p>
-    </div>
+      </BagsAnswer>
+    </SizingBox>
   );
 }

@@ -1,3 +1,4 @@
+import { BedDrawnBox } from "../section/history.styles";
 import { useQuery } from "@tanstack/react-query";
 import { api, type Bed, type Material } from "../api/client";
 import { SmallSection, smallScale } from "./SmallSection";
@@ -19,11 +20,11 @@ export function BedDrawn({ gardenId, bed, name, materials, width, height }: Prop
     queryFn: ({ signal }) => api.figureBed(gardenId, bed, signal),
   });
   const figures = figured.data;
-  if (!figures) return <span className="bed-drawn" style={{ width, height }} />;
+  if (!figures) return <BedDrawnBox data-part="bed-drawn" style={{ width, height }} />;
   const scale = smallScale(figures, width, height - 6);
   return (
-    <span className="bed-drawn" style={{ width, height }}>
+    <BedDrawnBox data-part="bed-drawn" style={{ width, height }}>
       <SmallSection figures={figures} materials={materials} scale={scale} />
-    </span>
+    </BedDrawnBox>
   );
 }

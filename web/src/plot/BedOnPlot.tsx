@@ -1,3 +1,4 @@
+import css from "./plot-sheet.module.css";
 import { memo, type KeyboardEvent, type PointerEvent } from "react";
 import type { BedFigures, Place } from "../api/client";
 import { pathOf, type Outline } from "../section/geometry";
@@ -49,19 +50,20 @@ export const BedOnPlot = memo(function BedOnPlot(props: Props) {
           <path d={inside} />
         </clipPath>
         {plan.outside.map((ring, part) => (
-          <path key={part} className="plot-wall" d={draw(ring)} />
+          <path key={part} className={css.plotWall} d={draw(ring)} />
         ))}
-        <path className="plot-fill" d={inside} fill={`url(#hatch-${hatch})`} />
+        <path className={css.plotFill} d={inside} fill={`url(#hatch-${hatch})`} />
         <path
-          className="plot-reach"
+          className={css.plotReach}
           d={inside}
           clipPath={`url(#${clip})`}
           strokeWidth={2 * Math.min(plan.reach_m, plan.length_m) * scale}
         />
-        <path className="plot-edge" d={plan.outside.map(draw).join("")} />
+        <path className={css.plotEdge} data-part="plot-edge" d={plan.outside.map(draw).join("")} />
         {chosen && (
           <g
-            className="plot-turn"
+            className={css.plotTurn}
+            data-part="plot-turn"
             onPointerDown={(event) => {
               event.stopPropagation();
               props.onTurn(figures.key, index, event);
@@ -74,17 +76,17 @@ export const BedOnPlot = memo(function BedOnPlot(props: Props) {
       </g>
       {small ? (
         <>
-          <text className="plot-name" textAnchor="middle" y={4}>
+          <text className={css.plotName} textAnchor="middle" y={4}>
             {index + 1}
           </text>
           {index === 0 && (
-            <text className="plot-name" textAnchor="middle" y={-h / 2 - 6}>
+            <text className={css.plotName} textAnchor="middle" y={-h / 2 - 6}>
               {figures.name}
             </text>
           )}
         </>
       ) : (
-        <text className="plot-name" textAnchor="middle" y={NAME_AT[figures.section.form] ?? 4}>
+        <text className={css.plotName} textAnchor="middle" y={NAME_AT[figures.section.form] ?? 4}>
           {name}
         </text>
       )}

@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { PlotBin } from "../gardens/gardens.styles";
+import { BinList } from "../section/history.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, saidOf, type Material } from "../api/client";
 import { BedDrawn } from "./BedDrawn";
@@ -18,10 +21,10 @@ export function Bin({ gardenId, materials }: Props) {
   });
   if (!bin.data?.length) return null;
   return (
-    <section className="plot-bin" aria-labelledby="bin-title">
+    <PlotBin data-part="plot-bin" aria-labelledby="bin-title">
       <h2 id="bin-title">In the bin, for 30 days</h2>
       {back.error && <p role="alert">{saidOf(back.error)}</p>}
-      <ul className="bin-list">
+      <BinList>
         {bin.data.map(({ key, name, bed, deleted_at }) => (
           <li key={key}>
             {bed && (
@@ -35,12 +38,12 @@ export function Bin({ gardenId, materials }: Props) {
               />
             )}
             <strong>{name}</strong>
-            <button type="button" className="text-button" onClick={() => back.mutate(key)}>
+            <Button onClick={() => back.mutate(key)}>
               Take it back
-            </button>
+            </Button>
           </li>
         ))}
-      </ul>
-    </section>
+      </BinList>
+    </PlotBin>
   );
 }

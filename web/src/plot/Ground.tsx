@@ -1,3 +1,4 @@
+import css from "./plot-sheet.module.css";
 import type { Fixed, Plot, PlotFigures } from "../api/client";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
@@ -9,13 +10,13 @@ type Props = { plot: Plot; figures: PlotFigures | null; sheet: Sheet };
 export function Ground({ plot, figures, sheet }: Props) {
   const { units } = useShowing();
   return (
-    <g className="plot-ground-group">
-      <path className="plot-ground" d={linePath(sheet, plot.corners_m, true)} />
+    <g>
+      <path className={css.plotGround} d={linePath(sheet, plot.corners_m, true)} />
       {figures?.levels?.contours.map((contour) =>
         contour.lines.map((line, index) => {
           const [x, y] = toSheet(sheet, rightEnd(line));
           return (
-            <g key={`${contour.height_m} ${index}`} className="plot-contour">
+            <g key={`${contour.height_m} ${index}`} className={css.plotContour} data-part="plot-contour">
               <path d={linePath(sheet, line)} />
               <text x={x - 6} y={y - 3} textAnchor="end">
                 {showLength(contour.height_m, units)}
@@ -26,7 +27,7 @@ export function Ground({ plot, figures, sheet }: Props) {
       )}
       {plot.spots?.map((spot, index) => {
         const [x, y] = toSheet(sheet, spot.at_m);
-        return <path key={index} className="plot-spot" d={`M${x - 4} ${y}h8M${x} ${y - 4}v8`} />;
+        return <path key={index} className={css.plotSpot} d={`M${x - 4} ${y}h8M${x} ${y - 4}v8`} />;
       })}
       {plot.corners_m.map((corner, index) => (
         <Side
@@ -71,7 +72,7 @@ function Side({ from, to, sheet, said }: SideProps) {
   const [x, y] = [(x1 + x2) / 2 + nx * 14, (y1 + y2) / 2 + ny * 14];
   return (
     <text
-      className="plot-side"
+      className={css.plotSide}
       textAnchor="middle"
       transform={`translate(${x} ${y}) rotate(${upright}) translate(0 4)`}
     >
@@ -109,7 +110,7 @@ function Thing({ thing, sheet }: { thing: Fixed; sheet: Sheet }) {
     <g className={`plot-thing thing-${thing.kind}`}>
       {thing.kind === "tree" ? (
         <>
-          <circle className="tree-roots" cx={x} cy={y} r={trunk * 24} />
+          <circle className={css.treeRoots} cx={x} cy={y} r={trunk * 24} />
           <circle cx={x} cy={y} r={Math.max(trunk, 4)} />
         </>
       ) : (
@@ -131,7 +132,7 @@ function middleOf(line: readonly (readonly number[])[]): number[] {
 function North({ turn_deg, x, y }: { turn_deg: number; x: number; y: number }) {
   return (
     <g
-      className="plot-north"
+      className={css.plotNorth}
       transform={`translate(${x} ${y}) rotate(${turn_deg})`}
       role="img"
       aria-label="North"

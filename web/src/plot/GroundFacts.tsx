@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { Lines } from "../kit/Lines";
+import { PlotPanel } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
 import { useState } from "react";
 import type { Plot, PlotFigures } from "../api/client";
@@ -25,15 +28,15 @@ export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
     </div>
   );
   return (
-    <section className="plot-panel" aria-labelledby="ground-title">
+    <PlotPanel variant="outlined" component="section" aria-labelledby="ground-title">
       <h2 id="ground-title">The ground</h2>
-      <dl className="tally-list">
+      <Lines data-part="tally-list">
         {row("All of it", figures?.ground_m2)}
         {row("Beds stand on", figures?.beds_m2)}
         {row("of that they grow on", figures?.growing_m2)}
         {row("and walls take", figures?.walls_m2)}
         {row("Left for paths", figures?.path_m2)}
-      </dl>
+      </Lines>
       <MeasureField
         label="Aisle to keep, beds snap to it"
         limit="offset"
@@ -41,9 +44,9 @@ export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
         shown={typedLength(meant("Plot", plot, "aisle_m"), units)}
         onMeaning={({ values: [aisle_m] }) => onEdit((now) => ({ ...now, aisle_m }))}
       />
-      <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? "Corners are right" : "Move the corners"}
-      </button>
+      </Button>
       {open && (
         <Corners
           gardenId={gardenId}
@@ -51,6 +54,6 @@ export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
           onChange={(corners_m) => onEdit((now) => ({ ...now, corners_m }))}
         />
       )}
-    </section>
+    </PlotPanel>
   );
 }

@@ -1,3 +1,8 @@
+import Button from "@mui/material/Button";
+import { Lines } from "../kit/Lines";
+import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
+import { PlotPanel, PlotSpots } from "./plot-sheet.styles";
 import type { Plot, PlotFigures } from "../api/client";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -23,10 +28,10 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
       spots: (now.spots ?? []).map((each, at) => (at === index ? { ...each, height_m } : each)),
     }));
   return (
-    <section className="plot-panel" aria-labelledby="levels-title">
+    <PlotPanel variant="outlined" component="section" aria-labelledby="levels-title">
       <h2 id="levels-title">Levels of the ground</h2>
       {levels ? (
-        <dl className="tally-list">
+        <Lines data-part="tally-list">
           <div>
             <dt>Brought to</dt>
             <dd>
@@ -58,17 +63,16 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
               <Quantity kind="area" value={levels.area_m2} />
             </dd>
           </div>
-        </dl>
+        </Lines>
       ) : (
-        <p className="plot-note">
+        <Note>
           Three heights or more give contours, cut and fill, and what to pack under a bed&apos;s corners.
           Measure them over any one level, a string line for instance.
-        </p>
+        </Note>
       )}
-      <div className="plot-adds">
-        <button
-          type="button"
-          className="text-button"
+      <Row>
+        <Button
+         
           onClick={() =>
             onPlacing({
               say: "Click where the height was taken.",
@@ -80,19 +84,15 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
           }
         >
           + Height at a spot
-        </button>
+        </Button>
         {plot.level_m != null && (
-          <button
-            type="button"
-            className="text-button"
-            onClick={() => onEdit((now) => ({ ...now, level_m: null }))}
-          >
+          <Button onClick={() => onEdit((now) => ({ ...now, level_m: null }))}>
             Level where cut is fill
-          </button>
+          </Button>
         )}
-      </div>
+      </Row>
       {spots.length > 0 && (
-        <ul className="plot-spots">
+        <PlotSpots>
           {spots.map((spot, index) => (
             <li key={index}>
               <span>
@@ -106,20 +106,19 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
                 shown={typedLength(spot.height_m, units)}
                 onMeaning={({ values: [height_m = 0] }) => change(index, height_m)}
               />
-              <button
-                type="button"
-                className="text-button"
+              <Button
+               
                 aria-label={`Remove spot ${index + 1}`}
                 onClick={() =>
                   onEdit((now) => ({ ...now, spots: (now.spots ?? []).filter((_, at) => at !== index) }))
                 }
               >
                 ×
-              </button>
+              </Button>
             </li>
           ))}
-        </ul>
+        </PlotSpots>
       )}
-    </section>
+    </PlotPanel>
   );
 }

@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { MeasureGroundBox } from "./plot-sheet.styles";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, saidOf, type KeptGarden } from "../api/client";
@@ -25,8 +27,9 @@ export function MeasureGround({ garden }: { garden: KeptGarden }) {
     },
   });
   return (
-    <form
-      className="measure-ground"
+    <MeasureGroundBox
+      variant="outlined"
+      component="form"
       onSubmit={(event) => {
         event.preventDefault();
         if (size) make.mutate(size);
@@ -46,10 +49,10 @@ export function MeasureGround({ garden }: { garden: KeptGarden }) {
         placeholder={units === "ft_in" ? "40 x 30 ft" : "12 x 9 m"}
         onMeaning={({ values }) => setSize(values.length >= 2 ? values.slice(0, 2) : undefined)}
       />
-      <button type="submit" className="main-button" disabled={!size || make.isPending}>
+      <Button variant="contained" type="submit" disabled={!size || make.isPending}>
         Lay it out
-      </button>
+      </Button>
       {make.error && <p role="alert">{saidOf(make.error)}</p>}
-    </form>
+    </MeasureGroundBox>
   );
 }

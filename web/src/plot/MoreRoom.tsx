@@ -1,3 +1,5 @@
+import { PlotPanel } from "./plot-sheet.styles";
+import { BagsAnswer } from "./plot.styles";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, type RoomFigures } from "../api/client";
@@ -30,7 +32,7 @@ export function MoreRoom({ gardenId, state, onShow }: Props) {
     onShow({ middles: room.middles, size: room.turned ? [width_m, length_m] : [length_m, width_m] });
   }, [room, length_m, width_m, onShow]);
   return (
-    <section className="plot-panel" aria-labelledby="room-title">
+    <PlotPanel variant="outlined" component="section" aria-labelledby="room-title">
       <h2 id="room-title">Room for more</h2>
       <MeasureField
         label="Beds of this outer size"
@@ -42,7 +44,7 @@ export function MoreRoom({ gardenId, state, onShow }: Props) {
         placeholder={units === "ft_in" ? "8 x 4 ft" : "2.4 x 1.2 m"}
         onMeaning={({ values }) => setSize(values.length >= 2 ? values.slice(0, 2) : undefined)}
       />
-      <p className="bags-answer" role="status">
+      <BagsAnswer data-part="bags-answer" role="status">
         {room && size ? (
           <>
             <b>{room.count}</b> more {room.count === 1 ? "fits" : "fit"}, aisles kept
@@ -51,7 +53,7 @@ export function MoreRoom({ gardenId, state, onShow }: Props) {
         ) : (
           "Type a size to see how many more fit, both turns tried."
         )}
-      </p>
-    </section>
+      </BagsAnswer>
+    </PlotPanel>
   );
 }

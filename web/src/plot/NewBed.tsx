@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { NewBedBox, NewFill, NewName, NewProblem, NewRow } from "./new-bed.styles";
 import { SHAPES } from "../api/words";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState, type FormEvent } from "react";
@@ -10,14 +12,13 @@ import {
   type Shape,
   type ShapeKind,
 } from "../api/client";
-import { Choice, TAPE_LAY } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { Corners } from "../shapes/Corners";
 import { kindOf, type Measure } from "../shapes/kinds";
 import { ShapePicker } from "../shapes/ShapePicker";
 import { TapeDrawing } from "../shapes/TapeDrawing";
 import { MaterialFinder } from "../shelf/MaterialFinder";
-import "./new-bed.css";
 
 type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material>; onMade: (key: string) => void };
 
@@ -118,19 +119,19 @@ export function NewBed({ garden, materials, onMade }: Props) {
   );
 
   return (
-    <main className="new-bed">
+    <NewBedBox>
       <h1>{garden.beds.length === 0 ? "Measure the first bed" : "Measure a bed"}</h1>
       <form onSubmit={submit} noValidate>
-        <label className="new-name">
-          <span className="measure-label">What it is called</span>
+        <NewName>
+          <span>What it is called</span>
           <input
-            className="measure-input"
+           
             value={name}
             maxLength={80}
             placeholder={`Bed ${garden.beds.length + 1}`}
             onChange={(event) => setName(event.currentTarget.value)}
           />
-        </label>
+        </NewName>
         <ShapePicker
           value={shapeKind}
           onChoose={(chosen) => {
@@ -142,8 +143,8 @@ export function NewBed({ garden, materials, onMade }: Props) {
         />
         <TapeDrawing kind={shapeKind} />
         {shapeKind === "polygon" && <Corners gardenId={garden.id} corners={corners} onChange={setCorners} />}
-        <div className="new-row">{kind.measures.map(field)}</div>
-        <div className="new-row">
+        <NewRow>{kind.measures.map(field)}</NewRow>
+        <NewRow>
           {SHAPES[kind.kind].walled && (
             <>
               <Choice label="The tape lay" shown options={TAPE_LAY} value={measured} onChoose={setMeasured} />
@@ -162,7 +163,7 @@ export function NewBed({ garden, materials, onMade }: Props) {
               />
             </>
           )}
-          <div className="new-fill">
+          <NewFill>
             <MaterialFinder
               gardenId={garden.id}
               label="Filled with, to begin with"
@@ -170,20 +171,20 @@ export function NewBed({ garden, materials, onMade }: Props) {
               onChoose={setFill}
               suits={isBulk}
             />
-          </div>
-        </div>
+          </NewFill>
+        </NewRow>
         {((sent && lacking.length > 0) || make.error) && (
-          <p className="new-problem" role="alert">
+          <NewProblem role="alert">
             {sent && lacking.length > 0
               ? `Still to be measured: ${lacking.join(", ").toLowerCase()}.`
               : saidOf(make.error)}
-          </p>
+          </NewProblem>
         )}
-        <button type="submit" className="main-button" disabled={make.isPending}>
+        <Button variant="contained" type="submit" disabled={make.isPending}>
           Cut it open
-        </button>
+        </Button>
       </form>
-    </main>
+    </NewBedBox>
   );
 }
 

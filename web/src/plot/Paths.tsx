@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { PlotCourses, PlotPanel } from "./plot-sheet.styles";
+import { PlotFact } from "./plot.styles";
 import type { Material, Plot, PlotFigures } from "../api/client";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -22,11 +25,14 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
   const courses = plot.courses ?? [];
   const set = (next: NonNullable<Plot["courses"]>) => onEdit((now) => ({ ...now, courses: next }));
   return (
-    <section className="plot-panel" aria-labelledby="paths-title">
+    <PlotPanel variant="outlined" component="section" aria-labelledby="paths-title">
       <h2 id="paths-title">
-        Paths <span className="plot-fact">{figures && <Quantity kind="area" value={figures.path_m2} />}</span>
+        Paths{" "}
+        <PlotFact data-part="plot-fact">
+          {figures && <Quantity kind="area" value={figures.path_m2} />}
+        </PlotFact>
       </h2>
-      <ol className="plot-courses">
+      <PlotCourses>
         {courses.map((course, index) => {
           const material = materials.get(course.material);
           const figured = figures?.courses[index];
@@ -37,7 +43,7 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
               <div>
                 <strong>{material?.name ?? course.material}</strong>
                 {current && (
-                  <span className="plot-fact">
+                  <PlotFact data-part="plot-fact">
                     {current.sheet ? (
                       <Quantity kind="area" value={current.sheet_area_m2} />
                     ) : (
@@ -47,7 +53,7 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
                         <Quantity kind="mass" value={current.mass_moist_kg} />
                       </>
                     )}
-                  </span>
+                  </PlotFact>
                 )}
               </div>
               {course.thickness_m != null && (
@@ -62,18 +68,17 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
                   }
                 />
               )}
-              <button
-                type="button"
-                className="text-button"
+              <Button
+               
                 aria-label={`Leave out ${material?.name ?? course.material}`}
                 onClick={() => set(courses.filter((_, at) => at !== index))}
               >
                 ×
-              </button>
+              </Button>
             </li>
           );
         })}
-      </ol>
+      </PlotCourses>
       <MaterialFinder
         key={courses.length}
         gardenId={gardenId}
@@ -88,6 +93,6 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
           ])
         }
       />
-    </section>
+    </PlotPanel>
   );
 }

@@ -1,3 +1,8 @@
+import Button from "@mui/material/Button";
+import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
+import { Lines } from "../kit/Lines";
+import { PlotPacking, PlotPanel } from "./plot-sheet.styles";
 import { Link } from "react-router";
 import type { BedFigures, Place, PlotFigures } from "../api/client";
 import { trimmed, typedLength } from "../quantities/format";
@@ -32,10 +37,10 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
     />
   );
   return (
-    <section className="plot-panel" aria-labelledby="place-title">
+    <PlotPanel variant="outlined" component="section" aria-labelledby="place-title">
       <h2 id="place-title">{placed?.name ?? bed.name}</h2>
-      <p className="plot-note">The middle of the bed, from the plot&apos;s zero corner:</p>
-      <div className="bags-row">
+      <Note>The middle of the bed, from the plot&apos;s zero corner:</Note>
+      <Row>
         {field("x_m", "Along")}
         {field("y_m", "Up")}
         <MeasureField
@@ -45,8 +50,8 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
           shown={trimmed((((place.turn_deg ?? 0) % 360) + 360) % 360, 1)}
           onMeaning={({ values: [turn_deg = 0] }) => onPut((now) => ({ ...now, turn_deg }))}
         />
-      </div>
-      <dl className="tally-list">
+      </Row>
+      <Lines data-part="tally-list">
         <div>
           <dt>Takes of the ground</dt>
           <dd>
@@ -59,28 +64,26 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
             <Quantity kind="area" value={placed?.growing_m2 ?? bed.top_area_m2} />
           </dd>
         </div>
-      </dl>
+      </Lines>
       {placed?.packing_m && bed.section.form === "vessel" && (
         <>
           <h3>To stand level, pack under its corners</h3>
-          <ul className="plot-packing">
+          <PlotPacking>
             {placed.packing_m.map((packing, corner) => (
               <li key={corner}>
                 <span>{CORNERS[corner]}</span>
                 <b>{packing < 0.0005 ? "rests" : <Quantity kind="length" value={packing} />}</b>
               </li>
             ))}
-          </ul>
+          </PlotPacking>
         </>
       )}
-      <div className="layer-actions">
-        <Link className="text-button" to={to}>
+      <Row>
+        <Button component={Link} to={to}>
           Cut it open
-        </Link>
-        <button type="button" className="is-iron" onClick={onTakeOff}>
-          Take it off the plot
-        </button>
-      </div>
-    </section>
+        </Button>
+        <Button onClick={onTakeOff}>Take it off the plot</Button>
+      </Row>
+    </PlotPanel>
   );
 }

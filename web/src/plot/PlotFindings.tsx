@@ -1,3 +1,5 @@
+import { Note } from "../kit/Note";
+import { FindingsBox } from "../section/tally.styles";
 import type { FindingFigures, PlotFigures } from "../api/client";
 import { OneFinding } from "../section/Findings";
 
@@ -14,7 +16,7 @@ const MOST = 12;
 export function PlotFindings({ findings, onShow, onMend, onSeen }: Props) {
   if (findings.length === 0) return null;
   return (
-    <section className="findings" aria-labelledby="plot-findings-title">
+    <FindingsBox aria-labelledby="plot-findings-title">
       <h2 id="plot-findings-title">Worth a look</h2>
       <ul>
         {findings.slice(0, MOST).map(({ beds, finding }, index) => {
@@ -30,7 +32,7 @@ export function PlotFindings({ findings, onShow, onMend, onSeen }: Props) {
           );
         })}
       </ul>
-      {findings.length > MOST && <p className="plot-note">and {findings.length - MOST} more</p>}
-    </section>
+      {findings.length > MOST && <Note>and {findings.length - MOST} more</Note>}
+    </FindingsBox>
   );
 }

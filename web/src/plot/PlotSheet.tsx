@@ -1,3 +1,4 @@
+import css from "./plot-sheet.module.css";
 import { meant } from "../api/meant";
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Bed, BedFigures, KeptGarden, Material, Place } from "../api/client";
@@ -56,7 +57,10 @@ export function PlotSheet(props: Props) {
   return (
     <svg
       ref={svg}
-      className={`plot-sheet ${props.onPlace ? "is-placing" : ""} ${sheet.scale < SMALL_SCALE ? "is-small" : ""}`}
+      className={css.plotSheet}
+      data-placing={props.onPlace || undefined}
+      data-small={sheet.scale < SMALL_SCALE || undefined}
+      data-part="plot-sheet"
       width={sheet.width}
       height={sheet.height}
       viewBox={`0 0 ${sheet.width} ${sheet.height}`}
@@ -77,7 +81,15 @@ export function PlotSheet(props: Props) {
           const [x, y] = toSheet(sheet, at);
           const [w, h] = (props.roomSize ?? [0, 0]).map((each) => each * sheet.scale) as [number, number];
           return (
-            <rect key={String(at)} className="plot-room" x={x - w / 2} y={y - h / 2} width={w} height={h} />
+            <rect
+              key={String(at)}
+              className={css.plotRoom}
+              data-part="plot-room"
+              x={x - w / 2}
+              y={y - h / 2}
+              width={w}
+              height={h}
+            />
           );
         })}
       {trenchesFirst(garden.beds).flatMap(({ key }) => {
@@ -109,7 +121,14 @@ export function PlotSheet(props: Props) {
       {!held.at &&
         figures?.clashes.map((clash, index) => {
           const [x, y] = toSheet(sheet, clash.at);
-          return <path key={index} className="plot-clash" d={`M${x - 7} ${y - 7}l14 14m0 -14l-14 14`} />;
+          return (
+            <path
+              key={index}
+              className={css.plotClash}
+              data-part="plot-clash"
+              d={`M${x - 7} ${y - 7}l14 14m0 -14l-14 14`}
+            />
+          );
         })}
     </svg>
   );

@@ -1,3 +1,7 @@
+import Typography from "@mui/material/Typography";
+import { Problem } from "../kit/Problem";
+import { PlotAside, PlotHeading, PlotHint, PlotLeft, PlotPage, PlotStage } from "./plot-sheet.styles";
+import { PlotBed, PlotBeds, PlotDrawing, PlotFact, PlotViewBox } from "./plot.styles";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
 import { Link } from "react-router";
@@ -9,7 +13,7 @@ import { withSeen } from "../section/edits";
 import { Troubles } from "../gardens/Troubles";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { useSize } from "../section/useSize";
+import { useSize } from "../kit/useSize";
 import { Bin } from "./Bin";
 import { GroundFacts } from "./GroundFacts";
 import { Levels } from "./Levels";
@@ -24,9 +28,7 @@ import { SmallSection, smallScale } from "./SmallSection";
 import { Things, type Placing } from "./Things";
 import { Unplaced } from "./Unplaced";
 import { usePlot } from "./usePlot";
-import { useUndoKeys } from "./useUndoKeys";
-import "./plot.css";
-import "./plot-sheet.css";
+import { useUndoKeys } from "../kit/useUndoKeys";
 
 type Props = {
   garden: KeptGarden;
@@ -44,8 +46,10 @@ export function PlotView({ garden, materials, bedPath }: Props) {
   const beds = answer.data?.figures.beds ?? [];
   const { plot } = garden.garden;
   return (
-    <main className="plot-page">
-      <h1 className="view-title">Plot</h1>
+    <PlotPage>
+      <Typography variant="view" data-part="view-title">
+        Plot
+      </Typography>
       <Troubles gardenId={garden.id} troubles={garden.troubles} bedPath={bedPath} />
       {answer.error && <p role="alert">{answer.error.message}</p>}
       {plot ? (
@@ -54,11 +58,11 @@ export function PlotView({ garden, materials, bedPath }: Props) {
         // a plot that can't be read still lies there, and measuring anew would write over it
         !garden.troubles.some(({ kind }) => kind === "plot") && <MeasureGround garden={garden} />
       )}
-      <div className="plot-view">
+      <PlotViewBox data-part="plot-view">
         <AllBeds garden={garden} beds={beds} materials={materials} bedPath={bedPath} />
         <Sizing garden={garden} materials={materials} />
-      </div>
-    </main>
+      </PlotViewBox>
+    </PlotPage>
   );
 }
 
@@ -78,15 +82,15 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
   const show = useCallback((key: string) => setChosen({ key, index: 0 }), []);
   const parts = { gardenId: garden.id, plot: state.plot, figures: state.figures, onEdit: work.edit };
   return (
-    <div className="plot-stage">
-      <div className="plot-left" ref={stage}>
+    <PlotStage>
+      <PlotLeft ref={stage}>
         {state.problem && (
-          <p className="section-problem" role="alert">
+          <Problem role="alert">
             {state.problem}{" "}
             {state.save.state === "changed"
               ? "Reload the page to see it."
               : "The figures are those from before."}
-          </p>
+          </Problem>
         )}
         {size.width > 0 && (
           <PlotSheet
@@ -103,13 +107,13 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
             roomSize={room?.size ?? null}
           />
         )}
-        <p className="plot-hint">
+        <PlotHint>
           Drag a bed to move it (Alt for no snapping), turn it by its handle. Keys: arrows, Shift for far, [
           and ] turn.
-        </p>
+        </PlotHint>
         <Unplaced garden={garden} work={work} onPlaced={setChosen} />
-      </div>
-      <div className="plot-aside">
+      </PlotLeft>
+      <PlotAside>
         {chosen && bed && place ? (
           <PlacePanel
             key={`${chosen.key} ${chosen.index}`}
@@ -137,28 +141,28 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
         <MoreRoom gardenId={garden.id} state={state} onShow={setRoom} />
         <Things plot={state.plot} placing={placing} onEdit={work.edit} onPlacing={setPlacing} />
         <Levels plot={state.plot} figures={state.figures} onEdit={work.edit} onPlacing={setPlacing} />
-      </div>
-    </div>
+      </PlotAside>
+    </PlotStage>
   );
 }
 
 function AllBeds({ garden, beds, materials, bedPath }: Props & { beds: readonly BedFigures[] }) {
   return (
-    <div className="plot-work">
-      <h2 className="plot-heading">The beds, cut open</h2>
-      <ul className="plot-beds">
+    <div>
+      <PlotHeading>The beds, cut open</PlotHeading>
+      <PlotBeds data-part="plot-beds">
         {beds.map((bed) => (
           <li key={bed.key}>
             <BedCard bed={bed} materials={materials} to={bedPath(bed.key)} />
           </li>
         ))}
         <li>
-          <Link className="plot-bed plot-new" to={`/garden/${garden.id}/new`}>
+          <PlotBed data-part="plot-bed" to={`/garden/${garden.id}/new`}>
             <Sign name="new" />
             <span>{garden.beds.length === 0 ? "Measure the first bed" : "Measure another bed"}</span>
-          </Link>
+          </PlotBed>
         </li>
-      </ul>
+      </PlotBeds>
       <Bin gardenId={garden.id} materials={materials} />
     </div>
   );
@@ -173,29 +177,29 @@ function BedCard({ bed, materials, to }: CardProps) {
     .join(" × ");
   const grave = bed.findings.filter((finding) => !finding.seen && finding.level !== "note").length;
   return (
-    <Link className="plot-bed" to={to}>
-      <span className="plot-drawing">
+    <PlotBed data-part="plot-bed" to={to}>
+      <PlotDrawing>
         <SmallSection figures={bed} materials={materials} scale={smallScale(bed, CARD_WIDTH, CARD_HEIGHT)} />
-      </span>
+      </PlotDrawing>
       <strong>
         {bed.name}
-        {bed.count > 1 && <span className="chip">{bed.count} alike</span>}
+        {bed.count > 1 && <span>{bed.count} alike</span>}
       </strong>
-      <span className="plot-fact">
+      <PlotFact data-part="plot-fact">
         {size} {HOW[bed.section.form]}
-      </span>
-      <span className="plot-fact">
+      </PlotFact>
+      <PlotFact data-part="plot-fact">
         <Quantity kind="volume" value={bed.placed_m3} /> placed{bed.count > 1 && ", each"} ·{" "}
         <Quantity kind="mass" value={bed.mass_saturated_kg} /> wet
-      </span>
-      <span className={`plot-fact ${grave ? "plot-grave" : ""}`}>
+      </PlotFact>
+      <PlotFact plot-grave={grave || undefined} data-part="plot-fact">
         {grave === 0
           ? "nothing to mend"
           : grave === 1
             ? "1 thing worth a look"
             : `${grave} things worth a look`}
-      </span>
-    </Link>
+      </PlotFact>
+    </PlotBed>
   );
 }
 

@@ -1,7 +1,11 @@
+import { Row } from "../kit/Row";
+import { Note } from "../kit/Note";
+import { BagsAndDepthBox, BagsAnswer } from "./plot.styles";
+import { SizingBox, SizingList } from "./plot-sheet.styles";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, saidOf, type KeptGarden, type Material } from "../api/client";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -21,14 +25,14 @@ type Tool = (typeof TOOLS)[number][0];
 export function Sizing({ garden, materials }: Props) {
   const [tool, setTool] = useState<Tool>("bags");
   return (
-    <section className="bags-and-depth" aria-labelledby="sizing-title">
+    <BagsAndDepthBox variant="outlined" component="section" aria-labelledby="sizing-title">
       <h2 id="sizing-title">From what you have</h2>
       <Choice label="Sized by" options={TOOLS} value={tool} onChoose={setTool} />
       {tool === "bags" && <BagsAndDepth garden={garden} materials={materials} />}
       {tool === "boards" && <Boards gardenId={garden.id} />}
       {tool === "liner" && <LinerBed gardenId={garden.id} />}
       {tool === "pots" && <Pots gardenId={garden.id} />}
-    </section>
+    </BagsAndDepthBox>
   );
 }
 
@@ -60,8 +64,8 @@ function Boards({ gardenId }: { gardenId: number }) {
     retry: false,
   });
   return (
-    <div className="sizing">
-      <div className="bags-row">
+    <SizingBox>
+      <Row>
         <MeasureField
           label="Boards, one course"
           limit="count"
@@ -80,8 +84,8 @@ function Boards({ gardenId }: { gardenId: number }) {
           placeholder={ft ? "8 ft" : "2.4 m"}
           onMeaning={({ values: [v] }) => setBoard(v)}
         />
-      </div>
-      <div className="bags-row">
+      </Row>
+      <Row>
         <MeasureField
           label="and thick"
           limit="wall"
@@ -100,8 +104,8 @@ function Boards({ gardenId }: { gardenId: number }) {
           placeholder={ft ? "4 ft" : "1.2 m"}
           onMeaning={({ values: [v] }) => setWidth(v)}
         />
-      </div>
-      <p className="bags-answer" role="status">
+      </Row>
+      <BagsAnswer data-part="bags-answer" role="status">
         {answer.data && ready ? (
           <>
             <b>
@@ -114,11 +118,11 @@ function Boards({ gardenId }: { gardenId: number }) {
         ) : (
           "Type how many boards there are, how long and thick, and how wide the bed is to be."
         )}
-      </p>
+      </BagsAnswer>
       {answer.data && ready && answer.data.without_waste.length > 0 && (
         <>
-          <span className="measure-label">Outside sizes that waste none</span>
-          <ul className="sizing-list">
+          <span>Outside sizes that waste none</span>
+          <SizingList data-part="sizing-list">
             {answer.data.without_waste.map((size) => (
               <li key={`${size.length_m} ${size.width_m}`}>
                 <span>
@@ -126,10 +130,10 @@ function Boards({ gardenId }: { gardenId: number }) {
                 </span>
               </li>
             ))}
-          </ul>
+          </SizingList>
         </>
       )}
-    </div>
+    </SizingBox>
   );
 }
 
@@ -148,7 +152,7 @@ function LinerBed({ gardenId }: { gardenId: number }) {
     retry: false,
   });
   return (
-    <div className="sizing">
+    <SizingBox>
       <MeasureField
         label="The liner"
         limit="length"
@@ -168,7 +172,7 @@ function LinerBed({ gardenId }: { gardenId: number }) {
         placeholder={ft ? "12 in" : "30 cm"}
         onMeaning={({ values: [v] }) => setUp(v)}
       />
-      <p className="bags-answer" role="status">
+      <BagsAnswer data-part="bags-answer" role="status">
         {answer.data && ready ? (
           <>
             <b>
@@ -181,8 +185,8 @@ function LinerBed({ gardenId }: { gardenId: number }) {
         ) : (
           "Type the liner's size and how far it runs up."
         )}
-      </p>
-    </div>
+      </BagsAnswer>
+    </SizingBox>
   );
 }
 
@@ -191,7 +195,7 @@ function Pots({ gardenId }: { gardenId: number }) {
   const [count, setCount] = useState(1);
   const pots = useQuery({ queryKey: ["pots", gardenId], queryFn: () => api.pots(gardenId) });
   return (
-    <div className="sizing">
+    <SizingBox>
       <MeasureField
         label="Pots"
         limit="count"
@@ -201,11 +205,11 @@ function Pots({ gardenId }: { gardenId: number }) {
         placeholder="1"
         onMeaning={({ values: [v = 1] }) => setCount(v)}
       />
-      <p className="plot-note">
+      <Note>
         A pot&apos;s number is a class, not its gallons. What {count === 1 ? "one takes" : `${count} take`},
         level full:
-      </p>
-      <ul className="sizing-list">
+      </Note>
+      <SizingList data-part="sizing-list">
         {pots.data?.map((pot) => (
           <li key={pot.name}>
             <strong>{pot.name}</strong>
@@ -215,7 +219,7 @@ function Pots({ gardenId }: { gardenId: number }) {
             </span>
           </li>
         ))}
-      </ul>
-    </div>
+      </SizingList>
+    </SizingBox>
   );
 }

@@ -1,3 +1,4 @@
+import css from "../section/drawing.module.css";
 import type { BedFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { pathOf, sheetLine, type Outline } from "../section/geometry";
@@ -20,17 +21,17 @@ export function SmallSection({ figures, materials, scale }: Props) {
     outline.map(([x, y]) => [MARGIN + (x - section.left_m) * scale, floor - y * scale] as const);
   return (
     <svg
-      className="small-section"
+      data-part="small-section"
       viewBox={`0 0 ${width} ${height}`}
       width={width}
       height={height}
       aria-hidden="true"
       focusable="false"
     >
-      <rect className="drawing-ground" x={0} y={floor - sunk} width={width} height={GROUND + sunk} />
+      <rect className={css.drawingGround} x={0} y={floor - sunk} width={width} height={GROUND + sunk} />
       {section.form !== "flat" &&
         section.hollow.map((ring, index) => (
-          <path key={index} className="drawing-air" d={pathOf(place(ring))} />
+          <path key={index} className={css.drawingAir} d={pathOf(place(ring))} />
         ))}
       {figures.reservoir && <Water reservoir={figures.reservoir} place={place} materials={materials} />}
       {figures.layers.map((layer, index) => {
@@ -49,7 +50,7 @@ export function SmallSection({ figures, materials, scale }: Props) {
       })}
       {figures.reservoir && <WaterParts reservoir={figures.reservoir} place={place} />}
       {section.walls.map((ring, index) => (
-        <path key={index} className="drawing-wall" d={pathOf(place(ring))} strokeWidth={LEAST_WALL} />
+        <path key={index} className={css.drawingWall} d={pathOf(place(ring))} strokeWidth={LEAST_WALL} />
       ))}
     </svg>
   );

@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
+import { PlotPanel, PlotPlacing, PlotPoints, PlotThings } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
 import type { Fixed, Plot } from "../api/client";
 import { trimmed, typedLength } from "../quantities/format";
@@ -73,34 +76,34 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
     more();
   };
   return (
-    <section className="plot-panel" aria-labelledby="things-title">
+    <PlotPanel variant="outlined" component="section" aria-labelledby="things-title">
       <h2 id="things-title">What stays where it is</h2>
       {placing ? (
-        <p className="plot-placing" role="status">
+        <PlotPlacing role="status">
           {placing.say}{" "}
           {placing.done && (
-            <button type="button" className="text-button" onClick={placing.done}>
+            <Button onClick={placing.done}>
               Done
-            </button>
+            </Button>
           )}
-          <button type="button" className="text-button" onClick={() => onPlacing(null)}>
+          <Button onClick={() => onPlacing(null)}>
             Leave it
-          </button>
-        </p>
+          </Button>
+        </PlotPlacing>
       ) : (
-        <div className="plot-adds">
+        <Row>
           {[...POINTS, ...LINES].map((kind) => (
-            <button key={kind} type="button" className="text-button" onClick={() => start(kind)}>
+            <Button key={kind} onClick={() => start(kind)}>
               + {NAMES[kind]}
-            </button>
+            </Button>
           ))}
-        </div>
+        </Row>
       )}
-      <ul className="plot-things">
+      <PlotThings>
         {fixed.map((thing, index) => (
           <li key={index}>
             <input
-              className="measure-input"
+             
               aria-label={`Name of ${NAMES[thing.kind].toLowerCase()} ${index + 1}`}
               defaultValue={thing.name ?? NAMES[thing.kind]}
               maxLength={80}
@@ -118,22 +121,21 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
                 onMeaning={({ values: [across_m] }) => change(index, { across_m })}
               />
             )}
-            <button
-              type="button"
-              className="text-button"
+            <Button
+             
               aria-label={`Remove ${thing.name ?? NAMES[thing.kind]}`}
               onClick={() =>
                 onEdit((now) => ({ ...now, fixed: (now.fixed ?? []).filter((_, at) => at !== index) }))
               }
             >
               ×
-            </button>
-            <details className="plot-points">
+            </Button>
+            <PlotPoints>
               <summary>
                 {thing.line_m ? `its ${thing.line_m.length} points, along and up` : "its place, along and up"}
               </summary>
               {(thing.line_m ?? [thing.at_m ?? [0, 0]]).map((point, corner) => (
-                <div className="corner-row" key={corner}>
+                <Row data-part="corner-row" key={corner}>
                   {([0, 1] as const).map((axis) => (
                     <MeasureField
                       key={axis}
@@ -153,12 +155,12 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
                       }}
                     />
                   ))}
-                </div>
+                </Row>
               ))}
-            </details>
+            </PlotPoints>
           </li>
         ))}
-      </ul>
+      </PlotThings>
       <MeasureField
         label="North, ° clockwise from straight up"
         limit="turn"
@@ -166,6 +168,6 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
         shown={trimmed(meant("Plot", plot, "north_deg"), 1)}
         onMeaning={({ values: [north_deg = 0] }) => onEdit((now) => ({ ...now, north_deg }))}
       />
-    </section>
+    </PlotPanel>
   );
 }

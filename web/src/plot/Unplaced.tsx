@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { PlotUnplaced } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
 import type { KeptGarden } from "../api/client";
 import { BedMark } from "../app/BedMark";
@@ -17,14 +19,13 @@ export function Unplaced({ garden, work, onPlaced }: Props) {
     .filter(({ left }) => left > 0);
   if (waiting.length === 0) return null;
   return (
-    <section className="plot-unplaced" aria-labelledby="unplaced-title">
+    <PlotUnplaced aria-labelledby="unplaced-title">
       <h2 id="unplaced-title">Not on the plot yet</h2>
       <ul>
         {waiting.map(({ key, bed, left }) => (
           <li key={key}>
-            <button
-              type="button"
-              className="text-button"
+            <Button
+             
               onClick={() => {
                 const index = work.placesOf(key).length;
                 work.put(key, index, { x_m: to_cm(mean(0)), y_m: to_cm(mean(1)) });
@@ -33,10 +34,10 @@ export function Unplaced({ garden, work, onPlaced }: Props) {
             >
               <BedMark bed={bed} />
               Put {bed.name} on it{left > 1 && ` (${left} to go)`}
-            </button>
+            </Button>
           </li>
         ))}
       </ul>
-    </section>
+    </PlotUnplaced>
   );
 }

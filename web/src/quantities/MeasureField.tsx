@@ -1,8 +1,11 @@
-import { useEffect, useId, useRef, useState, type KeyboardEvent } from "react";
+import Button from "@mui/material/Button";
+import InputAdornment from "@mui/material/InputAdornment";
+import TextField from "@mui/material/TextField";
+import { memo, useCallback, useEffect, useId, useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";
 import { api, type LimitName, type Meaning } from "../api/client";
+import { bareUnit } from "./bareUnit";
 import { useShowing, type Showing } from "./UnitsContext";
 import { useReading, type ReadState } from "./useReading";
-import "./measure-field.css";
 
 type Props = {
   label: string;
@@ -21,6 +24,164 @@ type Props = {
   onReading?: (state: ReadState["state"]) => void;
 };
 
+/**
+ * The one field for every measure: what is typed, what it is understood as in both systems, and what is wrong with it,
+ * in place. Nonsense stays where it was typed; the kept value changes only when the text is understood.
+ */
+export function MeasureField({ onMeaning, onReading, ...rest }: Props) {
+  const told = useRef({ onMeaning, onReading });
+  useLayoutEffect(() => {
+    told.current = { onMeaning, onReading };
+  });
+  // the same functions for ever, so that a field that shows the same is not drawn again while a boundary is dragged
+  const meant = useCallback((meaning: Meaning) => told.current.onMeaning(meaning), []);
+  const readAs = useCallback((state: ReadState["state"]) => told.current.onReading?.(state), []);
+  return <Field {...rest} onMeaning={meant} onReading={readAs} />;
+}
+
+const Field = memo(function Field(props: Props) {
+  const { label, limit, shown, onMeaning, onReading, dimensions = false, hideLabel = false, eager = false } = props;
+  const [typed, setTyped] = useState<string | null>(null);
+  const [focused, setFocused] = useState(false);
+  const [wanted, setWanted] = useState(false);
+  const reading = useReading(typed, limit, dimensions);
+  const showing = useShowing();
+  const id = useId();
+  const taken = useRef<string | null>(null);
+  const meaning = reading.state === "read" ? reading.meaning : null;
+  useEffect(() => onReading?.(reading.state), [reading.state, onReading]);
+
+  const take = (chosen: Meaning) => {
+    if (taken.current !== typed) onMeaning(chosen);
+    taken.current = typed;
+    setWanted(false);
+    if (!eager) setTyped(null);
+  };
+  const takeNow = useRef(take);
+  useLayoutEffect(() => {
+    takeNow.current = take;
+  });
+  useEffect(() => {
+    if (meaning && (eager || wanted)) takeNow.current(meaning);
+  }, [meaning, eager, wanted]);
+
+  const commit = () => {
+    if (typed === null) return;
+    if (!typed.trim()) return void setTyped(null);
+    if (meaning) take(meaning);
+    else setWanted(true);
+  };
+
+  // Gone from the screen before it was read (another bed chosen, say), what was typed still counts.
+  const leaving = useRef<(() => void) | null>(null);
+  useEffect(() => {
+    leaving.current =
+      wanted && typed ? () => readAnyway(typed, limit, dimensions, showing, onMeaning) : null;
+  });
+  useEffect(() => () => leaving.current?.(), []);
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Enter") {
+      if (!eager) event.preventDefault();
+      commit();
+    }
+    if (event.key === "Escape" && typed !== null) {
+      event.stopPropagation();
+      setTyped(null);
+      setWanted(false);
+    }
+  };
+
+  const refused = reading.state === "refused";
+  const note = noteOf(reading, focused);
+  const either = reading.state === "either" ? reading.meanings : null;
+  const suffix = bareUnit(typed ?? shown, limit, showing.units);
+  return (
+    <TextField
+      id={id}
+      label={hideLabel ? undefined : label}
+      value={typed ?? shown}
+      placeholder={props.placeholder}
+      autoFocus={props.autoFocus}
+      error={refused}
+      sx={WIDTHS(props.width)}
+      onFocus={(event) => {
+        setFocused(true);
+        event.target.select();
+      }}
+      onBlur={() => {
+        setFocused(false);
+        commit();
+      }}
+      onChange={(event) => {
+        taken.current = null;
+        setWanted(false);
+        setTyped(event.target.value);
+      }}
+      onKeyDown={onKeyDown}
+      helperText={
+        either ? (
+          <Either
+            label={label}
+            meanings={either}
+            onChoose={(each) => {
+              take(each);
+            }}
+          />
+        ) : (
+          note
+        )
+      }
+      slotProps={{
+        input: {
+          endAdornment: suffix && (
+            <InputAdornment position="end" aria-hidden>
+              {suffix}
+            </InputAdornment>
+          ),
+        },
+        htmlInput: {
+          "aria-label": hideLabel ? label : undefined,
+          inputMode: "text",
+          autoCapitalize: "off",
+          spellCheck: false,
+        },
+        formHelperText: { role: refused ? "alert" : either ? "group" : "status", component: "div" } as object,
+      }}
+    />
+  );
+});
+
+const known = new Map<string, { width: string }>();
+
+/** One object a width, so that the style is made once. */
+function WIDTHS(width: string | undefined): { width: string } | undefined {
+  if (!width) return undefined;
+  const found = known.get(width) ?? { width };
+  known.set(width, found);
+  return found;
+}
+
+type EitherProps = { label: string; meanings: readonly Meaning[]; onChoose: (meaning: Meaning) => void };
+
+function Either({ label, meanings, onChoose }: EitherProps) {
+  return (
+    <span role="group" aria-label={`${label}: which is meant?`}>
+      Either could be meant:{" "}
+      {meanings.map((each) => (
+        <Button
+          key={each.understood}
+          sx={{ marginRight: 1 }}
+          onMouseDown={(event) => event.preventDefault()}
+          onClick={() => onChoose(each)}
+        >
+          {each.understood}
+        </Button>
+      ))}
+    </span>
+  );
+}
+
 function readAnyway(
   typed: string,
   limit: LimitName,
@@ -37,130 +198,9 @@ function readAnyway(
   );
 }
 
-/**
- * The one field for every measure: what is typed, what it is understood as in both systems, and what is wrong with it,
- * in place. Nonsense stays where it was typed; the kept value changes only when the text is understood.
- */
-export function MeasureField(props: Props) {
-  const { label, limit, shown, onMeaning, dimensions = false, hideLabel = false, eager = false } = props;
-  const [typed, setTyped] = useState<string | null>(null);
-  const [focused, setFocused] = useState(false);
-  const [wanted, setWanted] = useState(false);
-  const reading = useReading(typed, limit, dimensions);
-  const showing = useShowing();
-  const id = useId();
-  const taken = useRef<string | null>(null);
-
-  const meaning = reading.state === "read" ? reading.meaning : null;
-  const { onReading } = props;
-  useEffect(() => {
-    onReading?.(reading.state);
-  }, [reading.state, onReading]);
-
-  const take = (chosen: Meaning) => {
-    if (taken.current !== typed) onMeaning(chosen);
-    taken.current = typed;
-    setWanted(false);
-    if (!eager) setTyped(null);
-  };
-
-  useEffect(() => {
-    if (meaning && (eager || wanted)) take(meaning);
-  });
-
-  const commit = () => {
-    if (typed === null) return;
-    if (!typed.trim()) return void setTyped(null);
-    if (meaning) take(meaning);
-    else setWanted(true);
-  };
-
-  // Gone from the screen before it was read (another bed chosen, say), what was typed still counts.
-  const leaving = useRef<(() => void) | null>(null);
-  useEffect(() => {
-    leaving.current = wanted && typed ? () => readAnyway(typed, limit, dimensions, showing, onMeaning) : null;
-  });
-  useEffect(() => () => leaving.current?.(), []);
-
-  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
-    if (event.key === "Enter") {
-      if (!eager) event.preventDefault();
-      commit();
-    }
-    if (event.key === "Escape" && typed !== null) {
-      event.stopPropagation();
-      setTyped(null);
-      setWanted(false);
-    }
-  };
-
-  const refused = reading.state === "refused";
-  const noteId = `${id}-note`;
-  const note = noteOf(reading, focused);
-  return (
-    <div className="measure" style={props.width ? { width: props.width } : undefined}>
-      <label className={hideLabel ? "visually-hidden" : "measure-label"} htmlFor={id}>
-        {label}
-      </label>
-      <input
-        id={id}
-        type="text"
-        inputMode="text"
-        autoComplete="off"
-        autoCapitalize="off"
-        spellCheck={false}
-        className="measure-input"
-        value={typed ?? shown}
-        placeholder={props.placeholder}
-        aria-invalid={refused || undefined}
-        aria-describedby={note ? noteId : undefined}
-        autoFocus={props.autoFocus}
-        onFocus={(event) => {
-          setFocused(true);
-          event.currentTarget.select();
-        }}
-        onBlur={() => {
-          setFocused(false);
-          commit();
-        }}
-        onChange={(event) => {
-          taken.current = null;
-          setWanted(false);
-          setTyped(event.currentTarget.value);
-        }}
-        onKeyDown={onKeyDown}
-      />
-      {note && (
-        <div
-          id={noteId}
-          className={`measure-note ${refused ? "is-refused" : ""}`}
-          role={refused ? "alert" : "status"}
-        >
-          {note}
-        </div>
-      )}
-      {reading.state === "either" && (
-        <div className="measure-note measure-either" role="group" aria-label={`${label}: which is meant?`}>
-          <span>Either could be meant:</span>
-          {reading.meanings.map((each) => (
-            <button
-              key={each.understood}
-              type="button"
-              onMouseDown={(e) => e.preventDefault()}
-              onClick={() => take(each)}
-            >
-              {each.understood}
-            </button>
-          ))}
-        </div>
-      )}
-    </div>
-  );
-}
-
-function noteOf(reading: ReturnType<typeof useReading>, focused: boolean): string | null {
+function noteOf(reading: ReadState, focused: boolean): string | null {
   if (reading.state === "refused") return reading.problem;
-  if (reading.state === "waiting") return "Not read yet: the line is down. It will be read when it is back.";
+  if (reading.state === "waiting") return "Not read yet: no connection. It will be read when it is back.";
   if (reading.state === "read" && focused) {
     const { shown, other, understood, assumed } = reading.meaning;
     const both = other ? `${shown} = ${other}` : shown;

@@ -1,3 +1,6 @@
+import Tooltip from "@mui/material/Tooltip";
+import { styled } from "@mui/material/styles";
+import { memo } from "react";
 import {
   otherUnits,
   showArea,
@@ -23,12 +26,14 @@ const SHOW = {
   density: showDensity,
 } satisfies Record<string, (value: number, units: Units) => string>;
 
-/** A figure in the garden's units; the other system's on hover. */
-export function Quantity({ kind, value }: { kind: keyof typeof SHOW; value: number }) {
+const Figure = styled("span")({ whiteSpace: "nowrap" });
+
+/** A figure in the garden's units; the other system's on hover and on focus. */
+export const Quantity = memo(function Quantity({ kind, value }: { kind: keyof typeof SHOW; value: number }) {
   const { units } = useShowing();
   return (
-    <span className="quantity" title={SHOW[kind](value, otherUnits(units))}>
-      {SHOW[kind](value, units)}
-    </span>
+    <Tooltip title={SHOW[kind](value, otherUnits(units))} describeChild>
+      <Figure>{SHOW[kind](value, units)}</Figure>
+    </Tooltip>
   );
-}
+});

@@ -1,3 +1,19 @@
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import Typography from "@mui/material/Typography";
+import {
+  CompareBest,
+  CompareCautions,
+  CompareName,
+  CompareScroll,
+  CompareViewBox,
+  CompareWithout,
+  SchoolsFull,
+} from "./schools.styles";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
@@ -9,7 +25,6 @@ import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSession } from "../section/useSession";
 import { asideOf, leaveOut, schoolName, takeOver, wayName } from "./ways";
-import "./schools.css";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
@@ -37,83 +52,84 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
     void navigate(back);
   };
   return (
-    <main className="compare-view">
+    <CompareViewBox>
       <header>
-        <h1 className="view-title">{bed.name}: side by side</h1>
-        <Link className="text-button" to={back}>
+        <Typography variant="view" data-part="view-title">
+          {bed.name}: side by side
+        </Typography>
+        <Button component={Link} to={back}>
           Back to the section
-        </Link>
-        <Link className="text-button" to={`${back}/schools`}>
+        </Button>
+        <Button component={Link} to={`${back}/schools`}>
           More ways to fill it
-        </Link>
-        <button
-          type="button"
-          className="text-button"
-          disabled={!state.canUndo}
-          onClick={() => session.undo()}
-        >
+        </Button>
+        <Button disabled={!state.canUndo} onClick={() => session.undo()}>
           Undo
-        </button>
+        </Button>
       </header>
       {found.error && <p role="alert">{saidOf(found.error)}</p>}
       {asideOf(bed).length === 0 && (
-        <p className="schools-full">
+        <SchoolsFull variant="outlined" component="p">
           Nothing is set aside to compare yet. <Link to={`${back}/schools`}>Choose another way</Link> first.
-        </p>
+        </SchoolsFull>
       )}
-      <div className="compare-scroll" hidden={asideOf(bed).length === 0}>
-        <table className="compare-table" style={{ minWidth: 150 + versions.length * 200 }}>
-          <thead>
-            <tr>
-              <td />
+      <CompareScroll data-part="compare-scroll" hidden={asideOf(bed).length === 0}>
+        <Table style={{ minWidth: 150 + versions.length * 200 }}>
+          <TableHead>
+            <TableRow>
+              <TableCell />
               {versions.map((version) => (
-                <th scope="col" key={version.index ?? "own"}>
+                <TableCell scope="col" key={version.index ?? "own"}>
                   <SmallSection figures={version.figures} materials={materials} scale={scale} />
-                  <span className="compare-name">
+                  <CompareName data-part="compare-name">
                     {version.index == null ? (schoolName(bed.school) ?? "My own layers") : version.name}
-                  </span>
-                  {version.index == null && <span className="chip">as it is</span>}
-                </th>
+                  </CompareName>
+                  {version.index == null && <span>as it is</span>}
+                </TableCell>
               ))}
-            </tr>
-          </thead>
-          <tbody>
-            <tr className="compare-actions">
-              <td />
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            <TableRow>
+              <TableCell />
               {versions.map(({ index }) => (
-                <td key={index ?? "own"}>
+                <TableCell key={index ?? "own"}>
                   {index != null && (
                     <>
-                      <button type="button" className="main-button" onClick={() => take(index)}>
+                      <Button variant="contained" onClick={() => take(index)}>
                         Take this one
-                      </button>
-                      <button
-                        type="button"
-                        className="text-button"
+                      </Button>
+                      <Button
+                       
                         onClick={() => session.edit(leaveOut(session.snapshot().bed, index))}
                       >
                         Leave it out
-                      </button>
+                      </Button>
                     </>
                   )}
-                </td>
+                </TableCell>
               ))}
-            </tr>
+            </TableRow>
             {ROWS.map(({ name, label, show }) => (
-              <tr key={name}>
-                <th scope="row">{label}</th>
+              <TableRow key={name}>
+                <TableCell component="th" scope="row">
+                  {label}
+                </TableCell>
                 {versions.map((version) => (
-                  <td key={version.index ?? "own"} className={version.best.includes(name) ? "is-best" : ""}>
+                  <TableCell
+                    key={version.index ?? "own"}
+                    data-best={version.best.includes(name) || undefined}
+                  >
                     {show(version)}
-                    {version.best.includes(name) && <span className="compare-best">best</span>}
-                  </td>
+                    {version.best.includes(name) && <CompareBest>best</CompareBest>}
+                  </TableCell>
                 ))}
-              </tr>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
-      </div>
-    </main>
+          </TableBody>
+        </Table>
+      </CompareScroll>
+    </CompareViewBox>
   );
 }
 
@@ -175,7 +191,7 @@ function Money({ amount, version }: MoneyProps) {
     <>
       {showMoney(amount, currency)}
       {version.unmet.length > 0 && (
-        <span className="compare-without">without {version.unmet.join(", ").toLowerCase()}: no offer</span>
+        <CompareWithout>without {version.unmet.join(", ").toLowerCase()}: no offer</CompareWithout>
       )}
     </>
   );
@@ -185,13 +201,13 @@ function Cautions({ version }: { version: VersionFigures }) {
   const grave = version.figures.findings.filter(({ level }) => level === "stop" || level === "caution");
   if (grave.length === 0) return <>none</>;
   return (
-    <details className="compare-cautions">
+    <CompareCautions>
       <summary>{grave.length}</summary>
       <ul>
         {grave.map(({ code, layer, message }) => (
           <li key={`${code} ${layer}`}>{message}</li>
         ))}
       </ul>
-    </details>
+    </CompareCautions>
   );
 }

@@ -1,3 +1,17 @@
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { PageNote } from "../kit/Page";
+import {
+  SchoolActions,
+  SchoolCardBox,
+  SchoolDrawn,
+  SchoolFiguresBox,
+  SchoolWords,
+  SchoolsFull,
+  SchoolsList,
+  SchoolsOthers,
+  SchoolsViewBox,
+} from "./schools.styles";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import {
@@ -17,7 +31,6 @@ import { Quantity } from "../quantities/Quantity";
 import { firstSowing } from "../planting/Sowing";
 import { useSession } from "../section/useSession";
 import { asideOf, layWay, roomAside, setAside, wayName, type Way } from "./ways";
-import "./schools.css";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
@@ -44,27 +57,29 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
   };
   const keepAside = (way: Way) => session.edit(setAside(session.snapshot().bed, way));
   return (
-    <main className="schools-view">
+    <SchoolsViewBox>
       <header>
-        <h1 className="view-title">{bed.name}: ways to fill it</h1>
-        <Link className="text-button" to={back}>
+        <Typography variant="view" data-part="view-title">
+          {bed.name}: ways to fill it
+        </Typography>
+        <Button component={Link} to={back}>
           Back to the section
-        </Link>
+        </Button>
         {asideOf(bed).length > 0 && (
-          <Link className="text-button" to={`${back}/compare`}>
+          <Button component={Link} to={`${back}/compare`}>
             Compare {asideOf(bed).length + 1}
-          </Link>
+          </Button>
         )}
       </header>
       {!roomAside(bed) && (
-        <p className="schools-full" role="status">
+        <SchoolsFull variant="outlined" component="p" role="status">
           Three ways are set aside already. Leave one out in <Link to={`${back}/compare`}>Compare</Link>{" "}
           first.
-        </p>
+        </SchoolsFull>
       )}
       {found.error && <p role="alert">{saidOf(found.error)}</p>}
-      {!found.data && !found.error && <p className="page-note">Laying each out ...</p>}
-      <ul className="schools-list">
+      {!found.data && !found.error && <PageNote data-part="page-note">Laying each out ...</PageNote>}
+      <SchoolsList>
         {suited.map((school) => (
           <SchoolCard
             key={school.key}
@@ -76,9 +91,9 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
             onAside={keepAside}
           />
         ))}
-      </ul>
+      </SchoolsList>
       {schools.length > suited.length && (
-        <section className="schools-others" aria-labelledby="schools-others">
+        <SchoolsOthers aria-labelledby="schools-others">
           <h2 id="schools-others">Not for this bed</h2>
           <ul>
             {schools
@@ -87,9 +102,9 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
                 <li key={key}>{unsuited}</li>
               ))}
           </ul>
-        </section>
+        </SchoolsOthers>
       )}
-    </main>
+    </SchoolsViewBox>
   );
 }
 
@@ -143,45 +158,35 @@ function SchoolCard({ school, bed, materials, scale, onLay, onAside }: CardProps
     ["Feeds", school.feeds],
   ] as const;
   return (
-    <li className="school-card">
-      <div className="school-drawn">
+    <SchoolCardBox variant="outlined" component="li" data-part="school-card">
+      <SchoolDrawn>
         {figures && <SmallSection figures={figures} materials={materials} scale={scale} />}
-      </div>
-      <div className="school-words">
+      </SchoolDrawn>
+      <SchoolWords>
         <h2>
           {school.name}
-          {laid && <span className="chip">laid now</span>}
-          {aside && <span className="chip">set aside</span>}
+          {laid && <span>laid now</span>}
+          {aside && <span>set aside</span>}
         </h2>
         <p>{school.summary}</p>
         {figures && (
-          <p className="school-figures">
+          <SchoolFiguresBox>
             <Quantity kind="bulk" value={figures.loose_m3} /> loose{figures.count > 1 && " a bed"}, sinks{" "}
             <Quantity kind="length" value={(figures.surface_m[0] ?? 0) - (figures.surface_m[12] ?? 0)} /> in a
             year, sown {firstSowing(figures)}
-          </p>
+          </SchoolFiguresBox>
         )}
-        <div className="school-actions">
-          <button
-            type="button"
-            className="text-button school-lay"
-            disabled={!empty && !roomAside(bed)}
-            onClick={() => onLay(way)}
-          >
+        <SchoolActions>
+          <Button disabled={!empty && !roomAside(bed)} onClick={() => onLay(way)}>
             {empty ? "Lay it" : "Lay it, set mine aside"}
-          </button>
+          </Button>
           {!empty && (
-            <button
-              type="button"
-              className="text-button"
-              disabled={aside || !roomAside(bed)}
-              onClick={() => onAside(way)}
-            >
+            <Button disabled={aside || !roomAside(bed)} onClick={() => onAside(way)}>
               Keep mine, compare with it
-            </button>
+            </Button>
           )}
-        </div>
-      </div>
+        </SchoolActions>
+      </SchoolWords>
       <dl>
         {facts.map(([name, said]) => (
           <div key={name}>
@@ -189,11 +194,11 @@ function SchoolCard({ school, bed, materials, scale, onLay, onAside }: CardProps
             <dd>{said}</dd>
           </div>
         ))}
-        <div className="school-against">
+        <div>
           <dt>Against it</dt>
           <dd>{school.against}</dd>
         </div>
       </dl>
-    </li>
+    </SchoolCardBox>
   );
 }

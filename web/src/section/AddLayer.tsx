@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { AddHints, AddLayerBox } from "./section.styles";
 import type { Material } from "../api/client";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 
@@ -13,7 +15,7 @@ type Props = {
 export function AddLayer({ gardenId, open, canSplit, onOpen, onChoose }: Props) {
   if (open) {
     return (
-      <div className="add-layer is-open">
+      <AddLayerBox>
         <MaterialFinder
           gardenId={gardenId}
           label={canSplit ? "New layer over the chosen one" : "New layer on top"}
@@ -22,17 +24,17 @@ export function AddLayer({ gardenId, open, canSplit, onOpen, onChoose }: Props) 
           onChoose={onChoose}
           onLeave={() => onOpen(false)}
         />
-      </div>
+      </AddLayerBox>
     );
   }
   return (
-    <div className="add-layer">
-      <button type="button" onClick={() => onOpen(true)}>
+    <AddLayerBox>
+      <Button onClick={() => onOpen(true)}>
         Add a layer <kbd>A</kbd>
-      </button>
-      <span className="add-hints" aria-hidden="true">
+      </Button>
+      <AddHints aria-hidden="true">
         Split <kbd>S</kbd> Move <kbd>Alt</kbd> <kbd>↑↓</kbd>
-      </span>
-    </div>
+      </AddHints>
+    </AddLayerBox>
   );
 }

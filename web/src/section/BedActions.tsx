@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { api, saidOf, type Bed } from "../api/client";
@@ -26,25 +28,24 @@ export function BedActions({ gardenId, bed, session, undoable }: Props) {
     },
   });
   return (
-    <div className="bed-actions">
-      <button
-        type="button"
-        className="text-button"
-        disabled={!undoable.canUndo}
-        onClick={() => session.undo()}
-      >
+    <Row>
+      <Button disabled={!undoable.canUndo} onClick={() => session.undo()}>
         Undo
-      </button>
-      <button type="button" className="text-button" onClick={() => session.redo()}>
+      </Button>
+      <Button onClick={() => session.redo()}>
         Redo
-      </button>
-      <Link className="text-button" to={`/garden/${gardenId}/section/bed/${bed.key}/history`}>
+      </Button>
+      <Button
+        component={Link}
+       
+        to={`/garden/${gardenId}/section/bed/${bed.key}/history`}
+      >
         History
-      </Link>
-      <button type="button" className="text-button is-iron" onClick={() => remove.mutate()}>
+      </Button>
+      <Button variant="text" color="primary" onClick={() => remove.mutate()}>
         To the bin
-      </button>
+      </Button>
       {remove.error && <span role="alert">{saidOf(remove.error)}</span>}
-    </div>
+    </Row>
   );
 }

@@ -1,9 +1,21 @@
+import Button from "@mui/material/Button";
+import {
+  BedChip,
+  BedHeadBox,
+  BedMeasure,
+  BedMeasures,
+  BedTitle,
+  CornerDepthsBox,
+  MoreMeasuresBox,
+  MoreNote,
+  ShapeChangeBox,
+} from "./bed-head.styles";
 import { SHAPES } from "../api/words";
 import { meant } from "../api/meant";
 import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import type { Bed, BedFigures } from "../api/client";
-import { Choice, TAPE_LAY } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { trimmed, typedLength, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -16,7 +28,6 @@ import { Future } from "./Future";
 import { BedActions } from "./BedActions";
 import { Buried } from "./Buried";
 import type { BedSession } from "./session";
-import "./bed-head.css";
 
 type Props = { bed: Bed; figures: BedFigures; onEdit: (change: (bed: Bed) => Bed) => void };
 type HeadProps = Props & {
@@ -31,30 +42,34 @@ export function BedHead({ gardenId, bed, figures, onEdit, session, undoable }: H
   const here = `/garden/${gardenId}/section/bed/${bed.key}`;
   const aside = asideOf(bed).length;
   return (
-    <header className="bed-head">
+    <BedHeadBox>
       <BedName key={bed.name} bed={bed} onEdit={onEdit} />
-      <div className="bed-measures">
+      <BedMeasures>
         <ShapeMeasures bed={bed} onEdit={onEdit} />
-        <Link className="chip bed-chip" to={`${here}/schools`} title="Ways to fill it">
+        <BedChip to={`${here}/schools`} title="Ways to fill it">
           {schoolName(bed.school) ?? "Choose a school"}
-        </Link>
+        </BedChip>
         {aside > 0 && (
-          <Link className="chip bed-chip" to={`${here}/compare`}>
+          <BedChip to={`${here}/compare`}>
             Compare {aside + 1}
-          </Link>
+          </BedChip>
         )}
-        {figures.count > 1 && <span className="chip bed-chip">{figures.count} alike</span>}
-        <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {figures.count > 1 && (
+          <BedChip as="span">
+            {figures.count} alike
+          </BedChip>
+        )}
+        <Button aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? "Fewer" : "More"}
-          <span className="visually-hidden"> measures</span>
-        </button>
-      </div>
+          <span> measures</span>
+        </Button>
+      </BedMeasures>
       {open && (
         <MoreMeasures gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit}>
           <BedActions gardenId={gardenId} bed={bed} session={session} undoable={undoable} />
         </MoreMeasures>
       )}
-    </header>
+    </BedHeadBox>
   );
 }
 
@@ -67,20 +82,14 @@ function ShapeMeasures({ bed, onEdit }: Omit<Props, "figures">) {
   return (
     <>
       {!plain && <ShapeSign kind={kind} />}
-      {walled && <span className="bed-measured">{meant("Bed", bed, "measured")}</span>}
+      {walled && <span>{meant("Bed", bed, "measured")}</span>}
       {kind === "polygon" && (
-        <span className="bed-measured">
-          {bed.shape.kind === "polygon" && bed.shape.corners_m.length} corners
-        </span>
+        <span>{bed.shape.kind === "polygon" && bed.shape.corners_m.length} corners</span>
       )}
       {measures.map(({ key, label, limit }, index) => (
-        <span key={key} className="bed-measure">
+        <BedMeasure key={key}>
           {plain && index > 0 && <span aria-hidden="true">×</span>}
-          {!plain && (
-            <span className="bed-measured" aria-hidden="true">
-              {label.toLowerCase()}
-            </span>
-          )}
+          {!plain && <span aria-hidden="true">{label.toLowerCase()}</span>}
           <MeasureField
             label={label}
             hideLabel
@@ -91,9 +100,9 @@ function ShapeMeasures({ bed, onEdit }: Omit<Props, "figures">) {
               value !== undefined && onEdit((bed) => withMeasure(bed, key, value))
             }
           />
-        </span>
+        </BedMeasure>
       ))}
-      {plain && <span className="bed-measured">deep</span>}
+      {plain && <span>deep</span>}
     </>
   );
 }
@@ -112,10 +121,10 @@ function ShapeChange({ gardenId, bed, figures, onEdit }: Props & { gardenId: num
     depth_m: Math.max(figures.rim_m, 0.1),
   };
   return (
-    <div className="shape-change">
-      <button type="button" className="text-button" aria-expanded={open} onClick={() => setOpen(!open)}>
+    <ShapeChangeBox>
+      <Button aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? "Keep this shape" : "Another shape"}
-      </button>
+      </Button>
       {open && (
         <ShapePicker
           value={shape.kind}
@@ -132,7 +141,7 @@ function ShapeChange({ gardenId, bed, figures, onEdit }: Props & { gardenId: num
           onChange={(corners_m) => onEdit((now) => withMeasure(now, "corners_m", corners_m))}
         />
       )}
-    </div>
+    </ShapeChangeBox>
   );
 }
 
@@ -150,18 +159,14 @@ function CornerDepths({ bed, figures, onEdit }: Props) {
   if (!depths) {
     const level = Array.from({ length: 4 }, () => figures.rim_m);
     return (
-      <button
-        type="button"
-        className="text-button"
-        onClick={() => onEdit((bed) => ({ ...bed, corner_depths_m: level }))}
-      >
+      <Button onClick={() => onEdit((bed) => ({ ...bed, corner_depths_m: level }))}>
         The ground isn&apos;t level
-      </button>
+      </Button>
     );
   }
   return (
-    <fieldset className="corner-depths">
-      <legend className="measure-label">Depth at each corner, going round</legend>
+    <CornerDepthsBox>
+      <legend>Depth at each corner, going round</legend>
       {CORNERS.map((corner, index) => (
         <MeasureField
           key={corner}
@@ -179,14 +184,10 @@ function CornerDepths({ bed, figures, onEdit }: Props) {
           }
         />
       ))}
-      <button
-        type="button"
-        className="text-button"
-        onClick={() => onEdit((bed) => ({ ...bed, corner_depths_m: null }))}
-      >
+      <Button onClick={() => onEdit((bed) => ({ ...bed, corner_depths_m: null }))}>
         It is level
-      </button>
-    </fieldset>
+      </Button>
+    </CornerDepthsBox>
   );
 }
 
@@ -198,7 +199,7 @@ function BedName({ bed, onEdit }: Omit<Props, "figures">) {
     else setName(bed.name ?? "");
   };
   return (
-    <h1 className="bed-title">
+    <BedTitle>
       <input
         aria-label="Name of the bed"
         value={name}
@@ -208,7 +209,7 @@ function BedName({ bed, onEdit }: Omit<Props, "figures">) {
         onBlur={commit}
         onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
       />
-    </h1>
+    </BedTitle>
   );
 }
 
@@ -223,7 +224,7 @@ function MoreMeasures({
   const { walled, cornered } = SHAPES[bed.shape.kind];
   const measured = meant("Bed", bed, "measured");
   return (
-    <div className="more-measures">
+    <MoreMeasuresBox variant="outlined" component="div">
       {walled && (
         <>
           <Choice
@@ -272,15 +273,15 @@ function MoreMeasures({
       />
       <Future gardenId={gardenId} bed={bed} onEdit={onEdit} />
       {cornered && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
-      <p className="more-note">
+      <MoreNote data-part="more-note">
         Inside {typedLength(figures.inside_length_m, units)} × {typedLength(figures.inside_width_m, units)},
         outside {typedLength(figures.outer_length_m, units)} × {typedLength(figures.outer_width_m, units)}.
         {figures.wall_loss_share > 0.0005 &&
           ` The walls take ${Math.round(figures.wall_loss_share * 100)} % of the ground.`}
-      </p>
+      </MoreNote>
       {(walled || bed.shape.kind === "trench") && <Buried bed={bed} onEdit={onEdit} />}
       <ShapeChange gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       {children}
-    </div>
+    </MoreMeasuresBox>
   );
 }

@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
+import { BuriedBox } from "./bed-head.styles";
 import type { Bed } from "../api/client";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -54,12 +57,12 @@ export function Buried({ bed, onEdit }: Props) {
   const put = (index: number, changed: Partial<Solid>) =>
     set((solids) => solids.map((each, at) => (at === index ? { ...each, ...changed } : each)));
   return (
-    <fieldset className="buried">
-      <legend className="measure-label">Buried in it, taking room from the fill</legend>
+    <BuriedBox>
+      <legend>Buried in it, taking room from the fill</legend>
       {buried.map((solid, index) => {
         const { name, sizes } = KINDS[solid.kind];
         return (
-          <div className="corner-row" key={index}>
+          <Row data-part="corner-row" key={index}>
             <strong>{name}</strong>
             {[...sizes, ["bottom_m", "above the floor"] as const].map(([key, label]) => (
               <MeasureField
@@ -78,29 +81,23 @@ export function Buried({ bed, onEdit }: Props) {
               shown={String(solid.count ?? 1)}
               onMeaning={({ values: [count] }) => put(index, { count })}
             />
-            <button
-              type="button"
-              className="text-button"
+            <Button
+             
               aria-label={`Remove ${name} ${index + 1}`}
               onClick={() => set((solids) => solids.filter((_, at) => at !== index))}
             >
               ×
-            </button>
-          </div>
+            </Button>
+          </Row>
         );
       })}
-      <div className="plot-adds">
+      <Row>
         {Object.values(KINDS).map(({ name, first }) => (
-          <button
-            key={name}
-            type="button"
-            className="text-button"
-            onClick={() => set((solids) => [...solids, first])}
-          >
+          <Button key={name} onClick={() => set((solids) => [...solids, first])}>
             + {name}
-          </button>
+          </Button>
         ))}
-      </div>
-    </fieldset>
+      </Row>
+    </BuriedBox>
   );
 }

@@ -1,3 +1,4 @@
+import css from "./drawing.module.css";
 import { useId, useRef, type KeyboardEvent, type PointerEvent } from "react";
 import type { Bed, BedFigures, ForecastFigures, LayerFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
@@ -19,7 +20,6 @@ import {
 } from "./geometry";
 import { LogEnds } from "./LogEnds";
 import { DepthRuler, HeightRuler, WidthMeasure } from "./Rulers";
-import "./drawing.css";
 
 type Props = {
   bed: Bed;
@@ -44,7 +44,8 @@ export function Drawing(props: Props) {
   const hatch = (layer: LayerFigures) => hatchKey(layer.material, materials.get(layer.material)?.like);
   return (
     <svg
-      className="drawing"
+      className={css.drawing}
+      data-part="drawing"
       width={geometry.width}
       height={geometry.height}
       viewBox={`0 0 ${geometry.width} ${geometry.height}`}
@@ -54,7 +55,7 @@ export function Drawing(props: Props) {
       <Ground geometry={geometry} />
       {form !== "flat" &&
         hollow.map((ring, index) => (
-          <path key={index} className="drawing-air" d={pathOf(onSheet(geometry, ring))} />
+          <path key={index} className={css.drawingAir} d={pathOf(onSheet(geometry, ring))} />
         ))}
       {figures.reservoir && (
         <Water
@@ -94,7 +95,12 @@ export function Drawing(props: Props) {
         <WaterParts reservoir={figures.reservoir} place={(outline) => onSheet(geometry, outline)} />
       )}
       {solids.map((ring, index) => (
-        <path key={index} className="drawing-solid" d={pathOf(onSheet(geometry, ring))} />
+        <path
+          key={index}
+          className={css.drawingSolid}
+          data-part="drawing-solid"
+          d={pathOf(onSheet(geometry, ring))}
+        />
       ))}
       {walls.map((ring, index) => (
         <Wall key={index} points={onSheet(geometry, ring)} />
@@ -102,7 +108,7 @@ export function Drawing(props: Props) {
       {figures.layers.map((layer, index) => (
         <circle
           key={index}
-          className="leader-dot"
+          className={css.leaderDot}
           cx={xOf(geometry, layer.anchor[0])}
           cy={yOf(geometry, layer.anchor[1]) - (layer.sheet ? 2 : 0)}
           r={3}
@@ -113,7 +119,7 @@ export function Drawing(props: Props) {
       )}
       {geometry.top < geometry.rim - 1 && form !== "flat" && (
         <line
-          className="rim-line"
+          className={css.rimLine}
           x1={geometry.left}
           x2={geometry.right}
           y1={geometry.rim}
@@ -126,7 +132,7 @@ export function Drawing(props: Props) {
       <DepthRuler geometry={geometry} rim_m={figures.section.top_m} caption={DOWN_FROM[form]} />
       <HeightRuler geometry={geometry} rim_m={figures.section.top_m} />
       {geometry.stretch > 1.05 && (
-        <text className="ruler-caption" x={geometry.width / 2} y={geometry.height - 6} textAnchor="middle">
+        <text className={css.rulerCaption} x={geometry.width / 2} y={geometry.height - 6} textAnchor="middle">
           heights drawn {geometry.stretch.toFixed(1)} times as large as lengths
         </text>
       )}
@@ -168,11 +174,17 @@ function Ground({ geometry }: { geometry: Geometry }) {
   });
   return (
     <g aria-hidden="true">
-      <rect className="drawing-ground" x={0} y={ground} width={width} height={Math.max(height - ground, 0)} />
+      <rect
+        className={css.drawingGround}
+        x={0}
+        y={ground}
+        width={width}
+        height={Math.max(height - ground, 0)}
+      />
       {strokes
         .filter(({ y }) => y < height - 2)
         .map(({ x, y }) => (
-          <path key={`${x} ${y}`} className="drawing-ground-mark" d={`M${x} ${y}l14 -6`} />
+          <path key={`${x} ${y}`} className={css.drawingGroundMark} d={`M${x} ${y}l14 -6`} />
         ))}
     </g>
   );
@@ -190,7 +202,12 @@ type ShapeProps = {
 function LayerShape({ layer, geometry, hatch, infill, chosen, onSelect }: ShapeProps) {
   const logs = layer.material.endsWith("_logs") || hatch.endsWith("_logs");
   return (
-    <g className={`layer-shape ${chosen ? "is-chosen" : ""}`} onPointerDown={onSelect}>
+    <g
+      className={css.layerShape}
+      data-chosen={chosen || undefined}
+      data-part="layer-shape"
+      onPointerDown={onSelect}
+    >
       {layer.outlines.map((outline, index) => {
         const points = onSheet(geometry, outline);
         return (
@@ -201,7 +218,7 @@ function LayerShape({ layer, geometry, hatch, infill, chosen, onSelect }: ShapeP
               fill={logs ? (infill ? `url(#hatch-${infill})` : undefined) : `url(#hatch-${hatch})`}
             />
             {logs && <LogEnds points={points} geometry={geometry} hatch={hatch} />}
-            <path className="layer-edge" d={pathOf(points)} />
+            <path className={css.layerEdge} d={pathOf(points)} />
           </g>
         );
       })}
@@ -229,10 +246,10 @@ function SheetLine({ layer, geometry, lift, name, chosen, up_m, onSelect }: Shee
     return pathOf([[first[0] + 2, first[1] - up], ...points, [last[0] - 2, last[1] - up]], false);
   });
   return (
-    <g className={`sheet-line ${chosen ? "is-chosen" : ""}`} onPointerDown={onSelect}>
+    <g className={css.sheetLine} data-chosen={chosen || undefined} onPointerDown={onSelect}>
       {lines.map((d, index) => (
         <g key={index}>
-          <path className="sheet-hit" d={d} />
+          <path className={css.sheetHit} d={d} />
           <path className={`sheet-dash sheet-${name}`} d={d} />
         </g>
       ))}
@@ -249,7 +266,7 @@ function Wall({ points }: { points: readonly Point[] }) {
   const thick = first && across ? Math.hypot(across[0] - first[0], across[1] - first[1]) : 0;
   return (
     <path
-      className="drawing-wall"
+      className={css.drawingWall}
       d={pathOf(points)}
       strokeWidth={Math.max(LEAST_WALL - thick, 1)}
       aria-hidden="true"
@@ -261,7 +278,7 @@ function HeadspaceLine({ geometry, line_m }: { geometry: Geometry; line_m: numbe
   const y = yOf(geometry, line_m);
   if (y - geometry.rim < 3) return null;
   const { insideLeft, insideRight } = geometry;
-  return <line className="headspace-line" x1={insideLeft} x2={insideRight} y1={y} y2={y} />;
+  return <line className={css.headspaceLine} x1={insideLeft} x2={insideRight} y1={y} y2={y} />;
 }
 
 function BreakMark({ geometry }: { geometry: Geometry }) {
@@ -279,9 +296,9 @@ function BreakMark({ geometry }: { geometry: Geometry }) {
   const two = edge(breakAt + BREAK_GAP / 2 - 4);
   return (
     <g aria-hidden="true">
-      <polygon className="break-gap" points={[...one, ...two.toReversed()].join(",")} />
-      <polyline className="break-line" points={one.join(",")} />
-      <polyline className="break-line" points={two.join(",")} />
+      <polygon className={css.breakGap} points={[...one, ...two.toReversed()].join(",")} />
+      <polyline className={css.breakLine} points={one.join(",")} />
+      <polyline className={css.breakLine} points={two.join(",")} />
     </g>
   );
 }
@@ -332,7 +349,8 @@ function Handle(props: Props & { index: number; label: string }) {
   return (
     <g
       id={id}
-      className="handle"
+      className={css.handle}
+      data-part="handle"
       role="slider"
       tabIndex={0}
       aria-label={label}
@@ -352,9 +370,9 @@ function Handle(props: Props & { index: number; label: string }) {
       onPointerCancel={stop}
       onKeyDown={onKeyDown}
     >
-      <rect className="handle-hit" x={-44} y={-13} width={88} height={26} />
-      <rect className="handle-pill" x={-15} y={-4.5} width={30} height={9} rx={4.5} />
-      <line className="handle-mark" x1={-6} x2={6} y1={0} y2={0} />
+      <rect className={css.handleHit} x={-44} y={-13} width={88} height={26} />
+      <rect className={css.handlePill} x={-15} y={-4.5} width={30} height={9} rx={4.5} />
+      <line className={css.handleMark} x1={-6} x2={6} y1={0} y2={0} />
     </g>
   );
 }

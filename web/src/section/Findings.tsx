@@ -1,3 +1,8 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
+import css from "./section.module.css";
+import css2 from "./tally.module.css";
+import { Finding, FindingMessage, FindingReason, FindingWhy, FindingsBox } from "./tally.styles";
 import { useState } from "react";
 import type { FindingFigures } from "../api/client";
 import { glued } from "../quantities/format";
@@ -14,7 +19,7 @@ export function Findings(props: Props) {
   const { findings } = props;
   if (findings.length === 0) return null;
   return (
-    <section className="findings" aria-labelledby="findings-title">
+    <FindingsBox aria-labelledby="findings-title">
       <h2 id="findings-title">Worth a look</h2>
       <ul>
         {findings.map((finding) => (
@@ -25,7 +30,7 @@ export function Findings(props: Props) {
           />
         ))}
       </ul>
-    </section>
+    </FindingsBox>
   );
 }
 
@@ -37,55 +42,45 @@ export function OneFinding({ finding, onMend, onSelectLayer, onSeen }: OneProps)
   const { layer } = finding;
   if (finding.seen != null) {
     return (
-      <li className="finding finding-seen">
+      <Finding data-part="finding">
         <Sign level={finding.level} />
         <div>
-          <p className="finding-message">{glued(finding.message)}</p>
+          <FindingMessage>{glued(finding.message)}</FindingMessage>
           <p>Seen: {finding.seen}</p>
-          <button type="button" onClick={() => onSeen?.(finding.code, null)}>
-            Look again
-          </button>
+          <Button onClick={() => onSeen?.(finding.code, null)}>Look again</Button>
         </div>
-      </li>
+      </Finding>
     );
   }
   return (
-    <li className="finding">
+    <Finding data-part="finding">
       <Sign level={finding.level} />
       <div>
-        <p className="finding-message">{glued(finding.message)}</p>
-        <p className="finding-why">{finding.why}</p>
+        <FindingMessage>{glued(finding.message)}</FindingMessage>
+        <FindingWhy>{finding.why}</FindingWhy>
         <p>{glued(finding.advice)}</p>
         {finding.sides.length > 0 && (
-          <details className="finding-sides">
+          <details>
             <summary>Where schools differ</summary>
             {finding.sides.map((side) => (
               <p key={side}>{side}</p>
             ))}
           </details>
         )}
-        <div className="finding-row">
+        <Row>
           {finding.mend && onMend && (
-            <button type="button" className="finding-mend" onClick={() => onMend(finding)}>
+            <button type="button" data-part="finding-mend" onClick={() => onMend(finding)}>
               {finding.mend.label}
             </button>
           )}
-          {layer != null && onSelectLayer && (
-            <button type="button" onClick={() => onSelectLayer(layer)}>
-              Show it
-            </button>
-          )}
-          {onSeen && !asking && (
-            <button type="button" onClick={() => setAsking(true)}>
-              Seen, because ...
-            </button>
-          )}
-        </div>
+          {layer != null && onSelectLayer && <Button onClick={() => onSelectLayer(layer)}>Show it</Button>}
+          {onSeen && !asking && <Button onClick={() => setAsking(true)}>Seen, because ...</Button>}
+        </Row>
         {onSeen && asking && (
           <Reason onReason={(reason) => onSeen(finding.code, reason)} onLeave={() => setAsking(false)} />
         )}
       </div>
-    </li>
+    </Finding>
   );
 }
 
@@ -93,9 +88,9 @@ function Reason({ onReason, onLeave }: { onReason: (reason: string) => void; onL
   const [reason, setReason] = useState("");
   const keep = () => (reason.trim() ? onReason(reason.trim().slice(0, 500)) : onLeave());
   return (
-    <div className="finding-reason">
+    <FindingReason>
       <input
-        className="measure-input"
+       
         aria-label="Why it can stay as it is"
         placeholder="why it can stay"
         value={reason}
@@ -107,10 +102,8 @@ function Reason({ onReason, onLeave }: { onReason: (reason: string) => void; onL
           if (event.key === "Escape") onLeave();
         }}
       />
-      <button type="button" onClick={keep}>
-        Keep
-      </button>
-    </div>
+      <Button onClick={keep}>Keep</Button>
+    </FindingReason>
   );
 }
 
@@ -118,14 +111,14 @@ const LEVELS = { stop: "Stop", caution: "Caution", advice: "Advice", note: "Note
 
 function Sign({ level }: { level: FindingFigures["level"] }) {
   const shape = {
-    stop: <path className="sign-stop" d="M6 1h8l5 5v8l-5 5H6l-5-5V6zM7 7l6 6M13 7l-6 6" />,
-    caution: <path className="sign-caution" d="M10 1.5l9 16.5H1zM10 7v5M10 14.6v.8" />,
-    advice: <path className="sign-advice" d="M10 1a9 9 0 1 1 0 18a9 9 0 1 1 0-18zM10 9v5.5M10 5.4v.8" />,
-    note: <path className="sign-note" d="M2.5 2.5h15v15h-15zM6 7.5h8M6 11h8" />,
+    stop: <path className={css.signStop} d="M6 1h8l5 5v8l-5 5H6l-5-5V6zM7 7l6 6M13 7l-6 6" />,
+    caution: <path className={css.signCaution} d="M10 1.5l9 16.5H1zM10 7v5M10 14.6v.8" />,
+    advice: <path className={css.signAdvice} d="M10 1a9 9 0 1 1 0 18a9 9 0 1 1 0-18zM10 9v5.5M10 5.4v.8" />,
+    note: <path className={css.signNote} d="M2.5 2.5h15v15h-15zM6 7.5h8M6 11h8" />,
   }[level];
   return (
     <svg
-      className="finding-sign"
+      className={css2.findingSign}
       width="20"
       height="20"
       viewBox="0 0 20 20"

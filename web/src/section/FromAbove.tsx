@@ -1,3 +1,5 @@
+import css from "./section.module.css";
+import { AboveFacts } from "./section.styles";
 import type { BedFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
@@ -37,13 +39,13 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
         aria-label={`${figures.name} from above`}
       >
         {plan.outside.map((ring, index) => (
-          <path key={index} className="above-outside" d={place(ring)} />
+          <path key={index} className={css.aboveOutside} d={place(ring)} />
         ))}
         {!spiral &&
           plan.inside.map((ring, index) => (
             <path
               key={index}
-              className="above-inside"
+              className={css.aboveInside}
               d={place(ring)}
               fill={top ? hatch(top.material) : "none"}
             />
@@ -53,7 +55,7 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
             <path key={`${index} ${part}`} d={place(ring)} fill={hatch(layer.material)} />
           )),
         )}
-        <g className="above-dims" aria-hidden="true">
+        <g className={css.aboveDims} aria-hidden="true">
           <line x1={0} x2={w} y1={h + 4} y2={h + 4} />
           <text x={w / 2} y={h + 17} textAnchor="middle">
             {showLength(plan.length_m, units)}
@@ -64,7 +66,7 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
           </text>
         </g>
       </svg>
-      <p className="above-facts">
+      <AboveFacts>
         From above. It takes{" "}
         <b>
           <Quantity kind="area" value={figures.footprint_m2} />
@@ -100,7 +102,7 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
         {figures.spoil_m3 > 0 && (
           <Spoil gardenId={gardenId} spoil_m3={figures.spoil_m3} count={figures.count} />
         )}
-      </p>
+      </AboveFacts>
     </div>
   );
 }

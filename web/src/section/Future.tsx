@@ -1,7 +1,7 @@
 import { meant } from "../api/meant";
 import { useQuery } from "@tanstack/react-query";
 import { api, type Bed } from "../api/client";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 
 type Props = { gardenId: number; bed: Bed; onEdit: (change: (bed: Bed) => Bed) => void };
@@ -26,10 +26,10 @@ export function Future({ gardenId, bed, onEdit }: Props) {
   return (
     <>
       <label>
-        <span className="measure-label">Filled on</span>
+        <span>Filled on</span>
         <input
           type="date"
-          className="measure-input"
+         
           value={bed.built_on ?? ""}
           onChange={(event) => {
             const day = event.currentTarget.value;

@@ -1,10 +1,12 @@
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { HistoryList, HistoryViewBox } from "./history.styles";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { api, type Bed, type KeptBed, type Material, type Version } from "../api/client";
 import { BedDrawn } from "../plot/BedDrawn";
 import { useSaveState } from "../app/SaveStateContext";
 import { useSession } from "./useSession";
-import "./history.css";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
@@ -24,15 +26,17 @@ export function HistoryView({ gardenId, kept, materials, back }: Props) {
     void navigate(back);
   };
   return (
-    <main className="history-view">
+    <HistoryViewBox>
       <header>
-        <h1 className="view-title">{kept.bed.name}: history</h1>
-        <Link className="text-button" to={back}>
+        <Typography variant="view" data-part="view-title">
+          {kept.bed.name}: history
+        </Typography>
+        <Button component={Link} to={back}>
           Back to the section
-        </Link>
+        </Button>
       </header>
       {found.error && <p role="alert">{found.error.message}</p>}
-      <ol className="history-list" reversed>
+      <HistoryList data-part="history-list" reversed>
         {found.data?.versions.map((version, index) => (
           <li key={version.revision}>
             <BedDrawn
@@ -46,16 +50,16 @@ export function HistoryView({ gardenId, kept, materials, back }: Props) {
             <strong>{whenOf(version.saved_at)}</strong>
             <span>{whatOf(version, found.data.versions[index + 1], materials)}</span>
             {index === 0 ? (
-              <span className="chip">as it is now</span>
+              <span>as it is now</span>
             ) : (
-              <button type="button" className="text-button" onClick={() => bringBack(version)}>
+              <Button onClick={() => bringBack(version)}>
                 Bring this back
-              </button>
+              </Button>
             )}
           </li>
         ))}
-      </ol>
-    </main>
+      </HistoryList>
+    </HistoryViewBox>
   );
 }
 

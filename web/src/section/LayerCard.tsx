@@ -1,3 +1,13 @@
+import {
+  LayerAside,
+  LayerBar,
+  LayerCardBox,
+  LayerFigure,
+  LayerMain,
+  LayerName,
+  LayerRow,
+  LayerScattered,
+} from "./layer-card.styles";
 import { meant } from "../api/meant";
 import type { Ref } from "react";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
@@ -9,7 +19,6 @@ import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { changeLayer, setAmount } from "./edits";
 import { LayerTools, type LayerEdit } from "./LayerTools";
-import "./layer-card.css";
 
 type Props = {
   gardenId: number;
@@ -37,21 +46,24 @@ export function LayerCard(props: Props) {
   if (!figured) return <WaitingCard cardRef={props.cardRef} material={material} name={layer.material} />;
   const share = figures.line_m > 0 ? figured.thickness_m / figures.line_m : 0;
   return (
-    <li
+    <LayerCardBox
+      variant="outlined"
+      component="li"
       ref={props.cardRef}
-      className={`layer-card ${selected ? "is-selected" : ""}`}
+      data-selected={selected || undefined}
+      data-part="layer-card"
       aria-current={selected || undefined}
       onPointerDown={onSelect}
       onFocus={onSelect}
     >
       <Swatch material={layer.material} like={material?.like} width={44} height={figured.sheet ? 44 : 58} />
-      <div className="layer-main">
-        <div className="layer-row">
-          <button type="button" className="layer-name" onClick={onSelect}>
+      <LayerMain>
+        <LayerRow>
+          <LayerName data-part="layer-name" onClick={onSelect}>
             {figured.name}
             {figured.sheet && plies(layer)}
-          </button>
-          <div className="layer-figure">
+          </LayerName>
+          <LayerFigure data-part="layer-figure">
             <b>
               {figured.sheet ? (
                 <Quantity kind="area" value={figured.sheet_area_m2} />
@@ -72,9 +84,9 @@ export function LayerCard(props: Props) {
                 "placed"
               )}
             </span>
-          </div>
-        </div>
-        <div className="layer-row layer-how">
+          </LayerFigure>
+        </LayerRow>
+        <LayerRow data-part="layer-how">
           {figured.sheet ? (
             <SheetHow
               layer={layer}
@@ -84,9 +96,9 @@ export function LayerCard(props: Props) {
           ) : (
             <BulkHow {...props} layer={layer} figured={figured} onEdit={onEdit} />
           )}
-        </div>
+        </LayerRow>
         {figured.scattered && (
-          <p className="layer-scattered">
+          <LayerScattered data-part="layer-scattered">
             + <Quantity kind="dose" value={figured.scattered.mass_kg} />{" "}
             {figured.scattered.name.toLowerCase()}
             {figured.lifts > 1 && (
@@ -94,21 +106,21 @@ export function LayerCard(props: Props) {
                 , <Quantity kind="dose" value={figured.scattered.lift_kg} /> a lift
               </>
             )}
-          </p>
+          </LayerScattered>
         )}
         {!figured.sheet && (
-          <div className="layer-bar" aria-hidden="true">
+          <LayerBar data-part="layer-bar" aria-hidden="true">
             <div
               style={{
                 width: `${Math.min(share, 1) * 100}%`,
                 background: hatchOf(layer.material, material?.like).ground,
               }}
             />
-          </div>
+          </LayerBar>
         )}
         {selected && <LayerTools {...props} layer={layer} figured={figured} material={material} />}
-      </div>
-    </li>
+      </LayerMain>
+    </LayerCardBox>
   );
 }
 
@@ -122,13 +134,17 @@ function WaitingCard({
   name: string;
 }) {
   return (
-    <li ref={cardRef} className="layer-card" aria-busy="true">
+    <LayerCardBox variant="outlined" component="li" ref={cardRef} data-part="layer-card" aria-busy="true">
       <Swatch material={name} like={material?.like} width={44} height={58} />
-      <div className="layer-main">
-        <span className="layer-name">{material?.name ?? name}</span>
-        <p className="layer-aside">not worked out yet</p>
-      </div>
-    </li>
+      <LayerMain>
+        <LayerName as="span" data-part="layer-name">
+          {material?.name ?? name}
+        </LayerName>
+        <LayerAside as="p" data-part="layer-aside">
+          not worked out yet
+        </LayerAside>
+      </LayerMain>
+    </LayerCardBox>
   );
 }
 
@@ -162,7 +178,7 @@ function SheetHow({
         shown={typedLength(meant("Layer", layer, "lap_m"), units)}
         onMeaning={({ values: [lap_m] }) => onChange({ lap_m })}
       />
-      <span className="layer-aside">laps</span>
+      <LayerAside data-part="layer-aside">laps</LayerAside>
     </>
   );
 }
@@ -175,8 +191,8 @@ function BulkHow({ layer, figured, onEdit }: Props & { layer: Layer; figured: La
   const open = figured.void_m3 - figured.infill_m3;
   return (
     <>
-      {layer.fill && <span className="chip">fills the rest</span>}
-      {layer.fill && <span className="layer-aside">{showLength(thickness_m, units)} deep</span>}
+      {layer.fill && <span>fills the rest</span>}
+      {layer.fill && <LayerAside data-part="layer-aside">{showLength(thickness_m, units)} deep</LayerAside>}
       {layer.thickness_m != null && (
         <MeasureField
           label={`Thickness of ${figured.name}`}
@@ -197,7 +213,7 @@ function BulkHow({ layer, figured, onEdit }: Props & { layer: Layer; figured: La
             shown={typedVolume(layer.volume_m3, units)}
             onMeaning={({ values: [value = 0] }) => set({ volume_m3: value })}
           />
-          <span className="layer-aside">{showLength(thickness_m, units)} deep</span>
+          <LayerAside data-part="layer-aside">{showLength(thickness_m, units)} deep</LayerAside>
         </>
       )}
       {layer.share != null && (
@@ -210,13 +226,13 @@ function BulkHow({ layer, figured, onEdit }: Props & { layer: Layer; figured: La
             shown={`${Math.round(layer.share * 1000) / 10} %`}
             onMeaning={({ values: [value = 0] }) => set({ share: value })}
           />
-          <span className="layer-aside">of the rest, {showLength(thickness_m, units)} deep</span>
+          <LayerAside data-part="layer-aside">of the rest, {showLength(thickness_m, units)} deep</LayerAside>
         </>
       )}
       {layer.infill ? (
-        <span className="layer-aside">
+        <LayerAside data-part="layer-aside">
           packed {Math.round(meant("Infill", layer.infill, "share") * 100)} %
-        </span>
+        </LayerAside>
       ) : (
         open > 0 && (
           <span className={figured.vanishing_m3 > 0 ? "layer-open" : "layer-aside"}>

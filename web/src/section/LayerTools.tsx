@@ -1,8 +1,11 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
+import { LayerAside, LayerBooks, LayerFields, LayerToolsBox } from "./layer-card.styles";
 import { meant } from "../api/meant";
 import { Link } from "react-router";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { typedLength } from "../quantities/format";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { Quantity } from "../quantities/Quantity";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -39,7 +42,7 @@ const WAYS: readonly (readonly [Way, string])[] = [
 export function LayerTools(props: Props) {
   const { gardenId, bed, index, layer, figured, material, onEdit } = props;
   return (
-    <div className="layer-tools">
+    <LayerToolsBox>
       <MaterialFinder
         key={layer.material}
         gardenId={gardenId}
@@ -48,29 +51,25 @@ export function LayerTools(props: Props) {
         onChoose={(chosen) => onEdit((bed, index) => changeMaterial(bed, index, chosen, figured.thickness_m))}
       />
       {material?.is_mix && (
-        <Link className="text-button layer-mix" to={`/garden/${gardenId}/blend/${material.key}`}>
+        <Button component={Link} to={`/garden/${gardenId}/blend/${material.key}`}>
           Open the mix
-        </Link>
+        </Button>
       )}
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
       <ScatterTools gardenId={gardenId} layer={layer} materials={props.materials} onEdit={onEdit} />
-      <div className="layer-actions">
-        <button type="button" onClick={() => props.onMove(1)} disabled={index === bed.layers.length - 1}>
+      <Row>
+        <Button onClick={() => props.onMove(1)} disabled={index === bed.layers.length - 1}>
           Up
-        </button>
-        <button type="button" onClick={() => props.onMove(-1)} disabled={index === 0}>
+        </Button>
+        <Button onClick={() => props.onMove(-1)} disabled={index === 0}>
           Down
-        </button>
+        </Button>
         {!figured.sheet && (
-          <button type="button" onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.split))}>
-            Split
-          </button>
+          <Button onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.split))}>Split</Button>
         )}
-        <button type="button" className="is-iron" onClick={props.onRemove}>
-          Remove
-        </button>
-      </div>
-    </div>
+        <Button onClick={props.onRemove}>Remove</Button>
+      </Row>
+    </LayerToolsBox>
   );
 }
 
@@ -95,16 +94,16 @@ function BulkTools(props: Props) {
         value={way}
         onChoose={choose}
       />
-      <p className="layer-books">
+      <LayerBooks>
         <Quantity kind="volume" value={figured.loose_m3} /> loose as bought,{" "}
         <Quantity kind="volume" value={figured.solid_m3} /> without voids,{" "}
         <Quantity kind="mass" value={figured.mass_moist_kg} /> as delivered{figures.count > 1 && ", each bed"}
-      </p>
+      </LayerBooks>
       {figured.run_m && figured.run_m[1] > figured.run_m[0] && (
-        <p className="layer-books">
+        <LayerBooks>
           It is the surface from <Quantity kind="length" value={figured.run_m[0]} /> to{" "}
           <Quantity kind="length" value={figured.run_m[1]} /> along the run, from the outer end.
-        </p>
+        </LayerBooks>
       )}
       <LiftsField {...props} />
       {figured.void_share > 0 && <PackTools {...props} />}
@@ -123,7 +122,7 @@ function LiftsField({ layer, figured, onEdit }: Props) {
   const { units } = useShowing();
   const lifts = meant("Layer", layer, "lifts");
   return (
-    <div className="layer-inline">
+    <Row>
       <MeasureField
         label="Laid in"
         limit="count"
@@ -133,7 +132,7 @@ function LiftsField({ layer, figured, onEdit }: Props) {
           onEdit((bed, index) => changeLayer(bed, index, { lifts: Math.min(value, 50) }))
         }
       />
-      <span className="layer-aside">
+      <LayerAside data-part="layer-aside">
         {lifts > 1 ? (
           <>
             lifts of {typedLength(figured.lift_m, units)} each,{" "}
@@ -142,15 +141,15 @@ function LiftsField({ layer, figured, onEdit }: Props) {
         ) : (
           "lift"
         )}
-      </span>
-    </div>
+      </LayerAside>
+    </Row>
   );
 }
 
 function PackTools({ gardenId, layer, materials, onEdit }: Props) {
   const infill = layer.infill;
   return (
-    <div className="layer-inline layer-pack">
+    <Row>
       <MaterialFinder
         key={infill?.material ?? "none"}
         gardenId={gardenId}
@@ -174,16 +173,15 @@ function PackTools({ gardenId, layer, materials, onEdit }: Props) {
               onEdit((bed, index) => changeLayer(bed, index, { infill: { ...infill, share } }))
             }
           />
-          <button
-            type="button"
-            className="text-button"
+          <Button
+           
             onClick={() => onEdit((bed, index) => changeLayer(bed, index, { infill: null }))}
           >
             Leave open
-          </button>
+          </Button>
         </>
       )}
-    </div>
+    </Row>
   );
 }
 
@@ -193,7 +191,7 @@ function SheetTools({ layer, material, onEdit }: Props) {
   const [wide, long] = layer.piece_m ?? [];
   const piece = wide && long ? `${typedLength(wide, units)} × ${typedLength(long, units)}` : "";
   return (
-    <div className="layer-fields">
+    <LayerFields>
       <MeasureField
         label="Plies"
         limit="count"
@@ -247,6 +245,6 @@ function SheetTools({ layer, material, onEdit }: Props) {
           )}
         </>
       )}
-    </div>
+    </LayerFields>
   );
 }

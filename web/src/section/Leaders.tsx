@@ -1,3 +1,4 @@
+import css from "./section.module.css";
 import { useLayoutEffect, useState, type RefObject } from "react";
 import type { BedFigures } from "../api/client";
 import { xOf, yOf, type Geometry } from "./geometry";
@@ -45,7 +46,8 @@ export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
   if (!ends) return null;
   return (
     <svg
-      className={`leaders ${OVER.has(figures.section.form) ? "is-over" : ""}`}
+      className={css.leaders}
+      data-over={OVER.has(figures.section.form) || undefined}
       width={ends.x}
       height={ends.height}
       aria-hidden="true"
@@ -60,7 +62,7 @@ export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
         const r = Math.min(9, Math.abs(to - y) / 2);
         const d = `M${from} ${y}H${bend - r}q${r} 0 ${r} ${way * r}V${to - way * r}q0 ${way * r} ${r} ${way * r}H${ends.x}`;
         return (
-          <g key={index} className={selected === index ? "is-chosen" : ""}>
+          <g key={index} data-chosen={selected === index || undefined}>
             <path d={Math.abs(to - y) < 1 ? `M${from} ${y}H${ends.x}` : d} />
           </g>
         );

@@ -1,3 +1,4 @@
+import css from "./drawing.module.css";
 import { useMemo } from "react";
 import { drawnParts, pathOf, roomIn, type Geometry, type Point } from "./geometry";
 import { packLogs, packOutline } from "./logs";
@@ -40,9 +41,9 @@ export function LogEnds({
     <g className={`log-ends ${hatch}`}>
       {logs.map((log) => (
         <g key={`${log.x} ${log.y}`} transform={`translate(${log.x} ${log.y})`}>
-          <circle className="log-bark" r={Math.max(log.r - 0.9, 0.5)} />
-          <circle className="log-ring" r={log.r * 0.62} />
-          <circle className="log-ring" r={log.r * 0.3} />
+          <circle className={css.logBark} r={Math.max(log.r - 0.9, 0.5)} />
+          <circle className={css.logRing} r={log.r * 0.62} />
+          <circle className={css.logRing} r={log.r * 0.3} />
         </g>
       ))}
     </g>

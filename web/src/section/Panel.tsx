@@ -1,5 +1,4 @@
 import { useState, type ReactNode } from "react";
-import "./panel.css";
 
 type Props = { title: string; said: ReactNode; children: () => ReactNode };
 
@@ -7,7 +6,7 @@ type Props = { title: string; said: ReactNode; children: () => ReactNode };
 export function Panel({ title, said, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
-    <details className="panel" onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <details data-part="panel" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>
         <span>{title}</span>
         <b>{said}</b>

@@ -1,3 +1,4 @@
+import { Note } from "../kit/Note";
 import type { BedFigures, ForecastFigures } from "../api/client";
 import { Feeding } from "../nutrients/Feeding";
 import { firstSowing, Sowing } from "../planting/Sowing";
@@ -23,13 +24,11 @@ export function Prospects({ gardenId, figures, forecast, onDose }: Props) {
   const [low, high] = forecast ? [forecast.low_m[first] ?? 0, forecast.high_m[first] ?? 0] : [0, 0];
   const top = figures.surface_m[0] ?? 0;
   return (
-    <section className="prospects" aria-label="What it will do">
+    <section data-part="prospects" aria-label="What it will do">
       <Panel title="Carbon to nitrogen" said={ratioOf(figures.c_to_n)}>
         {() => (
           <>
-            <p className="panel-note">
-              Of the root zone, the top 30 cm: {ratioOf(figures.root_zone_c_to_n)}.
-            </p>
+            <Note>Of the root zone, the top 30 cm: {ratioOf(figures.root_zone_c_to_n)}.</Note>
             <Feeding gardenId={gardenId} figures={figures} forecast={forecast} onDose={onDose} />
           </>
         )}
@@ -45,19 +44,19 @@ export function Prospects({ gardenId, figures, forecast, onDose }: Props) {
         {() =>
           forecast ? (
             <>
-              <p className="panel-note">
+              <Note>
                 Between −<Quantity kind="length" value={top - high} /> and −
                 <Quantity kind="length" value={top - low} />.
-              </p>
+              </Note>
               <ComingYears figures={figures} forecast={forecast} />
             </>
           ) : (
-            <p className="panel-note">Looking ahead ...</p>
+            <Note>Looking ahead ...</Note>
           )
         }
       </Panel>
       {next && (
-        <p className="prospects-row">
+        <p data-part="prospects-row">
           <span>Top up next spring</span>
           <b>
             {next.bags > 0 ? (

@@ -1,3 +1,4 @@
+import css from "./drawing.module.css";
 import { INCH_M, showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { rulerMarks, yOf, type Geometry } from "./geometry";
@@ -29,8 +30,8 @@ export function DepthRuler({ geometry, rim_m, caption }: RulerProps & { caption:
   const zero = yOf(geometry, rim_m);
   const x = geometry.left - 8;
   return (
-    <g className="ruler" aria-hidden="true">
-      <text className="ruler-caption" x={0} y={geometry.top - 26} textAnchor="start">
+    <g className={css.ruler} aria-hidden="true">
+      <text className={css.rulerCaption} x={0} y={geometry.top - 26} textAnchor="start">
         {caption}
       </text>
       {rulerMarks(rim_m / INCH_M, perInch, INCH_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
@@ -45,7 +46,7 @@ export function DepthRuler({ geometry, rim_m, caption }: RulerProps & { caption:
               y2={y}
             />
             {labelled && (
-              <text className="ruler-inches" x={x - 18} y={y + 4} textAnchor="end">
+              <text className={css.rulerInches} x={x - 18} y={y + 4} textAnchor="end">
                 {at}&quot;
               </text>
             )}
@@ -61,17 +62,17 @@ export function HeightRuler({ geometry, rim_m }: RulerProps) {
   const perCm = 0.01 * geometry.scale * geometry.stretch;
   const x = geometry.right + 8;
   return (
-    <g className="ruler" aria-hidden="true">
-      <text className="ruler-caption" x={x + 34} y={geometry.top - 26} textAnchor="end">
+    <g className={css.ruler} aria-hidden="true">
+      <text className={css.rulerCaption} x={x + 34} y={geometry.top - 26} textAnchor="end">
         cm up
       </text>
       {rulerMarks(rim_m * 100, perCm, CM_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
         const y = yOf(geometry, at / 100);
         return (
           <g key={at}>
-            <line className="ruler-short" x1={x} x2={x + (labelled ? 10 : 5)} y1={y} y2={y} />
+            <line className={css.rulerShort} x1={x} x2={x + (labelled ? 10 : 5)} y1={y} y2={y} />
             {labelled && (
-              <text className="ruler-cm" x={x + 13} y={y + 4} textAnchor="start">
+              <text className={css.rulerCm} x={x + 13} y={y + 4} textAnchor="start">
                 {at}
               </text>
             )}
@@ -92,7 +93,7 @@ export function WidthMeasure({ geometry, width_m, along }: WidthProps) {
   const middle = (left + right) / 2;
   const tight = right - left < 2 * half + 20;
   return (
-    <g className="width-measure" aria-hidden="true">
+    <g className={css.widthMeasure} aria-hidden="true">
       <path d={`M${left} ${y - 5}v10M${right} ${y - 5}v10`} />
       {!tight && <path d={`M${left} ${y}H${middle - half}M${middle + half} ${y}H${right}`} />}
       <text x={middle} y={tight ? y - 8 : y + 4.5} textAnchor="middle">

@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
 import type { Layer, Material } from "../api/client";
 import { showDose } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -20,7 +22,7 @@ export function ScatterTools({ gardenId, layer, materials, onEdit }: Props) {
   const { units } = useShowing();
   const { amendment } = layer;
   return (
-    <div className="layer-inline layer-pack">
+    <Row>
       <MaterialFinder
         key={amendment?.material ?? "none"}
         gardenId={gardenId}
@@ -47,15 +49,14 @@ export function ScatterTools({ gardenId, layer, materials, onEdit }: Props) {
               onEdit((bed, index) => changeLayer(bed, index, { amendment: { ...amendment, mass_kg } }))
             }
           />
-          <button
-            type="button"
-            className="text-button"
+          <Button
+           
             onClick={() => onEdit((bed, index) => changeLayer(bed, index, { amendment: null }))}
           >
             Nothing
-          </button>
+          </Button>
         </>
       )}
-    </div>
+    </Row>
   );
 }

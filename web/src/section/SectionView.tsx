@@ -1,3 +1,15 @@
+import { Problem } from "../kit/Problem";
+import {
+  SectionAside,
+  SectionCards,
+  SectionDrawing,
+  SectionLeft,
+  SectionStage,
+  SectionViewBox,
+  SectionWait,
+  SectionWork,
+} from "./section.styles";
+import { LayerCards } from "./layer-card.styles";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Bed, BedFigures, FindingFigures, KeptBed, Material, TalliedFigures } from "../api/client";
@@ -30,8 +42,7 @@ import { StaleNotice } from "./StaleNotice";
 import { Tally } from "./Tally";
 import { useSectionKeys } from "./useSectionKeys";
 import { useSession } from "./useSession";
-import { useSize } from "./useSize";
-import "./section.css";
+import { useSize } from "../kit/useSize";
 
 /** Where the page is one column, the section is so high and the page scrolls. */
 const NARROW_HEIGHT = 430;
@@ -135,12 +146,12 @@ export function SectionView({ gardenId, kept, materials }: Props) {
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
 
   if (!figures) {
-    return <main className="section-wait">{problem ? problem.detail : "Measuring the bed ..."}</main>;
+    return <SectionWait>{problem ? problem.detail : "Measuring the bed ..."}</SectionWait>;
   }
   const shown = sunken && inStep ? withSunken(figures, sunken) : figures;
   return (
-    <main className="section-view">
-      <div className="section-work">
+    <SectionViewBox>
+      <SectionWork>
         <BedHead
           gardenId={gardenId}
           bed={bed}
@@ -159,16 +170,16 @@ export function SectionView({ gardenId, kept, materials }: Props) {
           />
         )}
         {problem && (
-          <p className="section-problem" role="alert">
+          <Problem role="alert">
             {problem.detail} The figures are those from before; nothing of this is saved yet.
-          </p>
+          </Problem>
         )}
-        <div className="section-stage" ref={bothRefs}>
+        <SectionStage ref={bothRefs}>
           {geometry && inStep && (
             <Leaders figures={shown} geometry={geometry} cards={cards} stage={stage} selected={selected} />
           )}
-          <div className="section-left" ref={drawingRef} style={{ maxHeight: stageSize.height || undefined }}>
-            <div className="section-drawing">
+          <SectionLeft ref={drawingRef} style={{ maxHeight: stageSize.height || undefined }}>
+            <SectionDrawing>
               {geometry && (
                 <Drawing
                   bed={figuredBed}
@@ -190,12 +201,12 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                   onNudge={nudge}
                 />
               )}
-            </div>
+            </SectionDrawing>
             <Years figures={figures} month={month} onMonth={setMonth} />
             <FromAbove gardenId={gardenId} figures={figures} materials={materials} />
-          </div>
-          <div className="section-cards">
-            <ol className="layer-cards" reversed aria-label="Layers, top to bottom">
+          </SectionLeft>
+          <SectionCards>
+            <LayerCards reversed aria-label="Layers, top to bottom">
               {order.map((index) => (
                 <LayerCard
                   key={layerIds[index]}
@@ -216,7 +227,7 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                   onRemove={() => remove(layerIds[index])}
                 />
               ))}
-            </ol>
+            </LayerCards>
             <AddLayer
               gardenId={gardenId}
               open={adding}
@@ -224,10 +235,10 @@ export function SectionView({ gardenId, kept, materials }: Props) {
               onChoose={place}
               canSplit={selected !== null}
             />
-          </div>
-        </div>
-      </div>
-      <aside className="section-aside" aria-label="What it takes">
+          </SectionCards>
+        </SectionStage>
+      </SectionWork>
+      <SectionAside variant="outlined" component="aside" aria-label="What it takes">
         <Tally bed={bed} figures={figures} buying={buying} waiting={save.state === "offline"} />
         <Prospects
           gardenId={gardenId}
@@ -241,8 +252,8 @@ export function SectionView({ gardenId, kept, materials }: Props) {
           onSelectLayer={setSelected}
           onSeen={seen}
         />
-      </aside>
-    </main>
+      </SectionAside>
+    </SectionViewBox>
   );
 }
 

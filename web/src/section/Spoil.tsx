@@ -1,3 +1,4 @@
+import Button from "@mui/material/Button";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, saidOf } from "../api/client";
 import { Quantity } from "../quantities/Quantity";
@@ -32,9 +33,9 @@ export function Spoil({ gardenId, spoil_m3, count }: Props) {
       {heap.isSuccess ? (
         <span role="status">It lies on your heap of garden soil.</span>
       ) : (
-        <button type="button" className="text-button" disabled={heap.isPending} onClick={() => heap.mutate()}>
+        <Button disabled={heap.isPending} onClick={() => heap.mutate()}>
           On the heap
-        </button>
+        </Button>
       )}
       {heap.error && <span role="alert">{saidOf(heap.error)}</span>}
     </>

@@ -1,3 +1,5 @@
+import Button from "@mui/material/Button";
+import { StalePair } from "./history.styles";
 import type { Bed, KeptBed, Material } from "../api/client";
 import { BedDrawn } from "../plot/BedDrawn";
 
@@ -13,18 +15,18 @@ type Props = {
 export function StaleNotice({ gardenId, mine, current, materials, onSettle }: Props) {
   const drawing = { gardenId, materials, width: 230, height: 110 };
   return (
-    <div className="section-problem stale" role="alert">
+    <div role="alert">
       <p>
         This bed was changed elsewhere. Yours is not saved yet; whichever you keep, undo brings the other
         back.
       </p>
-      <div className="stale-pair">
+      <StalePair>
         <figure>
           <BedDrawn {...drawing} bed={mine} name={`mine ${JSON.stringify(mine)}`} />
           <figcaption>Yours, {layersOf(mine)}</figcaption>
-          <button type="button" className="text-button" onClick={() => onSettle("mine")}>
+          <Button onClick={() => onSettle("mine")}>
             Keep mine
-          </button>
+          </Button>
         </figure>
         <figure>
           <BedDrawn {...drawing} bed={current.bed} name={`${current.key} ${current.revision}`} />
@@ -33,11 +35,11 @@ export function StaleNotice({ gardenId, mine, current, materials, onSettle }: Pr
             {new Date(current.saved_at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })},{" "}
             {layersOf(current.bed)}
           </figcaption>
-          <button type="button" className="text-button" onClick={() => onSettle("theirs")}>
+          <Button onClick={() => onSettle("theirs")}>
             Take the newer one
-          </button>
+          </Button>
         </figure>
-      </div>
+      </StalePair>
     </div>
   );
 }

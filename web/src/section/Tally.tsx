@@ -1,9 +1,11 @@
+import { Note } from "../kit/Note";
+import { Lines } from "../kit/Lines";
+import { TallyBox, TallyVolume } from "./tally.styles";
 import type { ReactNode } from "react";
 import type { Bed, BedFigures, TalliedFigures } from "../api/client";
 import { showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import "./tally.css";
 
 type Props = { bed: Bed; figures: BedFigures; buying: TalliedFigures | null; waiting: boolean };
 
@@ -12,16 +14,16 @@ export function Tally({ figures, buying, waiting }: Props) {
   const { count } = figures;
   const beds = count === 1 ? "for this bed" : `for ${count} beds`;
   return (
-    <section className="tally" aria-labelledby="tally-title" aria-busy={waiting || undefined}>
+    <TallyBox data-part="tally" aria-labelledby="tally-title" aria-busy={waiting || undefined}>
       <h2 id="tally-title">
         {count === 1 ? "To fill the bed" : count === 2 ? "To fill both beds" : `To fill all ${count} beds`}
       </h2>
       {buying ? (
         <Bought buying={buying} beds={beds} />
       ) : (
-        <p className="tally-note">Working out what to buy ...</p>
+        <Note>Working out what to buy ...</Note>
       )}
-      <dl className="tally-list">
+      <Lines data-part="tally-list">
         <Row label="Holds, placed">
           <Quantity kind="volume" value={figures.fill_volume_m3} />
           {count > 1 && " a bed"}
@@ -49,8 +51,8 @@ export function Tally({ figures, buying, waiting }: Props) {
             <Quantity kind="length" value={figures.to_fill_m} />
           </Row>
         )}
-      </dl>
-    </section>
+      </Lines>
+    </TallyBox>
   );
 }
 
@@ -61,18 +63,18 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
   const names = new Map(figures.needs.map((need) => [need.material, need.name]));
   return (
     <>
-      <p className="tally-volume">
+      <TallyVolume data-part="tally-volume">
         <b>
           <Quantity kind="bulk" value={tally.loose_m3} />
         </b>{" "}
         loose, {beds}
-      </p>
+      </TallyVolume>
       {tally.from_stock_m3 > 0 && (
-        <p className="tally-note">
+        <Note>
           <Quantity kind="bulk" value={tally.from_stock_m3} /> of it from your own heaps
-        </p>
+        </Note>
       )}
-      <dl className="tally-list">
+      <Lines data-part="tally-list">
         {tally.bag_count > 0 && (
           <Row label="Bought in bags">
             <BagsOf count={tally.bag_count} /> · {showMoney(tally.bags_price, currency)}
@@ -91,12 +93,12 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
         <Row label={`To pay ${beds}`}>
           {figures.haul ? <strong>{showMoney(tally.total, currency)}</strong> : "no supplier entered yet"}
         </Row>
-      </dl>
+      </Lines>
       {unmet.length > 0 && (
-        <p className="tally-note">
+        <Note>
           Nobody offers {unmet.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ")}: not in the
           sum.
-        </p>
+        </Note>
       )}
     </>
   );

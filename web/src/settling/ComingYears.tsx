@@ -1,3 +1,10 @@
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import { Note } from "../kit/Note";
+import css from "./years.module.css";
 import type { BedFigures, ForecastFigures } from "../api/client";
 import { showDay, showLength, showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
@@ -15,40 +22,42 @@ export function ComingYears({ figures, forecast }: Props) {
   return (
     <>
       <Chart figures={figures} forecast={forecast} />
-      <p className="panel-note">
+      <Note>
         The band holds four of five of {forecast.draws} draws over the ranges of each material&apos;s figures.
-      </p>
-      <table className="coming-table">
-        <thead>
-          <tr>
-            <th scope="col">Spring</th>
-            <th scope="col">Sunk to</th>
-            <th scope="col">Top up</th>
-            <th scope="col">Cost</th>
-          </tr>
-        </thead>
-        <tbody>
+      </Note>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Spring</TableCell>
+            <TableCell scope="col">Sunk to</TableCell>
+            <TableCell scope="col">Top up</TableCell>
+            <TableCell scope="col">Cost</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {springs.map((spring) => (
-            <tr key={spring.month}>
-              <th scope="row">{spring.day ? showDay(spring.day).slice(-8) : spanOf(spring.month)}</th>
-              <td>
+            <TableRow key={spring.month}>
+              <TableCell component="th" scope="row">
+                {spring.day ? showDay(spring.day).slice(-8) : spanOf(spring.month)}
+              </TableCell>
+              <TableCell>
                 <Quantity kind="length" value={spring.surface_m} />
-              </td>
-              <td>
+              </TableCell>
+              <TableCell>
                 <Quantity kind="volume" value={spring.loose_m3} />
                 {spring.bags > 0 && `, ${spring.bags} bag${spring.bags > 1 ? "s" : ""}`}
-              </td>
-              <td>{spring.price == null ? "no offer" : showMoney(spring.price, currency)}</td>
-            </tr>
+              </TableCell>
+              <TableCell>{spring.price == null ? "no offer" : showMoney(spring.price, currency)}</TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
-      <p className="panel-note">
+        </TableBody>
+      </Table>
+      <Note>
         {forecast.top_up}, loose, {figures.count > 1 ? `for ${figures.count} beds` : "for this bed"}: it
         settles again. In ten years <Quantity kind="volume" value={top_up_loose_m3} />
         {top_up_total != null && `, ${showMoney(top_up_total, currency)}`}. “Sunk to” is the height over the
         floor if nothing is ever added.
-      </p>
+      </Note>
     </>
   );
 }
@@ -62,7 +71,7 @@ function Chart({ figures, forecast }: Props) {
   const line = (levels: readonly number[]) => levels.map((level, month) => `${x(month)} ${y(level)}`);
   return (
     <svg
-      className="coming-chart"
+      className={css.comingChart}
       width={width}
       height={height}
       role="img"
@@ -70,7 +79,7 @@ function Chart({ figures, forecast }: Props) {
     >
       {[0, top].map((level) => (
         <g key={level}>
-          <line className="coming-axis" x1={left} x2={width - 6} y1={y(level)} y2={y(level)} />
+          <line className={css.comingAxis} x1={left} x2={width - 6} y1={y(level)} y2={y(level)} />
           <text x={left - 6} y={y(level) + 4} textAnchor="end">
             {showLength(level, units)}
           </text>
@@ -82,10 +91,10 @@ function Chart({ figures, forecast }: Props) {
         </text>
       ))}
       <polygon
-        className="coming-band"
+        className={css.comingBand}
         points={[...line(forecast.high_m), ...line(forecast.low_m).toReversed()].join(" ")}
       />
-      <polyline className="coming-line" points={line(figures.surface_m).join(" ")} />
+      <polyline className={css.comingLine} points={line(figures.surface_m).join(" ")} />
     </svg>
   );
 }

@@ -1,3 +1,4 @@
+import css from "./years.module.css";
 import type { ForecastFigures } from "../api/client";
 import { onSheet, pathOf, type Geometry, type Point } from "../section/geometry";
 
@@ -16,12 +17,12 @@ export function Ghosts({ geometry, ghosts }: Props) {
   const heights = drawn.map((lines) => Math.min(...lines.flat().map(([, y]) => y)));
   const [one = 0, two = 0] = heights;
   return (
-    <g className="ghosts">
+    <g>
       {drawn.map((lines, index) =>
         lines.map((points, part) => (
           <g key={`${index} ${part}`}>
-            <path className="ghost-under" d={pathOf(points, false)} />
-            <path className="ghost-line" d={pathOf(points, false)} />
+            <path className={css.ghostUnder} d={pathOf(points, false)} />
+            <path className={css.ghostLine} d={pathOf(points, false)} />
           </g>
         )),
       )}
@@ -54,7 +55,12 @@ function GhostName({ geometry, points, name, onRight }: NameProps) {
   const under = onRight && (broken || !inside);
   const y = Math.max(top - HIGH - 3, geometry.top + 2) + (under ? HIGH + 8 : 0);
   return (
-    <g className="ghost-name" transform={`translate(${within} ${y})`} aria-hidden="true">
+    <g
+      className={css.ghostName}
+      data-part="ghost-name"
+      transform={`translate(${within} ${y})`}
+      aria-hidden="true"
+    >
       <rect width={wide} height={HIGH} rx={3} />
       <text x={6} y={12.5}>
         {name}

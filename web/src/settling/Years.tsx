@@ -1,7 +1,8 @@
+import Button from "@mui/material/Button";
+import { YearsBox, YearsLabel, YearsStops } from "./years.styles";
 import { useId } from "react";
 import type { BedFigures } from "../api/client";
 import { Quantity } from "../quantities/Quantity";
-import "./years.css";
 
 type Props = {
   figures: BedFigures;
@@ -28,8 +29,8 @@ export function Years({ figures, month, onMonth }: Props) {
   const surface = figures.surface_m[at] ?? 0;
   const drop = (figures.surface_m[0] ?? 0) - surface;
   return (
-    <div className="years">
-      <label htmlFor={id} className="years-label">
+    <YearsBox data-part="years">
+      <YearsLabel htmlFor={id} data-part="years-label">
         {month === null ? (
           "As filled"
         ) : (
@@ -37,7 +38,7 @@ export function Years({ figures, month, onMonth }: Props) {
             {spanOf(month)} on: <Quantity kind="length" value={drop} /> lower
           </>
         )}
-      </label>
+      </YearsLabel>
       <input
         id={id}
         type="range"
@@ -52,14 +53,14 @@ export function Years({ figures, month, onMonth }: Props) {
           onMonth(wanted === 0 ? null : wanted);
         }}
       />
-      <div className="years-stops">
+      <YearsStops>
         {stops.map(([stop, name]) => (
-          <button key={name} type="button" aria-pressed={month === stop} onClick={() => onMonth(stop)}>
+          <Button key={name} aria-pressed={month === stop} onClick={() => onMonth(stop)}>
             {name}
-          </button>
+          </Button>
         ))}
-      </div>
-    </div>
+      </YearsStops>
+    </YearsBox>
   );
 }
 

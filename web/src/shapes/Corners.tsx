@@ -1,11 +1,14 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
+import css from "./shapes.module.css";
+import { CornerTableBox, CornersBoth, CornersBox } from "./shapes.styles";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, saidOf } from "../api/client";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
-import "./shapes.css";
 
 export type CornerList = readonly (readonly number[])[];
 
@@ -20,13 +23,13 @@ const WAYS = [
 export function Corners(props: Props) {
   const [way, setWay] = useState<"corners" | "sides">("corners");
   return (
-    <div className="corners">
+    <CornersBox>
       <Choice label="Measured" shown options={WAYS} value={way} onChoose={setWay} />
-      <div className="corners-both">
+      <CornersBoth>
         {way === "corners" ? <CornerTable {...props} /> : <Sides {...props} />}
         <CornersDrawn corners={props.corners} />
-      </div>
-    </div>
+      </CornersBoth>
+    </CornersBox>
   );
 }
 
@@ -35,9 +38,9 @@ function CornerTable({ corners, onChange }: Props) {
   const put = (index: number, axis: 0 | 1, value: number) =>
     onChange(corners.map((corner, at) => (at === index ? with_(corner, axis, value) : [...corner])));
   return (
-    <div className="corner-table">
+    <CornerTableBox>
       {corners.map((corner, index) => (
-        <div className="corner-row" key={index}>
+        <Row data-part="corner-row" key={index}>
           <span>corner {index + 1}</span>
           {([0, 1] as const).map((axis) => (
             <MeasureField
@@ -51,25 +54,23 @@ function CornerTable({ corners, onChange }: Props) {
             />
           ))}
           {corners.length > 3 && (
-            <button
-              type="button"
-              className="text-button"
+            <Button
+             
               aria-label={`Leave out corner ${index + 1}`}
               onClick={() => onChange(corners.filter((_, at) => at !== index).map((each) => [...each]))}
             >
               Leave out
-            </button>
+            </Button>
           )}
-        </div>
+        </Row>
       ))}
-      <button
-        type="button"
-        className="text-button"
+      <Button
+       
         onClick={() => onChange([...corners.map((each) => [...each]), halfWay(corners)])}
       >
         One more corner
-      </button>
-    </div>
+      </Button>
+    </CornerTableBox>
   );
 }
 
@@ -100,7 +101,7 @@ function Sides({ gardenId, onChange }: Props) {
   const ready = [...sides, ...diagonals].every((each) => each !== undefined);
   const example = units === "ft_in" ? "8 ft" : "2.4 m";
   return (
-    <div className="corner-table">
+    <CornerTableBox>
       {sides.map((_, index) => (
         <MeasureField
           key={`side ${index}`}
@@ -131,18 +132,17 @@ function Sides({ gardenId, onChange }: Props) {
           }}
         />
       ))}
-      <div className="corner-row">
-        <button type="button" className="text-button" onClick={() => resize(sides.length + 1)}>
+      <Row data-part="corner-row">
+        <Button onClick={() => resize(sides.length + 1)}>
           One more side
-        </button>
+        </Button>
         {sides.length > 3 && (
-          <button type="button" className="text-button" onClick={() => resize(sides.length - 1)}>
+          <Button onClick={() => resize(sides.length - 1)}>
             One side less
-          </button>
+          </Button>
         )}
-        <button
-          type="button"
-          className="text-button"
+        <Button
+         
           disabled={!ready}
           onClick={() =>
             close.mutate({
@@ -152,10 +152,10 @@ function Sides({ gardenId, onChange }: Props) {
           }
         >
           Close it
-        </button>
-      </div>
+        </Button>
+      </Row>
       {close.error && <p role="alert">{saidOf(close.error)}</p>}
-    </div>
+    </CornerTableBox>
   );
 }
 
@@ -180,7 +180,7 @@ export function CornersDrawn({ corners }: { corners: CornerList }) {
     [SHEET.margin + (x - left) * scale, SHEET.height - SHEET.margin - (y - low) * scale] as const;
   return (
     <svg
-      className="corners-drawn"
+      className={css.cornersDrawn}
       width={SHEET.width}
       height={SHEET.height}
       role="img"

@@ -1,9 +1,9 @@
+import { ShapeChoice, ShapeGroup, ShapePickerBox, ShapeRow } from "./shapes.styles";
 import { SHAPES } from "../api/words";
 import type { KeyboardEvent } from "react";
 import type { ShapeKind } from "../api/client";
 import { KINDS } from "./kinds";
 import { ShapeSign } from "./ShapeSign";
-import "./shapes.css";
 
 type Props = { value: ShapeKind; onChoose: (kind: ShapeKind) => void };
 
@@ -22,16 +22,15 @@ export function ShapePicker({ value, onChoose }: Props) {
     event.currentTarget.querySelectorAll<HTMLElement>("[role=radio]")[at]?.focus();
   };
   return (
-    <fieldset className="shape-picker" role="radiogroup" onKeyDown={onKeyDown}>
-      <legend className="measure-label">Its shape</legend>
+    <ShapePickerBox role="radiogroup" onKeyDown={onKeyDown}>
+      <legend>Its shape</legend>
       {[true, false].map((walled) => (
-        <div key={String(walled)} className="shape-row">
-          <span className="shape-group">{walled ? "with walls" : "in or on the ground"}</span>
+        <ShapeRow key={String(walled)}>
+          <ShapeGroup>{walled ? "with walls" : "in or on the ground"}</ShapeGroup>
           {withWalls(walled).map(({ kind, name }) => (
-            <button
+            <ShapeChoice
               key={kind}
-              type="button"
-              className={`shape-choice ${kind === value ? "is-chosen" : ""}`}
+              data-chosen={kind === value || undefined}
               role="radio"
               aria-checked={kind === value}
               tabIndex={kind === value ? 0 : -1}
@@ -39,10 +38,10 @@ export function ShapePicker({ value, onChoose }: Props) {
             >
               <ShapeSign kind={kind} size={46} />
               {name}
-            </button>
+            </ShapeChoice>
           ))}
-        </div>
+        </ShapeRow>
       ))}
-    </fieldset>
+    </ShapePickerBox>
   );
 }

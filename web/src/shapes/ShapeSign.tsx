@@ -1,3 +1,4 @@
+import css from "./shapes.module.css";
 import type { ShapeKind } from "../api/client";
 import { DRAWINGS } from "./drawings";
 
@@ -7,7 +8,7 @@ export function ShapeSign({ kind, size = 26 }: { kind: ShapeKind; size?: number 
   const box = drawing.sign === "plan" ? "14 18 180 110" : "226 26 148 104";
   return (
     <svg
-      className="sign shape-sign"
+      className={css.shapeSign}
       width={size}
       height={size * 0.75}
       viewBox={box}

@@ -1,27 +1,28 @@
+import css from "./shapes.module.css";
 import { DRAWINGS, type Tape } from "./drawings";
 import type { ShapeKind } from "../api/client";
-import "./shapes.css";
 
 /** Where the tape goes on a shape: from above on the left, cut open on the right. */
 export function TapeDrawing({ kind }: { kind: ShapeKind }) {
   const { plan, cut, tapes } = DRAWINGS[kind];
   return (
     <svg
-      className="tape-drawing"
+      className={css.tapeDrawing}
+      data-part="tape-drawing"
       viewBox="0 0 430 160"
       width="430"
       height="160"
       role="img"
       aria-label="Where the tape goes"
     >
-      <text className="tape-caption" x="24" y="14">
+      <text className={css.tapeCaption} x="24" y="14">
         from above
       </text>
-      <text className="tape-caption" x="246" y="14">
+      <text className={css.tapeCaption} x="246" y="14">
         cut open
       </text>
-      <path className="tape-wall" d={plan} />
-      <path className="tape-wall" d={cut} />
+      <path className={css.tapeWall} d={plan} />
+      <path className={css.tapeWall} d={cut} />
       {tapes.map((tape) => (
         <TapeLine key={tape[4]} tape={tape} />
       ))}
@@ -40,7 +41,7 @@ function TapeLine({ tape: [x1, y1, x2, y2, label, side] }: { tape: Tape }) {
   const tick = (x: number, y: number) => `M${x - nx} ${y - ny}L${x + nx} ${y + ny}`;
   return (
     <g>
-      <path className="tape-line" d={`M${x1} ${y1}L${x2} ${y2}${tick(x1, y1)}${tick(x2, y2)}`} />
+      <path className={css.tapeLine} d={`M${x1} ${y1}L${x2} ${y2}${tick(x1, y1)}${tick(x2, y2)}`} />
       <text x={(x1 + x2) / 2 + dx} y={(y1 + y2) / 2 + dy} textAnchor={ANCHOR[side]}>
         {label}
       </text>

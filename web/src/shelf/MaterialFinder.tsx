@@ -3,7 +3,6 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useState, type KeyboardEvent } from "react";
 import { api, type Material } from "../api/client";
 import { Swatch } from "../hatches/Swatch";
-import "./material-finder.css";
 
 type Props = {
   gardenId: number;
@@ -90,14 +89,14 @@ export function MaterialFinder({
     ref: React.Ref<HTMLInputElement>;
   };
   return (
-    <div className="finder" {...finder.getRootProps({ onKeyDown: waitForWhatIsTyped })}>
+    <div data-part="finder" {...finder.getRootProps({ onKeyDown: waitForWhatIsTyped })}>
       <label {...finder.getInputLabelProps()} className={hideLabel ? "visually-hidden" : "measure-label"}>
         {label}
       </label>
       <input
         {...inputProps}
         ref={ref}
-        className="finder-input"
+        data-part="finder-input"
         placeholder="type a name"
         autoFocus={autoFocus}
         onBlur={(event) => {
@@ -107,7 +106,6 @@ export function MaterialFinder({
       />
       {finder.popupOpen && (
         <ul
-          className="finder-list"
           {...finder.getListboxProps()}
           onPointerDown={() => setPressed(suiting)}
           onPointerLeave={release}
@@ -119,15 +117,15 @@ export function MaterialFinder({
               key: string;
             } & object;
             return (
-              <li key={key} {...optionProps} className="finder-option">
+              <li key={key} {...optionProps}>
                 <Swatch material={material.key} like={material.like} width={22} height={22} />
                 <span>{material.name}</span>
-                <span className="finder-kind">{kindOf(material, words, typing)}</span>
+                <span>{kindOf(material, words, typing)}</span>
               </li>
             );
           })}
           {options.length === 0 && !found.isFetching && (
-            <li className="finder-none">Nothing on the shelf is called that.</li>
+            <li data-part="finder-none">Nothing on the shelf is called that.</li>
           )}
         </ul>
       )}

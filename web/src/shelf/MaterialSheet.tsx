@@ -1,3 +1,10 @@
+import Button from "@mui/material/Button";
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import { MaterialActions, MaterialProblem, MaterialSheetBox, MaterialUnit } from "./shelf.styles";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -57,7 +64,12 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
   const error = save.error ?? copy.error ?? remove.error;
   const keep = (change: Partial<OwnMaterial>) => save.mutate({ ...ownOf(material), ...change });
   return (
-    <article className="material-sheet" aria-labelledby="material-name">
+    <MaterialSheetBox
+      variant="outlined"
+      component="article"
+      data-part="material-sheet"
+      aria-labelledby="material-name"
+    >
       <header>
         <Swatch material={material.key} like={material.like} width={96} height={72} />
         <div>
@@ -70,16 +82,16 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
           {material.synonyms.length > 0 && <p>Also called {material.synonyms.join(", ")}.</p>}
         </div>
       </header>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Figure</th>
-            <th scope="col">Value</th>
-            <th scope="col">Met between</th>
-            <th scope="col">From</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell scope="col">Figure</TableCell>
+            <TableCell scope="col">Value</TableCell>
+            <TableCell scope="col">Met between</TableCell>
+            <TableCell scope="col">From</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {material.properties.map((property) => (
             <PropertyRow
               key={property.name}
@@ -88,34 +100,30 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
               onValue={(value) => keep({ [property.name]: value })}
             />
           ))}
-        </tbody>
-      </table>
-      {error && (
-        <p className="material-problem" role="alert">
-          {saidOf(error)}
-        </p>
-      )}
+        </TableBody>
+      </Table>
+      {error && <MaterialProblem role="alert">{saidOf(error)}</MaterialProblem>}
       {material.is_mix && (
-        <p className="material-actions">
-          <Link className="text-button" to={`/garden/${gardenId}/blend/${material.key}`}>
+        <MaterialActions>
+          <Button component={Link} to={`/garden/${gardenId}/blend/${material.key}`}>
             Open it in Blend
-          </Link>
-        </p>
+          </Button>
+        </MaterialActions>
       )}
       {!material.is_mix && (
-        <p className="material-actions">
+        <MaterialActions>
           {own ? (
-            <button type="button" className="text-button" onClick={() => remove.mutate()}>
+            <Button onClick={() => remove.mutate()}>
               Take it off the shelf
-            </button>
+            </Button>
           ) : (
-            <button type="button" className="text-button" onClick={() => copy.mutate()}>
+            <Button onClick={() => copy.mutate()}>
               Make one of your own like it
-            </button>
+            </Button>
           )}
-        </p>
+        </MaterialActions>
       )}
-    </article>
+    </MaterialSheetBox>
   );
 }
 
@@ -128,7 +136,7 @@ function OwnName({ name, onName }: { name: string; onName: (name: string) => voi
   return (
     <h2 id="material-name">
       <input
-        className="measure-input"
+       
         aria-label="What you call it"
         value={typed}
         maxLength={80}
@@ -150,9 +158,11 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
     return limit === "share" ? `${trimmed(value * 100, 2)} %` : trimmed(value, 3);
   };
   return (
-    <tr>
-      <th scope="row">{label}</th>
-      <td>
+    <TableRow>
+      <TableCell component="th" scope="row">
+        {label}
+      </TableCell>
+      <TableCell>
         {editable ? (
           <MeasureField
             label={label}
@@ -165,16 +175,18 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
         ) : (
           <b>{show(property.value)}</b>
         )}{" "}
-        <span className="material-unit">{unitOf(property)}</span>
-      </td>
-      <td>{property.low === property.high ? "" : `${show(property.low)} to ${show(property.high)}`}</td>
-      <td>
+        <MaterialUnit>{unitOf(property)}</MaterialUnit>
+      </TableCell>
+      <TableCell>
+        {property.low === property.high ? "" : `${show(property.low)} to ${show(property.high)}`}
+      </TableCell>
+      <TableCell>
         <span className={property.is_default ? "is-default" : "is-yours"}>
           {property.is_default ? "default" : "yours"}
         </span>
         {property.is_default && `, ${property.source}`}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }
 

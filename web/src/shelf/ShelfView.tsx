@@ -1,10 +1,12 @@
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { ShelfList, ShelfMaterials, ShelfNone, ShelfSearch, ShelfViewBox, ShelfYours } from "./shelf.styles";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { api, type Material } from "../api/client";
 import { Swatch } from "../hatches/Swatch";
 import { MaterialSheet } from "./MaterialSheet";
-import "./shelf.css";
 
 const GROUPS: Record<string, string> = {
   soil: "Soils, composts, mixes",
@@ -37,21 +39,23 @@ export function ShelfView({ gardenId }: { gardenId: number }) {
     setChosen(key);
   };
   return (
-    <main className="shelf-view">
-      <div className="shelf-list">
-        <h1 className="view-title">Shelf</h1>
-        <label className="shelf-search">
-          <span className="visually-hidden">Search the shelf</span>
+    <ShelfViewBox>
+      <ShelfList>
+        <Typography variant="view" data-part="view-title">
+          Shelf
+        </Typography>
+        <ShelfSearch>
+          <span>Search the shelf</span>
           <input
-            className="measure-input"
+           
             type="search"
             value={words}
             placeholder="any name: loam, landscape fabric, black gold"
             onChange={(event) => setWords(event.currentTarget.value)}
           />
-        </label>
+        </ShelfSearch>
         {shown.length === 0 && !found.isFetching && (
-          <p className="shelf-none">Nothing on the shelf is called that.</p>
+          <ShelfNone>Nothing on the shelf is called that.</ShelfNone>
         )}
         {asked ? (
           <MaterialList materials={shown} chosen={material?.key} onChoose={setChosen} />
@@ -67,11 +71,11 @@ export function ShelfView({ gardenId }: { gardenId: number }) {
             </section>
           ))
         )}
-      </div>
+      </ShelfList>
       {material && (
         <MaterialSheet key={material.key} gardenId={gardenId} material={material} onChanged={changed} />
       )}
-    </main>
+    </ShelfViewBox>
   );
 }
 
@@ -83,18 +87,16 @@ type ListProps = {
 
 function MaterialList({ materials, chosen, onChoose }: ListProps) {
   return (
-    <ul className="shelf-materials">
+    <ShelfMaterials>
       {materials.map((each) => (
         <li key={each.key}>
-          <button type="button" aria-pressed={each.key === chosen} onClick={() => onChoose(each.key)}>
+          <Button aria-pressed={each.key === chosen} onClick={() => onChoose(each.key)}>
             <Swatch material={each.key} like={each.like} width={34} height={26} />
             <span>{each.name}</span>
-            {(each.like ?? each.is_mix) && (
-              <span className="shelf-yours">{each.is_mix ? "your mix" : "yours"}</span>
-            )}
-          </button>
+            {(each.like ?? each.is_mix) && <ShelfYours>{each.is_mix ? "your mix" : "yours"}</ShelfYours>}
+          </Button>
         </li>
       ))}
-    </ul>
+    </ShelfMaterials>
   );
 }

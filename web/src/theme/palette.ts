@@ -1,4 +1,5 @@
 import type { PaletteOptions } from "@mui/material/styles";
+import type {} from "@mui/material/themeCssVarsAugmentation";
 import type { Roles } from "./roles";
 
 declare module "@mui/material/styles" {

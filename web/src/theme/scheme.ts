@@ -3,7 +3,8 @@ export const SCHEME_PLACE = "nolbet.scheme";
 /** Put the chosen scheme on the page before anything is drawn, so that nothing flashes. */
 export function setFirstScheme(): void {
   const chosen = keptScheme();
-  const dark = chosen === "dark" || (chosen !== "light" && matchMedia("(prefers-color-scheme: dark)").matches);
+  const dark =
+    chosen === "dark" || (chosen !== "light" && matchMedia("(prefers-color-scheme: dark)").matches);
   document.documentElement.setAttribute("data-scheme", dark ? "dark" : "light");
 }
 

@@ -1,10 +1,13 @@
+import css from "../section/drawing.module.css";
+import css2 from "./water.module.css";
+import { WaterCut } from "./water.styles";
 import { useMemo } from "react";
 import type { BedFigures, Material } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { fitSection, onSheet, pathOf, xOf, yOf, type Geometry } from "../section/geometry";
-import { useSize } from "../section/useSize";
+import { useSize } from "../kit/useSize";
 import { Water, WaterParts } from "./Water";
 
 type Props = { figures: BedFigures; materials: ReadonlyMap<string, Material> };
@@ -27,7 +30,7 @@ export function Cutaway({ figures, materials }: Props) {
   if (!reservoir) return null;
   const hatch = (key: string) => `url(#hatch-${hatchKey(key, materials.get(key)?.like)})`;
   return (
-    <div ref={ref} className="water-cut">
+    <WaterCut ref={ref} data-part="water-cut">
       {geometry && (
         <svg
           width={size.width}
@@ -37,14 +40,14 @@ export function Cutaway({ figures, materials }: Props) {
         >
           <g transform={`translate(${SHIFT} 0)`}>
             <rect
-              className="drawing-ground"
+              className={css.drawingGround}
               x={-SHIFT}
               y={geometry.ground}
               width={geometry.right + SHIFT + 30}
               height={Math.max(geometry.height - geometry.ground, 0)}
             />
             {figures.section.hollow.map((ring, index) => (
-              <path key={index} className="drawing-air" d={pathOf(onSheet(geometry, ring))} />
+              <path key={index} className={css.drawingAir} d={pathOf(onSheet(geometry, ring))} />
             ))}
             <Water
               reservoir={reservoir}
@@ -67,7 +70,7 @@ export function Cutaway({ figures, materials }: Props) {
             {figures.section.walls.map((ring, index) => (
               <path
                 key={index}
-                className="drawing-wall"
+                className={css.drawingWall}
                 d={pathOf(onSheet(geometry, ring))}
                 strokeWidth={3}
               />
@@ -77,7 +80,7 @@ export function Cutaway({ figures, materials }: Props) {
               return (
                 <g key={name}>
                   <path
-                    className="water-name-line"
+                    className={css2.waterNameLine}
                     d={`M${xOf(geometry, figures.section.right_m) - 8} ${y}H${geometry.right + 24}`}
                   />
                   <text x={geometry.right + 30} y={y + 4}>
@@ -89,7 +92,7 @@ export function Cutaway({ figures, materials }: Props) {
           </g>
         </svg>
       )}
-    </div>
+    </WaterCut>
   );
 }
 

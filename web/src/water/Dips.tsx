@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { Note } from "../kit/Note";
+import { WaterDipEntry, WaterList } from "./water.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf } from "../api/client";
@@ -47,7 +50,7 @@ export function Dips({ gardenId, bedKey, keptAs, dips, cropFactor, onCropFactor 
   return (
     <section aria-labelledby="dips-title">
       <h2 id="dips-title">Dipstick</h2>
-      <div className="water-dip-entry">
+      <WaterDipEntry>
         <MeasureField
           key={dips.length}
           label="Water stands at"
@@ -57,33 +60,32 @@ export function Dips({ gardenId, bedKey, keptAs, dips, cropFactor, onCropFactor 
           shown={level === null ? "" : typedLength(level, units)}
           onMeaning={({ values: [read] }) => read !== undefined && setLevel(read)}
         />
-        <button
-          type="button"
-          className="main-button"
+        <Button
+          variant="contained"
+         
           disabled={level === null}
           onClick={() => level !== null && log.mutate(level)}
         >
           Log it
-        </button>
-      </div>
+        </Button>
+      </WaterDipEntry>
       {error && <p role="alert">{saidOf(error)}</p>}
-      <ul className="water-list">
+      <WaterList data-part="water-list">
         {dips.slice(0, SHOWN).map((dip) => (
           <li key={dip.id}>
             <span>{new Date(dip.at).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}</span>
             <Quantity kind="length" value={dip.level_m} />
-            <button
-              type="button"
-              className="text-button"
+            <Button
+             
               aria-label="Forget this dip"
               onClick={() => forget.mutate(dip.id)}
             >
               ×
-            </button>
+            </Button>
           </li>
         ))}
-      </ul>
-      {told.data && <p className="panel-note">{told.data.message}</p>}
+      </WaterList>
+      {told.data && <Note>{told.data.message}</Note>}
       <FittedFactor now={cropFactor} fits={told.data?.crop_factor} onTake={onCropFactor} />
     </section>
   );

@@ -1,7 +1,11 @@
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
+import { BuriedBox, MoreMeasuresBox } from "../section/bed-head.styles";
+import { WaterFields } from "./water.styles";
 import { meant } from "../api/meant";
 import type { Bed, Material, Reservoir } from "../api/client";
 import { showArea, typedLength, typedLoad } from "../quantities/format";
-import { Choice } from "../quantities/Choice";
+import { Choice } from "../kit/Choice";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { withReservoir } from "./reservoirs";
@@ -26,7 +30,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
   const liner = reservoir.liner_m;
   const [long, wide] = liner ?? [];
   return (
-    <div className="more-measures water-more">
+    <MoreMeasuresBox variant="outlined" component="div">
       <Parts title="Wicks" reservoir={reservoir} onSet={set} />
       <MeasureField
         label="Out of level by"
@@ -103,14 +107,15 @@ export function ReservoirFields({ bed, onEdit }: Props) {
           />
         </>
       )}
-      <button
-        type="button"
-        className="text-button is-iron"
+      <Button
+        variant="text"
+        color="primary"
+       
         onClick={() => onEdit((now) => ({ ...now, reservoir: null }))}
       >
         No reservoir after all
-      </button>
-    </div>
+      </Button>
+    </MoreMeasuresBox>
   );
 }
 
@@ -137,10 +142,10 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
   const changeWick = (index: number, change: Partial<Wick>) =>
     onSet({ wicks: wicks.map((each, at) => (at === index ? { ...each, ...change } : each)) });
   return (
-    <fieldset className="buried">
-      <legend className="measure-label">{title} and pipes in it</legend>
+    <BuriedBox>
+      <legend>{title} and pipes in it</legend>
       {wicks.map((wick, index) => (
-        <div className="corner-row" key={index}>
+        <Row data-part="corner-row" key={index}>
           <strong>{wick.kind.replace("_", " ")}</strong>
           {wick.kind !== "fabric" && (
             <MeasureField
@@ -162,18 +167,17 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
               onMeaning={({ values: [count] }) => changeWick(index, { count })}
             />
           )}
-          <button
-            type="button"
-            className="text-button"
+          <Button
+           
             aria-label={`Take wick ${index + 1} out`}
             onClick={() => onSet({ wicks: wicks.filter((_, at) => at !== index) })}
           >
             ×
-          </button>
-        </div>
+          </Button>
+        </Row>
       ))}
       {pipes.map((pipe, index) => (
-        <div className="corner-row" key={`pipe ${index}`}>
+        <Row data-part="corner-row" key={`pipe ${index}`}>
           <strong>pipe</strong>
           <MeasureField
             label={`Across pipe ${index + 1}`}
@@ -193,18 +197,17 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
               onSet({ pipes: pipes.map((each, at) => (at === index ? { ...each, length_m } : each)) })
             }
           />
-          <button
-            type="button"
-            className="text-button"
+          <Button
+           
             aria-label={`Take pipe ${index + 1} out`}
             onClick={() => onSet({ pipes: pipes.filter((_, at) => at !== index) })}
           >
             ×
-          </button>
-        </div>
+          </Button>
+        </Row>
       ))}
       {crates.map((crate, index) => (
-        <div className="corner-row" key={`crate ${index}`}>
+        <Row data-part="corner-row" key={`crate ${index}`}>
           <strong>crate</strong>
           <MeasureField
             label={`One crate ${index + 1} is`}
@@ -232,42 +235,34 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
               onSet({ crates: crates.map((each, at) => (at === index ? { ...each, count } : each)) })
             }
           />
-          <button
-            type="button"
-            className="text-button"
+          <Button
+           
             aria-label={`Take crate ${index + 1} out`}
             onClick={() => onSet({ crates: crates.filter((_, at) => at !== index) })}
           >
             ×
-          </button>
-        </div>
+          </Button>
+        </Row>
       ))}
-      <div className="water-fields">
+      <WaterFields>
         {NEW_WICKS.map(([name, wick]) => (
-          <button
-            key={name}
-            type="button"
-            className="text-button"
-            onClick={() => onSet({ wicks: [...wicks, wick] })}
-          >
+          <Button key={name} onClick={() => onSet({ wicks: [...wicks, wick] })}>
             {name}
-          </button>
+          </Button>
         ))}
-        <button
-          type="button"
-          className="text-button"
+        <Button
+         
           onClick={() => onSet({ pipes: [...pipes, { diameter_m: 0.08, length_m: 1, count: 1 }] })}
         >
           + Pipe
-        </button>
-        <button
-          type="button"
-          className="text-button"
+        </Button>
+        <Button
+         
           onClick={() => onSet({ crates: [...crates, crateFor(reservoir.height_m)] })}
         >
           + Crate
-        </button>
-      </div>
-    </fieldset>
+        </Button>
+      </WaterFields>
+    </BuriedBox>
   );
 }

@@ -1,3 +1,4 @@
+import { WaterSlider, WaterSliders } from "./water.styles";
 import { meant } from "../api/meant";
 import type { ReactNode } from "react";
 import type { Bed, BedFigures, Material } from "../api/client";
@@ -44,7 +45,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
   const soil_m = bed.layers[soil]?.thickness_m ?? figures.layers[soil]?.thickness_m ?? 0;
   const standing = figures.layers.map((each) => each.thickness_m);
   return (
-    <div className="water-sliders">
+    <WaterSliders data-part="water-sliders">
       <Slider
         {...slide}
         label="Reservoir"
@@ -79,10 +80,10 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
           }
         />
       )}
-      <label className="water-slider">
+      <WaterSlider>
         <span>Filled with</span>
         <select
-          className="measure-input"
+         
           value={reservoir.medium ?? ""}
           onChange={(event) => {
             const medium = event.currentTarget.value || null;
@@ -98,7 +99,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
             <option value={reservoir.medium}>{figures.reservoir?.medium_name ?? reservoir.medium}</option>
           )}
         </select>
-      </label>
+      </WaterSlider>
       <Slider
         {...slide}
         label="Through the mulch"
@@ -143,7 +144,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         step={1}
         onValue={(days) => set({ every_days: days || null }, "rounds")}
       />
-    </div>
+    </WaterSliders>
   );
 }
 
@@ -160,7 +161,7 @@ type SliderProps = {
 
 function Slider({ label, said, value, least, most, step, onValue, onEnd }: SliderProps) {
   return (
-    <label className="water-slider">
+    <WaterSlider>
       <span>{label}</span>
       <b>{said}</b>
       <input
@@ -174,6 +175,6 @@ function Slider({ label, said, value, least, most, step, onValue, onEnd }: Slide
         onPointerUp={onEnd}
         onKeyUp={onEnd}
       />
-    </label>
+    </WaterSlider>
   );
 }

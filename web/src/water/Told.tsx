@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { Note } from "../kit/Note";
+import { WaterFields, WaterTold } from "./water.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { FittedFactor } from "./FittedFactor";
 import { waterApi } from "./waterApi";
@@ -37,23 +40,24 @@ export function Told({ gardenId, bedKey, keptAs, cropFactor, onCropFactor }: Pro
     <section aria-labelledby="told-title">
       <h2 id="told-title">Level probe</h2>
       {told.data ? (
-        <p
-          className={`water-told ${told.data.leaks ? "is-leak" : ""}`}
+        <WaterTold
+          data-leak={told.data.leaks || undefined}
+          data-part="water-told"
           role={told.data.leaks ? "alert" : undefined}
         >
           {told.data.message}
-        </p>
+        </WaterTold>
       ) : (
-        <p className="panel-note">No probe stands in it yet.</p>
+        <Note>No probe stands in it yet.</Note>
       )}
       <FittedFactor now={cropFactor} fits={told.data?.crop_factor} onTake={onCropFactor} />
-      <div className="water-fields" role="group" aria-label="Simulated probe">
+      <WaterFields role="group" aria-label="Simulated probe">
         {MOODS.map(([name, change]) => (
-          <button key={name} type="button" className="text-button" onClick={() => set.mutate(change)}>
+          <Button key={name} onClick={() => set.mutate(change)}>
             {told.data || name !== "sound" ? `Simulate ${name}` : "Put a simulated probe in"}
-          </button>
+          </Button>
         ))}
-      </div>
+      </WaterFields>
     </section>
   );
 }

@@ -1,7 +1,7 @@
+import css from "./water.module.css";
 import type { Material, ReservoirFigures } from "../api/client";
 import { hatchKey } from "../hatches/hatches";
 import { pathOf, type Outline, type Point } from "../section/geometry";
-import "./water.css";
 
 type Props = {
   reservoir: ReservoirFigures;
@@ -19,7 +19,7 @@ export function Water({ reservoir, place, materials, level }: Props) {
   const under = hatchOf(reservoir.under_material);
   const hatch = hatchOf(reservoir.medium_material);
   return (
-    <g className="water-store">
+    <g>
       {reservoir.under.map((ring, index) => (
         <path key={index} d={path(ring)} fill={under ? `url(#hatch-${under})` : "var(--earth)"} />
       ))}
@@ -27,7 +27,7 @@ export function Water({ reservoir, place, materials, level }: Props) {
         <path key={index} d={path(ring)} fill={hatch ? `url(#hatch-${hatch})` : "var(--hollow)"} />
       ))}
       {(level ?? reservoir.water).map((ring, index) => (
-        <path key={index} className="water-body" d={path(ring)} />
+        <path key={index} className={css.waterBody} data-part="water-body" d={path(ring)} />
       ))}
     </g>
   );

@@ -1,3 +1,8 @@
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { Problem } from "../kit/Problem";
+import { PageNote } from "../kit/Page";
+import { WaterAside, WaterHead, WaterStart, WaterTop, WaterViewBox, WaterWork } from "./water.styles";
 import { meant } from "../api/meant";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
@@ -16,7 +21,6 @@ import { Weather } from "./Weather";
 import { Year } from "./Year";
 import { YearTally } from "./YearTally";
 import { waterApi } from "./waterApi";
-import "./water.css";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
@@ -48,48 +52,45 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
       edit((now) => ({ ...now, watering: { ...(now.watering ?? {}), crop_factor } as Bed["watering"] })),
   };
   return (
-    <main className="water-view">
-      <div className="water-work">
-        <header className="water-head">
-          <h1 className="view-title">{bed.name}: water</h1>
-          <Link className="text-button" to={back}>
+    <WaterViewBox data-part="water-view">
+      <WaterWork>
+        <WaterHead>
+          <Typography variant="view" data-part="view-title">
+            {bed.name}: water
+          </Typography>
+          <Button component={Link} to={back}>
             Section
-          </Link>
-          <button
-            type="button"
-            className="text-button"
-            disabled={!state.canUndo}
-            onClick={() => session.undo()}
-          >
+          </Button>
+          <Button disabled={!state.canUndo} onClick={() => session.undo()}>
             Undo
-          </button>
-        </header>
+          </Button>
+        </WaterHead>
         {problem && (
-          <p className="section-problem" role="alert">
+          <Problem role="alert">
             {problem.detail} The figures are those from before; nothing of this is saved yet.
-          </p>
+          </Problem>
         )}
         {bed.reservoir == null ? (
-          <div className="water-start">
+          <WaterStart variant="outlined" component="div" data-part="water-start">
             <p>
               This bed has no reservoir. A wicking bed keeps its water under the soil: coarse stone over a
               liner, an overflow, and soil that draws the water up.
             </p>
-            <button
-              type="button"
-              className="main-button"
+            <Button
+              variant="contained"
+             
               disabled={!figures?.first_reservoir}
               onClick={() =>
                 edit((now) => ({ ...now, reservoir: figures?.first_reservoir as Bed["reservoir"] }))
               }
             >
               Make it a wicking bed
-            </button>
-          </div>
+            </Button>
+          </WaterStart>
         ) : (
           figures?.reservoir && (
             <>
-              <div className="water-top">
+              <WaterTop>
                 <Cutaway figures={figures} materials={materials} />
                 <Sliders
                   bed={bed}
@@ -98,20 +99,20 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
                   onEdit={edit}
                   onEnd={() => session.endGesture()}
                 />
-              </div>
+              </WaterTop>
               {year.error && !year.data && <p role="alert">{saidOf(year.error)}</p>}
               {year.data ? (
                 <Year figures={year.data} dips={dips.data ?? []} />
               ) : (
-                <p className="page-note">Letting years of weather pass ...</p>
+                <PageNote data-part="page-note">Letting years of weather pass ...</PageNote>
               )}
               <ReservoirFields gardenId={gardenId} bed={bed} materials={materials} onEdit={edit} />
             </>
           )
         )}
-      </div>
+      </WaterWork>
       {bed.reservoir != null && figures?.reservoir && (
-        <aside className="water-aside" aria-label="What it does">
+        <WaterAside variant="outlined" component="aside" data-part="water-aside" aria-label="What it does">
           <YearTally figures={figures} year={year.data ?? null} />
           <Told {...read} />
           <Dips {...read} dips={dips.data ?? []} />
@@ -122,8 +123,8 @@ export function WaterView({ gardenId, kept, materials, back }: Props) {
             onSelectLayer={() => undefined}
             onSeen={(code, reason) => edit((now) => withSeen(now, code, reason))}
           />
-        </aside>
+        </WaterAside>
       )}
-    </main>
+    </WaterViewBox>
   );
 }

@@ -1,3 +1,6 @@
+import Button from "@mui/material/Button";
+import { Note } from "../kit/Note";
+import { WaterFields, WaterList } from "./water.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf } from "../api/client";
@@ -38,14 +41,14 @@ export function Weather({ gardenId }: { gardenId: number }) {
   return (
     <section aria-labelledby="weather-title">
       <h2 id="weather-title">Weather</h2>
-      <p className="panel-note">
+      <Note>
         {kept.data?.first && kept.data.last
           ? `${kept.data.days} days kept, ${showDay(kept.data.first)} to ${showDay(kept.data.last)}; a whole year of them is used.`
           : "No daily weather yet: years are drawn from normals."}
-      </p>
-      <div className="water-fields">
+      </Note>
+      <WaterFields>
         <label>
-          <span className="measure-label">Daily file: date, tmin_c, tmax_c, rain_mm</span>
+          <span>Daily file: date, tmin_c, tmax_c, rain_mm</span>
           <input
             type="file"
             accept=".csv,text/csv"
@@ -55,33 +58,33 @@ export function Weather({ gardenId }: { gardenId: number }) {
             }}
           />
         </label>
-        <a className="text-button" href={`/api/gardens/${gardenId}/weather.csv`} download>
+        <Button component="a" href={`/api/gardens/${gardenId}/weather.csv`} download>
           As a file
-        </a>
+        </Button>
         {FAULTS.map(([fault, name]) => (
-          <button key={fault} type="button" className="text-button" onClick={() => ask.mutate(fault)}>
+          <Button key={fault} onClick={() => ask.mutate(fault)}>
             {name}
-          </button>
+          </Button>
         ))}
-      </div>
+      </WaterFields>
       {error && (
         <p role="alert">
           {error instanceof Error && error.message.startsWith("The file") ? error.message : saidOf(error)}
         </p>
       )}
       {last && (
-        <p role="status" className="panel-note">
+        <Note role="status">
           {last.taken} days taken{last.bad.length > 0 && `, ${last.bad.length} rows left out:`}
-        </p>
+        </Note>
       )}
       {last && last.bad.length > 0 && (
-        <ul className="water-list">
+        <WaterList data-part="water-list">
           {last.bad.slice(0, 8).map(({ line, message }) => (
             <li key={line}>
               line {line}: {message}
             </li>
           ))}
-        </ul>
+        </WaterList>
       )}
     </section>
   );

@@ -1,7 +1,10 @@
+import { Note } from "../kit/Note";
+import css from "./water.module.css";
+import { WaterYear } from "./water.styles";
 import type { Dip, WaterFigures } from "./waterApi";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { useSize } from "../section/useSize";
+import { useSize } from "../kit/useSize";
 
 type Props = { figures: WaterFigures; dips: readonly Dip[] };
 
@@ -20,12 +23,12 @@ export function Year({ figures, dips }: Props) {
   const y = (level: number) => MARGIN.top + room * (1 - level / Math.max(figures.overflow_m, 0.001));
   const line = (levels: readonly number[]) => levels.map((level, day) => `${x(day)},${y(level)}`).join(" ");
   return (
-    <div ref={ref} className="water-year">
+    <WaterYear ref={ref} data-part="water-year">
       <svg width={width} height={HEIGHT} role="img" aria-label="A year of levels">
         {[0, figures.overflow_m].map((level) => (
           <g key={level}>
             <line
-              className="water-axis"
+              className={css.waterAxis}
               x1={MARGIN.left}
               x2={width - MARGIN.right}
               y1={y(level)}
@@ -42,18 +45,18 @@ export function Year({ figures, dips }: Props) {
           </text>
         ))}
         <polygon
-          className="water-band"
+          className={css.waterBand}
           points={`${line(figures.high_m)} ${figures.low_m
             .map((level, day) => `${x(day)},${y(level)}`)
             .toReversed()
             .join(" ")}`}
         />
-        <polyline className="water-middle" points={line(figures.middle_m)} />
-        <polyline className="water-typical" points={line(figures.typical_m)} />
+        <polyline className={css.waterMiddle} points={line(figures.middle_m)} />
+        <polyline className={css.waterTypical} points={line(figures.typical_m)} />
         {figures.refill_days.map(({ day }) => (
           <line
             key={day}
-            className="water-tick"
+            className={css.waterTick}
             x1={x(day - 1)}
             x2={x(day - 1)}
             y1={HEIGHT - MARGIN.bottom - 12}
@@ -61,14 +64,21 @@ export function Year({ figures, dips }: Props) {
           />
         ))}
         {dips.map((dip) => (
-          <circle key={dip.id} className="water-dip" cx={x(dayOf(dip.at))} cy={y(dip.level_m)} r={4} />
+          <circle
+            key={dip.id}
+            className={css.waterDip}
+            data-part="water-dip"
+            cx={x(dayOf(dip.at))}
+            cy={y(dip.level_m)}
+            r={4}
+          />
         ))}
       </svg>
-      <p className="panel-note">
+      <Note>
         The band holds eight of ten of {figures.years} years, the thick line the middle; the thin line is a
         typical year with its refills as ticks, dots are your dips.
-      </p>
-    </div>
+      </Note>
+    </WaterYear>
   );
 }
 

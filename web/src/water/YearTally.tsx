@@ -1,3 +1,11 @@
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableRow from "@mui/material/TableRow";
+import { Lines } from "../kit/Lines";
+import { Note } from "../kit/Note";
+import { TallyBox, TallyVolume } from "../section/tally.styles";
+import { WaterList } from "./water.styles";
 import type { BedFigures } from "../api/client";
 import type { WaterFigures } from "./waterApi";
 import { Quantity } from "../quantities/Quantity";
@@ -18,15 +26,15 @@ export function YearTally({ figures, year }: Props) {
   if (!reservoir) return null;
   const summer = year ? Math.min(...year.lasts_days.map(({ middle }) => middle)) : null;
   return (
-    <section className="tally" aria-label="The reservoir">
+    <TallyBox data-part="tally" aria-label="The reservoir">
       <h2>It holds</h2>
-      <p className="tally-volume">
+      <TallyVolume data-part="tally-volume">
         <b>
           <Quantity kind="water" value={reservoir.water_m3} />
         </b>{" "}
         of water{figures.count > 1 && ", each bed"}
-      </p>
-      <dl className="tally-list">
+      </TallyVolume>
+      <Lines data-part="tally-list">
         {reservoir.lost_to_tilt_m3 > 1e-6 && (
           <Row label="Lost by its tilt">
             <Quantity kind="water" value={reservoir.lost_to_tilt_m3} />
@@ -71,43 +79,45 @@ export function YearTally({ figures, year }: Props) {
             </Row>
           </>
         )}
-      </dl>
+      </Lines>
       {year && (
         <>
           <Panel title="Days it lasts, by month" said="worst to best">
             {() => (
-              <table className="coming-table">
-                <tbody>
+              <Table>
+                <TableBody>
                   {year.lasts_days.map((each, month) => (
-                    <tr key={MONTHS[month]}>
-                      <th scope="row">{MONTHS[month]}</th>
-                      <td>{daysOf(each.low, year.longest_days)}</td>
-                      <td>{daysOf(each.middle, year.longest_days)}</td>
-                      <td>{daysOf(each.high, year.longest_days)}</td>
-                    </tr>
+                    <TableRow key={MONTHS[month]}>
+                      <TableCell component="th" scope="row">
+                        {MONTHS[month]}
+                      </TableCell>
+                      <TableCell>{daysOf(each.low, year.longest_days)}</TableCell>
+                      <TableCell>{daysOf(each.middle, year.longest_days)}</TableCell>
+                      <TableCell>{daysOf(each.high, year.longest_days)}</TableCell>
+                    </TableRow>
                   ))}
-                </tbody>
-              </table>
+                </TableBody>
+              </Table>
             )}
           </Panel>
           <Panel title="Refill calendar" said={`${year.refill_days.length} in a typical year`}>
             {() => (
-              <ul className="water-list">
+              <WaterList data-part="water-list">
                 {year.refill_days.map(({ day, volume_m3 }) => (
                   <li key={day}>
                     <span>{dateOf(day)}</span>
                     <Quantity kind="water" value={volume_m3} />
                   </li>
                 ))}
-              </ul>
+              </WaterList>
             )}
           </Panel>
-          <p className="panel-note">
+          <Note>
             {year.years} years of {WEATHER[year.weather]}, everything full on 1 January.
-          </p>
+          </Note>
         </>
       )}
-    </section>
+    </TallyBox>
   );
 }
 

@@ -1,9 +1,11 @@
+import { TEXT_VARS } from "../sizes";
 import type { Family } from "./parts";
 
 /** The page itself, and what every component shares. */
 export const BASE: Family = {
   MuiCssBaseline: {
     styleOverrides: (theme) => ({
+      ":root": TEXT_VARS,
       body: { fontVariantNumeric: "tabular-nums" },
       "#root": { height: "100dvh" },
       "h1, h2, h3, p, ul, ol, dl, dd, figure": { margin: 0 },

@@ -41,7 +41,11 @@ export const BUTTONS: Family = {
           textUnderlineOffset: 2,
           whiteSpace: "normal",
           textAlign: "left",
-          "&:hover": { textDecoration: "underline", backgroundColor: "transparent", color: theme.vars.palette.iron },
+          "&:hover": {
+            textDecoration: "underline",
+            backgroundColor: "transparent",
+            color: theme.vars.palette.iron,
+          },
         }),
       },
       {

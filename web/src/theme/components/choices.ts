@@ -80,7 +80,11 @@ export const CHOICES: Family = {
         "&::after": { width: 36, height: 36 },
         [THUMB]: { "&::after": { width: 44, height: 44 } },
         "&:hover, &.Mui-active": { boxShadow: "none" },
-        "&.Mui-focusVisible": { boxShadow: "none", outline: `2px solid ${theme.vars.palette.iron}`, outlineOffset: 2 },
+        "&.Mui-focusVisible": {
+          boxShadow: "none",
+          outline: `2px solid ${theme.vars.palette.iron}`,
+          outlineOffset: 2,
+        },
       }),
       mark: { display: "none" },
       markLabel: ({ theme }) => ({ color: theme.vars.palette.soft, fontSize: 12.5 }),

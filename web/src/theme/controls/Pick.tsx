@@ -13,7 +13,15 @@ type Props<T extends string> = {
 };
 
 /** One of a list, by the device's own list: on a phone that is the one a thumb can use. */
-export function Pick<T extends string>({ label, options, value, onChoose, hideLabel, disabled, sx }: Props<T>) {
+export function Pick<T extends string>({
+  label,
+  options,
+  value,
+  onChoose,
+  hideLabel,
+  disabled,
+  sx,
+}: Props<T>) {
   return (
     <TextField
       select

@@ -1,0 +1,47 @@
+import { styled } from "@mui/material/styles";
+
+export const Door = styled("main")({
+  display: "grid",
+  gridColumn: "1 / -1",
+  gridRow: "1 / -1",
+  gridTemplateColumns: "minmax(0, 1fr) minmax(360px, 1fr)",
+  height: "100dvh",
+  "@media (max-width: 760px)": {
+    gridTemplate: "150px minmax(0, 1fr) / minmax(0, 1fr)",
+  },
+});
+
+export const DoorForm = styled("form")({
+  display: "grid",
+  gap: 14,
+  alignContent: "center",
+  justifyItems: "start",
+  padding: "40px 9%",
+  background: "var(--palette-sheet)",
+  "& h1": {
+    margin: 0,
+    fontWeight: 760,
+    fontSize: "var(--text-door)",
+    fontStretch: "118%",
+  },
+  "& p": {
+    maxWidth: 380,
+    margin: "0 0 8px",
+    color: "var(--palette-soft)",
+  },
+  "& label": {
+    width: "min(340px, 100%)",
+  },
+  "& [data-part=measure-input]": {
+    height: 38,
+  },
+  "& [data-part=door-problem]": {
+    margin: 0,
+    color: "var(--palette-iron)",
+    fontWeight: 600,
+  },
+  "@media (max-width: 760px)": {
+    alignContent: "start",
+    padding: "24px 20px",
+  },
+});

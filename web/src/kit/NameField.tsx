@@ -1,0 +1,43 @@
+import InputBase from "@mui/material/InputBase";
+import { useState } from "react";
+
+type Props = { label: string; name: string; onName: (name: string) => void; most?: number; autoFocus?: boolean };
+
+/** A name that is changed where it stands, in the type of its heading. */
+export function NameField({ label, name, onName, most = 80, autoFocus }: Props) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const commit = () => {
+    const wanted = typed?.trim();
+    if (wanted && wanted !== name) onName(wanted.slice(0, most));
+    setTyped(null);
+  };
+  const shown = typed ?? name;
+  return (
+    <InputBase
+      value={shown}
+      autoFocus={autoFocus}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === "Enter" && (event.target as HTMLElement).blur()}
+      inputProps={{ "aria-label": label, maxLength: most, size: Math.max(shown.length, 4) }}
+      sx={{
+        maxWidth: "100%",
+        font: "inherit",
+        color: "inherit",
+        fontStretch: "inherit",
+        lineHeight: "inherit",
+        "& input": {
+          height: "auto",
+          minHeight: 32,
+          padding: "0 2px",
+          border: "1px solid transparent",
+          borderRadius: 1,
+          fontStretch: "inherit",
+          fieldSizing: "content",
+          maxWidth: "86vw",
+        },
+        "&:hover input": { borderColor: "line" },
+      }}
+    />
+  );
+}
