@@ -111,6 +111,29 @@ def test_by_the_bag_the_barrow_the_hand_and_the_scales(text: str, limit: str, co
     assert meaning.assumed
 
 
+@pytest.mark.parametrize(
+    ("text", "context", "value_kg_m3"),
+    [
+        ("40", FT_IN, 40 * POUND_KG / CU_FT_M3),
+        ("40 lb a cu ft", METRIC, 40 * POUND_KG / CU_FT_M3),
+        ("640", METRIC, 640.0),
+        ("640 kg/m3", FT_IN, 640.0),
+    ],
+)
+def test_a_density_is_in_the_gardens_units(text: str, context: Context, value_kg_m3: float) -> None:
+    (meaning,) = meanings(text, "density", context)
+    assert meaning.values == pytest.approx((value_kg_m3,), rel=1e-9)
+
+
+@pytest.mark.parametrize(
+    ("text", "context", "value_c"),
+    [("54", FT_IN, 110 / 9), ("12 C", FT_IN, 12.0), ("12", METRIC, 12.0), ("41 °F", METRIC, 5.0)],
+)
+def test_a_temperature_is_on_the_gardens_scale(text: str, context: Context, value_c: float) -> None:
+    (meaning,) = meanings(text, "temperature", context)
+    assert meaning.values == pytest.approx((value_c,), rel=1e-9)
+
+
 def test_bulk_is_priced_by_the_ton_once_it_is_known_what_it_is() -> None:
     (meaning,) = meanings("45 a ton", "unit_price", Context(System.FT_IN, density_kg_m3=640.0))
     assert float(meaning.money or 0) == pytest.approx(45.0 * 640.0 / SHORT_TON_KG, abs=1e-6)

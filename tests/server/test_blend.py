@@ -45,19 +45,39 @@ def mixed(signed_in: Client, garden: Garden) -> str:
     assert send(signed_in, "POST", f"{path}/mixes", THIRDS | {"key": "new"}).status_code == 201
     bed = zoo.bed(key="box", name="Box", layers=[{"material": "even_thirds", "fill": True}])
     assert send(signed_in, "POST", f"{path}/beds", {"bed": bed}).status_code == 201
-    assert send(signed_in, "POST", f"{path}/suppliers", YARD).status_code == 201
+    sources = {"revision": 1, "sources": {"suppliers": [YARD], "stock": []}}
+    assert send(signed_in, "PUT", f"{path}/sources", sources).status_code == 200
     return path
 
 
 KEPT = THIRDS | {"key": "even_thirds"}
 
 
+def change(client: Client, path: str, mix: dict[str, Any], revision: int = 1, key: str = "even_thirds") -> Any:
+    """The answer to saving a changed mix."""
+    return send(client, "PUT", f"{path}/mixes/{key}", {"revision": revision, "mix": mix})
+
+
+def test_a_mix_saved_too_late_is_refused_and_its_past_is_kept(signed_in: Client, mixed: str) -> None:
+    renamed = KEPT | {"name": "Thirds"}
+    assert change(signed_in, mixed, renamed).json()["revision"] == 2
+    late = change(signed_in, mixed, KEPT)
+    assert late.status_code == 409
+    assert "Thirds was changed elsewhere" in late.json()["detail"]
+    history = signed_in.get(f"{mixed}/history/mix/even_thirds").json()
+    assert [(each["revision"], each["document"]["name"]) for each in history["versions"]] == [
+        (2, "Thirds"),
+        (1, KEPT["name"]),
+    ]
+    assert history["past"] == [1]
+
+
 def test_a_mix_is_kept_under_a_key_of_its_name(signed_in: Client, mixed: str, garden: Garden) -> None:
-    (kept,) = signed_in.get(f"{mixed}/mixes").json()
+    (kept,) = [each["mix"] for each in signed_in.get(f"{mixed}/mixes").json()]
     assert kept["key"] == "even_thirds"
     assert kept["target"]["use"] == "moist_herb"
     again = send(signed_in, "POST", f"{mixed}/mixes", THIRDS).json()
-    assert again["key"] == "even_thirds_2"
+    assert again["mix"]["key"] == "even_thirds_2"
     assert {mix.key for mix in whole_plan(Garden.objects.get(pk=garden.pk)).mixes} == {"even_thirds", "even_thirds_2"}
 
 
@@ -68,8 +88,8 @@ def test_a_changed_mix_changes_what_beds_need(signed_in: Client, mixed: str) -> 
 
     before = sand()
     tested = KEPT | {"bucket_test": {"parts_in": 3.0, "level_out": 2.4}}
-    answer = send(signed_in, "PUT", f"{mixed}/mixes/even_thirds", tested)
-    assert answer.json()["bucket_test"] == {"parts_in": 3.0, "level_out": 2.4}
+    answer = change(signed_in, mixed, tested)
+    assert answer.json()["mix"]["bucket_test"] == {"parts_in": 3.0, "level_out": 2.4}
     assert sand() == pytest.approx(before * 1.25)
 
 
@@ -82,23 +102,23 @@ REFUSED: list[tuple[dict[str, Any], str, str]] = [
 ]
 
 
-@pytest.mark.parametrize(("change", "path", "said"), REFUSED)
+@pytest.mark.parametrize(("wrong", "path", "said"), REFUSED)
 def test_a_mix_that_cannot_be_is_refused_and_the_old_one_stays(
-    signed_in: Client, mixed: str, change: dict[str, Any], path: str, said: str
+    signed_in: Client, mixed: str, wrong: dict[str, Any], path: str, said: str
 ) -> None:
-    answer = send(signed_in, "PUT", f"{mixed}/mixes/even_thirds", KEPT | change)
+    answer = change(signed_in, mixed, KEPT | wrong)
     assert answer.status_code == 422
     (error,) = answer.json()["errors"]
     assert error["path"].endswith(path.split(".", 1)[1])
     assert said in answer.json()["detail"]
-    assert signed_in.get(f"{mixed}/mixes").json()[0]["parts"] == KEPT["parts"]
+    assert signed_in.get(f"{mixed}/mixes").json()[0]["mix"]["parts"] == KEPT["parts"]
 
 
 def test_mixes_that_contain_each_other_are_refused(signed_in: Client, mixed: str) -> None:
     outer = {"key": "x", "name": "Outer", "parts": [{"material": "even_thirds", "parts": 1}]}
-    assert send(signed_in, "POST", f"{mixed}/mixes", outer).json()["key"] == "outer"
+    assert send(signed_in, "POST", f"{mixed}/mixes", outer).json()["mix"]["key"] == "outer"
     loop = KEPT | {"parts": [{"material": "outer", "parts": 1}]}
-    answer = send(signed_in, "PUT", f"{mixed}/mixes/even_thirds", loop)
+    answer = change(signed_in, mixed, loop)
     assert answer.status_code == 422
     assert "would contain itself" in answer.json()["detail"]
     draft = send(signed_in, "POST", f"{mixed}/figure/mix", {"mix": loop})
@@ -110,10 +130,10 @@ def test_a_mix_in_use_is_not_forgotten(signed_in: Client, mixed: str) -> None:
     answer = signed_in.delete(f"{mixed}/mixes/even_thirds")
     assert answer.status_code == 409
     assert "Even thirds is used in Box" in answer.json()["detail"]
-    spare = send(signed_in, "POST", f"{mixed}/mixes", THIRDS | {"name": "Spare"}).json()
+    spare = send(signed_in, "POST", f"{mixed}/mixes", THIRDS | {"name": "Spare"}).json()["mix"]
     assert signed_in.delete(f"{mixed}/mixes/{spare['key']}").status_code == 204
     assert signed_in.delete(f"{mixed}/mixes/{spare['key']}").status_code == 404
-    assert send(signed_in, "PUT", f"{mixed}/mixes/gone", KEPT).status_code == 404
+    assert change(signed_in, mixed, KEPT, key="gone").status_code == 404
 
 
 def test_figures_of_a_draft_are_the_cores(signed_in: Client, mixed: str, garden: Garden) -> None:
@@ -138,9 +158,9 @@ def test_figures_of_a_draft_are_the_cores(signed_in: Client, mixed: str, garden:
 def test_mixes_go_out_and_come_in_with_the_plan_file(signed_in: Client, mixed: str) -> None:
     parts = [{"material": "garden_soil", "parts": 3.0, "rejected": 0.2}, *KEPT["parts"]]
     full = KEPT | {"parts": parts, "bucket_test": {"parts_in": 4.0, "level_out": 3.5}}
-    assert send(signed_in, "PUT", f"{mixed}/mixes/even_thirds", full).status_code == 200
+    assert change(signed_in, mixed, full).status_code == 200
     sent = signed_in.get(f"{mixed}/plan").content.decode()
     copy = send(signed_in, "POST", "/api/gardens/import", {"text": sent})
     assert copy.status_code == 201
     (back,) = signed_in.get(f"/api/gardens/{copy.json()['id']}/mixes").json()
-    assert back == signed_in.get(f"{mixed}/mixes").json()[0]
+    assert back["mix"] == signed_in.get(f"{mixed}/mixes").json()[0]["mix"]

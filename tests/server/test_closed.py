@@ -37,7 +37,8 @@ BODIES: dict[str, dict[str, Any]] = {
     "ChangedUnits": {"units": "metric"},
     "Spread": {"material": "compost", "bags": 1, "bag_m3": 0.04, "depth_m": 0.1},
     "Heaps": {"stock": []},
-    "PlanSupplier": {"key": "yard", "name": "Yard"},
+    "ChangedSources": {"revision": 1, "sources": {"suppliers": [{"key": "yard", "name": "Yard"}], "stock": []}},
+    "ChangedMix": {"revision": 1, "mix": MIX},
     "OwnMaterial": {"key": "mine", "like": "compost"},
     "NewGarden": {"garden": {"name": "Another"}},
     "PlanFile": {"text": json.dumps(zoo.plan(zoo.bed(key="brought")))},
@@ -54,7 +55,7 @@ BODIES: dict[str, dict[str, Any]] = {
     "Wished": {"mix": MIX, "volume_m3": 0.1},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
 }
-KEYS = {"/beds/": "plain", "/suppliers/": "yard", "/materials/": "heap", "/mixes/": "half"}
+KEYS = {"/beds/": "plain", "/history/": "plot", "/materials/": "heap", "/mixes/": "half"}
 
 
 def endpoints() -> Iterator[tuple[str, str, dict[str, Any]]]:
@@ -75,7 +76,7 @@ def filled(path: str, garden: Garden) -> str:
     if "{dip_id}" in path:
         dip = garden.beds.get(key=key).dips.create(at=timezone.now(), level_m=0.1)
         path = path.replace("{dip_id}", str(dip.pk))
-    return path.replace("{garden_id}", str(garden.pk)).replace("{key}", key)
+    return path.replace("{garden_id}", str(garden.pk)).replace("{key}", key).replace("{kind}", "plot")
 
 
 @pytest.mark.parametrize(

@@ -18,7 +18,7 @@ from nolbet.gardens.models import Garden
 GARDEN = "/api/gardens/{garden_id}"
 SWEPT_ELSEWHERE = (
     "/beds/{key}", "/figure/buying", "/figure/sunken", "/figure/compared", "/figure/schools", "/figure/spread",
-    "/mixes/{key}", "/figure/mix/amounts", "/figure/mix/batch", "/suppliers/{key}", "/materials/{key}",
+    "/mixes/{key}", "/figure/mix/amounts", "/figure/mix/batch", "/sources", "/materials/{key}",
 )  # fmt: skip
 """Where a body is a model that is swept, value by value, at another door already; made-up bodies go to all of them."""
 

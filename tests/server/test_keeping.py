@@ -33,37 +33,55 @@ def at(garden: Garden, path: str) -> str:
     return f"/api/gardens/{garden.pk}{path}"
 
 
+def save(client: Client, garden: Garden, revision: int = 1, **changed: Any) -> Any:
+    """The answer to saving changed suppliers or heaps, those not named as they are kept."""
+    kept = client.get(at(garden, "/sources")).json()["sources"]
+    return send(client, "PUT", at(garden, "/sources"), {"revision": revision, "sources": kept | changed})
+
+
+def yard(**changed: Any) -> list[dict[str, Any]]:
+    """One supplier, with its offers."""
+    return [{"key": "yard", "name": "Pennyfold", "offers": [BAG], **changed}]
+
+
 def test_sources_are_the_plans_own(signed_in: Client, garden: Garden) -> None:
     answer = signed_in.get(at(garden, "/sources")).json()
-    assert [supplier["key"] for supplier in answer["suppliers"]] == ["yard"]
-    assert answer["suppliers"][0]["offers"] == [offer | {"fetch": False} for offer in zoo.SUPPLIERS[0]["offers"]]
-    assert answer["stock"] == [{"material": "branches", "volume_m3": 0.05}]
+    sources = answer["sources"]
+    assert answer["revision"] == 1
+    assert [supplier["key"] for supplier in sources["suppliers"]] == ["yard"]
+    assert sources["suppliers"][0]["offers"] == [offer | {"fetch": False} for offer in zoo.SUPPLIERS[0]["offers"]]
+    assert sources["stock"] == [{"material": "branches", "volume_m3": 0.05}]
 
 
-def test_a_supplier_is_kept_under_a_key_of_its_own(signed_in: Client, garden: Garden) -> None:
-    body = {"key": "new_supplier", "name": "Yard", "delivery": "45.00", "offers": [BAG, BULK]}
-    made = send(signed_in, "POST", at(garden, "/suppliers"), body)
-    assert made.status_code == 201
-    assert made.json()["key"] == "yard_2"
-    offers = made.json()["offers"]
-    assert offers[0] == BAG | {"fetch": False}
-    assert offers[1] == BULK | {"fetch": False, "price_per_m3": "62.78163"}
+def test_suppliers_are_kept_with_all_their_offers_say(signed_in: Client, garden: Garden) -> None:
+    second = {"key": "other", "name": "Other", "delivery": "45.00", "offers": [BAG, BULK]}
+    saved = save(signed_in, garden, suppliers=[*yard(), second]).json()
+    assert saved["revision"] == 2
+    first, kept = saved["sources"]["suppliers"]
+    assert first["delivery"] == "0.00"
+    assert kept["offers"] == [BAG | {"fetch": False}, BULK | {"fetch": False, "price_per_m3": "62.78163"}]
+    assert [each.key for each in whole_plan(Garden.objects.get(pk=garden.pk)).suppliers] == ["yard", "other"]
 
 
-def test_changed_offers_take_the_place_of_the_old(signed_in: Client, garden: Garden) -> None:
-    body = {"key": "yard", "name": "Pennyfold", "offers": [BAG]}
-    changed = send(signed_in, "PUT", at(garden, "/suppliers/yard"), body).json()
-    assert changed["delivery"] == "0.00"
-    assert [offer["material"] for offer in changed["offers"]] == ["topsoil"]
-    (supplier,) = whole_plan(garden).suppliers
-    assert (supplier.key, supplier.name, len(supplier.offers)) == ("yard", "Pennyfold", 1)
-
-
-def test_a_forgotten_supplier_sells_nothing(signed_in: Client, garden: Garden) -> None:
-    assert signed_in.delete(at(garden, "/suppliers/yard")).status_code == 204
+def test_a_forgotten_supplier_sells_nothing_and_comes_back_by_undo(signed_in: Client, garden: Garden) -> None:
+    before = signed_in.get(at(garden, "/sources")).json()["sources"]
+    assert save(signed_in, garden, suppliers=[]).status_code == 200
     assert signed_in.get(at(garden, "/figure")).json()["figures"]["haul"] is None
-    assert signed_in.delete(at(garden, "/suppliers/yard")).status_code == 404
-    assert send(signed_in, "PUT", at(garden, "/suppliers/yard"), {"key": "yard"}).status_code == 404
+    history = signed_in.get(at(garden, "/history/sources/sources")).json()
+    assert (history["past"], history["future"]) == ([1], [])
+    (was,) = [each["document"] for each in history["versions"] if each["revision"] == 1]
+    body = {"revision": 2, "restores": 1, "sources": was}
+    assert send(signed_in, "PUT", at(garden, "/sources"), body).json()["sources"] == before
+    history = signed_in.get(at(garden, "/history/sources/sources")).json()
+    assert (history["past"], history["future"]) == ([], [2])
+
+
+def test_a_save_that_comes_too_late_changes_nothing(signed_in: Client, garden: Garden) -> None:
+    assert save(signed_in, garden, suppliers=yard()).status_code == 200
+    late = save(signed_in, garden, suppliers=[])
+    assert late.status_code == 409
+    assert "Suppliers or heaps" in late.json()["detail"]
+    assert len(signed_in.get(at(garden, "/sources")).json()["sources"]["suppliers"]) == 1
 
 
 @pytest.mark.parametrize(
@@ -80,7 +98,7 @@ def test_a_forgotten_supplier_sells_nothing(signed_in: Client, garden: Garden) -
 def test_an_offer_that_makes_no_sense_is_refused(
     signed_in: Client, garden: Garden, offer: dict[str, Any], said: str
 ) -> None:
-    answer = send(signed_in, "PUT", at(garden, "/suppliers/yard"), {"key": "yard", "offers": [offer]})
+    answer = save(signed_in, garden, suppliers=yard(offers=[offer]))
     assert answer.status_code == 422
     assert any(said in error["message"] for error in answer.json()["errors"])
     assert len(whole_plan(garden).suppliers[0].offers) == 2
@@ -88,11 +106,10 @@ def test_an_offer_that_makes_no_sense_is_refused(
 
 def test_heaps_are_replaced_as_a_whole(signed_in: Client, garden: Garden) -> None:
     heaps = [{"material": "leaves", "volume_m3": 1.5}, {"material": "compost", "volume_m3": 0.2}]
-    answer = send(signed_in, "PUT", at(garden, "/stock"), {"stock": heaps})
-    assert answer.json()["stock"] == heaps
-    refused = send(signed_in, "PUT", at(garden, "/stock"), {"stock": [{"material": "nosuch", "volume_m3": 1}]})
+    assert save(signed_in, garden, stock=heaps).json()["sources"]["stock"] == heaps
+    refused = save(signed_in, garden, 2, stock=[{"material": "nosuch", "volume_m3": 1}])
     assert refused.json()["errors"][0]["path"] == "stock[0].material"
-    assert signed_in.get(at(garden, "/sources")).json()["stock"] == heaps
+    assert signed_in.get(at(garden, "/sources")).json()["sources"]["stock"] == heaps
 
 
 def test_an_own_material_is_made_changed_and_taken_off(signed_in: Client, garden: Garden) -> None:

@@ -113,8 +113,8 @@ def test_mixes_in_mixes_hold_each_material_once_and_go_ten_deep(signed_in: Clien
         body = {"key": "x", "name": f"Deep {deep}", "parts": parts}
         made = send(signed_in, "POST", at(garden, "/mixes"), body)
         assert made.status_code == 201, made.json()
-        inside = [made.json()["key"], "compost", "coir"]
-        figured = send(signed_in, "POST", at(garden, "/figure/mix/amounts"), {"mix": made.json()})
+        inside = [made.json()["mix"]["key"], "compost", "coir"]
+        figured = send(signed_in, "POST", at(garden, "/figure/mix/amounts"), {"mix": made.json()["mix"]})
         plain = [each["material"] for each in figured.json()["amounts"][0]["taken"]]
         assert len(plain) == len(set(plain)) <= 4
     too_deep = {"key": "x", "name": "Deep 11", "parts": [{"material": "deep_10", "parts": 2}]}

@@ -1,19 +1,18 @@
-import createCache from "@emotion/cache";
-import { CacheProvider } from "@emotion/react";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
+import "@fontsource-variable/archivo/standard.css";
 import { App } from "./app/App";
+import { setFirstScheme } from "./theme/scheme";
+import { ThemeRoot } from "./theme/ThemeRoot";
 
-const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
-const styles = createCache({ key: "nb", nonce });
-
+setFirstScheme();
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(
     <StrictMode>
-      <CacheProvider value={styles}>
+      <ThemeRoot>
         <App />
-      </CacheProvider>
+      </ThemeRoot>
     </StrictMode>,
   );
 }

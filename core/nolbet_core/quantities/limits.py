@@ -33,6 +33,8 @@ class Kind(StrEnum):
     MASS = "mass"
     AREA = "area"
     LOAD = "load"
+    DENSITY = "density"
+    TEMPERATURE = "temperature"
     MONEY = "money"
     UNIT_PRICE = "unit_price"
     COUNT = "count"
@@ -77,6 +79,8 @@ _BARE: dict[Kind, tuple[Unit, Unit]] = {
     Kind.VOLUME: (CU_FT, LITRE),
     Kind.MASS: (POUND, KILOGRAM),
     Kind.AREA: (SQ_FT, SQ_METRE),
+    Kind.DENSITY: (Unit("lb a cu ft", "lb a cu ft", POUND.size / CU_FT.size), Unit("kg a m³", "kg a m³", 1.0)),
+    Kind.TEMPERATURE: (Unit("°F", "°F", 5 / 9), Unit("°C", "°C", 1.0)),
 }
 
 SHORTEST_M = 0.001
@@ -103,10 +107,10 @@ UNIT_PRICE = Limit("a price", Kind.UNIT_PRICE, 1_000_000.0)
 COUNT = Limit("a count", Kind.COUNT, 1000.0, least=1.0)
 SHARE = Limit("a share", Kind.SHARE, 1.0)
 PH = Limit("pH", Kind.PH, 14.0)
-DENSITY_KG_M3 = Limit("a density", Kind.NUMBER, 5000.0, above_least=True)
+DENSITY_KG_M3 = Limit("a density", Kind.DENSITY, 5000.0, above_least=True)
 LOOSE_FACTOR = Limit("a loose factor", Kind.NUMBER, 5.0, least=1.0)
 DECAY = Limit("a rate of rotting", Kind.NUMBER, 20.0)
-TEMPERATURE_C = Limit("a mean temperature", Kind.NUMBER, 45.0)
+TEMPERATURE_C = Limit("a mean temperature", Kind.TEMPERATURE, 45.0)
 MEAL_KG = Limit("what is scattered", Kind.MASS, 10_000.0, above_least=True)
 HANDFUL_KG = Limit("a handful", Kind.MASS, 0.5, least=0.005)
 CATCHMENT_M2 = Limit("a roof led in", Kind.AREA, 1000.0)

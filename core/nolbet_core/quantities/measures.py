@@ -11,6 +11,8 @@ from nolbet_core.quantities.numbers import NUMBER_PATTERN, Comma, NumberProblem,
 from nolbet_core.quantities.units import (
     AREA_UNITS,
     CENTIMETRE,
+    CU_FT,
+    CUBIC_METRE,
     FOOT,
     INCH,
     KILOGRAM,
@@ -118,6 +120,45 @@ def read_load(text: str, system: System, comma: Comma) -> Measure:
     own = POUND if system is System.FT_IN else KILOGRAM
     (mass,) = read_measures(mass_text, Kind.MASS, system, mass_units(system), comma, (own,))
     return Measure(mass.value / area.size, f"{mass.understood} a {area.one}")
+
+
+_OF_VOLUME = re.compile(r"^(?P<mass>.*?)\s*(?:(?:/|\ban?\b|\bper\b)\s*(?P<volume>[a-z][a-z3³. ]*))?$")
+_TEMPERATURE = re.compile(
+    rf"^(?P<sign>-)?\s*(?P<number>{NUMBER_PATTERN})\s*(?:°|deg(?:rees?)?\.?)?\s*(?P<scale>c|f)?(?:elsius|ahrenheit)?$"
+)
+
+
+def read_density(text: str, system: System, comma: Comma) -> Measure:
+    """A mass of a volume in a spelled-out text [kg/m3], as 40 lb a cu ft or 640 kg/m3.
+
+    Where no volume is said, pounds are of a cubic foot, kilograms of a m3, and a bare number is the garden's own.
+    Raises Problem with the reason.
+    """
+    text = text.replace("³", "3")
+    found = _OF_VOLUME.match(text)
+    said = found["volume"].replace(".", "").strip() if found and found["volume"] else ""
+    mass_text = found["mass"] if found else text
+    own = POUND if system is System.FT_IN else KILOGRAM
+    (mass,) = read_measures(mass_text, Kind.MASS, system, mass_units(system), comma, (own,))
+    pounds = (own is POUND and not re.search(r"kg|kilo", mass_text)) or bool(re.search(r"lb|pound", mass_text))
+    volume = volume_units(Contents.MEDIA).get(said) if said else (CU_FT if pounds else CUBIC_METRE)
+    if volume is None:
+        raise Problem(f"“{said}” isn't a unit of volume known here")
+    return Measure(mass.value / volume.size, f"{mass.understood} a {volume.one}")
+
+
+def read_temperature(text: str, system: System, comma: Comma) -> Measure:
+    """A temperature in a spelled-out text [C], as 54 F or 12 C; a bare number is on the garden's own scale.
+
+    Raises Problem with the reason.
+    """
+    found = _TEMPERATURE.match(text)
+    if not found:
+        raise Problem("no temperature found")
+    degrees = _number(found["number"], comma) * (-1 if found["sign"] else 1)
+    fahrenheit = found["scale"] == "f" or (found["scale"] is None and system is System.FT_IN)
+    said = f"{trimmed(degrees, 2)} °{'F' if fahrenheit else 'C'}"
+    return Measure((degrees - 32) * 5 / 9 if fahrenheit else degrees, said)
 
 
 def _usual_area(mass_text: str, system: System) -> Unit:

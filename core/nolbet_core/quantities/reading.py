@@ -28,11 +28,13 @@ from nolbet_core.quantities.writing import (
     other_system,
     show_area,
     show_bulk_volume,
+    show_density,
     show_length,
     show_load,
     show_mass,
     show_money,
     show_share,
+    show_temperature,
     show_unit_price,
     show_volume,
     trimmed,
@@ -50,6 +52,8 @@ EXAMPLES: dict[Kind, dict[System, str]] = {
     Kind.MASS: {System.FT_IN: "40 lb or 20 kg", System.METRIC: "20 kg or 40 lb"},
     Kind.AREA: {System.FT_IN: "120 sq ft or 11 m2", System.METRIC: "11 m2 or 120 sq ft"},
     Kind.LOAD: {System.FT_IN: "40 lb a sq ft or 200 kg/m2", System.METRIC: "200 kg/m2 or 40 lb/sq ft"},
+    Kind.DENSITY: {System.FT_IN: "40 lb a cu ft or 640 kg/m3", System.METRIC: "640 kg/m3 or 40 lb a cu ft"},
+    Kind.TEMPERATURE: {System.FT_IN: "54 F or 12 C", System.METRIC: "12 C or 54 F"},
     Kind.MONEY: {System.FT_IN: "6.20", System.METRIC: "6.20"},
     Kind.UNIT_PRICE: {System.FT_IN: "48 a yd or 62.80 a m3", System.METRIC: "62.80 a m3 or 48 a yd"},
     Kind.COUNT: {System.FT_IN: "2", System.METRIC: "2"},
@@ -206,6 +210,10 @@ def _measured(
 ) -> tuple[measures.Measure, ...]:
     if kind is Kind.LOAD:
         return (measures.read_load(text, context.system, comma),)
+    if kind is Kind.DENSITY:
+        return (measures.read_density(text, context.system, comma),)
+    if kind is Kind.TEMPERATURE:
+        return (measures.read_temperature(text, context.system, comma),)
     units = measures.units_of(kind, context.system, context.contents) | _further_units(kind, context)
     return measures.read_measures(text, kind, context.system, units, comma, bare)
 
@@ -259,6 +267,8 @@ _SHOWN: dict[Kind, Callable[[float, System], str]] = {
     Kind.MASS: show_mass,
     Kind.AREA: show_area,
     Kind.LOAD: show_load,
+    Kind.DENSITY: show_density,
+    Kind.TEMPERATURE: show_temperature,
 }
 
 

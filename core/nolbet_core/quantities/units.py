@@ -62,6 +62,7 @@ MILLIMETRE = Unit("mm", "mm", 0.001)
 CENTIMETRE = Unit("cm", "cm", 0.01)
 METRE = Unit("m", "m", 1.0)
 CU_FT = Unit("cu ft", "cu ft", CU_FT_M3)
+CUBIC_METRE = Unit("m³", "m³", 1.0)
 LITRE = Unit("L", "L", LITRE_M3)
 POUND = Unit("lb", "lb", POUND_KG)
 KILOGRAM = Unit("kg", "kg", 1.0)
@@ -90,7 +91,7 @@ VOLUME_UNITS = _aliases(
     (Unit("dL", "dL", 1e-4), "dl, decilitre, decilitres"),
     (LITRE, "l, lt, ltr, ltrs, litre, litres, liter, liters, dm3"),
     (Unit("hL", "hL", 0.1), "hl, hectolitre, hectolitres"),
-    (Unit("m³", "m³", 1.0), "m3, cu m, cubic m, cubic metre, cubic metres, cubic meter, cubic meters, cbm"),
+    (CUBIC_METRE, "m3, cu m, cubic m, cubic metre, cubic metres, cubic meter, cubic meters, cbm"),
     (
         Unit("cu in", "cu in", CU_IN_M3),
         "cu in, in3, cubic in, cubic inch, cubic inches",

@@ -139,6 +139,20 @@ def show_load(load_kg_m2: float, system: System) -> str:
     return f"{fixed(load_kg_m2, 0)} kg a m²"
 
 
+def show_density(density_kg_m3: float, system: System) -> str:
+    """How heavy something lies [kg/m3], in lb a cu ft or kg a m3."""
+    if system is System.FT_IN:
+        return f"{fixed(density_kg_m3 * CU_FT_M3 / POUND_KG, 0)} lb a cu ft"
+    return f"{fixed(density_kg_m3, 0)} kg a m³"
+
+
+def show_temperature(temperature_c: float, system: System) -> str:
+    """A temperature [C], to the degree Fahrenheit or half a degree Celsius."""
+    if system is System.FT_IN:
+        return f"{fixed(temperature_c * 9 / 5 + 32, 0)} °F"
+    return f"{trimmed(round(temperature_c * 2) / 2, 1)} °C"
+
+
 def show_dose(mass_kg: float, system: System) -> str:
     """A small mass [kg] as it is weighed out: in oz under a pound and g under a kilogram, else to a tenth of either."""
     if system is System.FT_IN:

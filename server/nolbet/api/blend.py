@@ -28,6 +28,19 @@ router = Router(tags=["blend"])
 SoilM = Annotated[float, Field(ge=0, le=5)]
 
 
+class KeptMix(Schema):
+    """A mix as kept."""
+
+    revision: int
+    mix: PlanMix
+
+
+class ChangedMix(KeptMix):
+    """A mix to save, with the revision that the change was made from, and the one it brings back where it does."""
+
+    restores: int | None = None
+
+
 class DraftMix(Schema):
     """A mix as it is being drawn up, and how high soil stands over the water of the bed it is for."""
 
@@ -49,22 +62,27 @@ class Wished(DraftMix):
     volume_m3: Annotated[float, Field(gt=0, le=1000)]
 
 
-@router.get("/{garden_id}/mixes", response=list[PlanMix], exclude_none=True)
-def mixes(request: HttpRequest, garden_id: int) -> list[PlanMix]:
+@router.get("/{garden_id}/mixes", response=list[KeptMix], exclude_none=True)
+def mixes(request: HttpRequest, garden_id: int) -> list[KeptMix]:
     """A garden's mixes."""
-    return list(garden_shelf(own_garden(request, garden_id)).mixes)
+    garden = own_garden(request, garden_id)
+    revisions = dict(garden.mixes.values_list("key", "revision"))
+    return [KeptMix(revision=revisions[mix.key], mix=mix) for mix in garden_shelf(garden).mixes]
 
 
-@router.post("/{garden_id}/mixes", response={201: PlanMix}, exclude_none=True)
-def create_mix(request: HttpRequest, garden_id: int, mix: PlanMix) -> Status[PlanMix]:
+@router.post("/{garden_id}/mixes", response={201: KeptMix}, exclude_none=True)
+def create_mix(request: HttpRequest, garden_id: int, mix: PlanMix) -> Status[KeptMix]:
     """Keep a new mix; its key is made from its name."""
-    return Status(201, mix_plan(add_mix(own_garden(request, garden_id).pk, mix)))
+    kept = add_mix(own_garden(request, garden_id).pk, mix)
+    return Status(201, KeptMix(revision=kept.revision, mix=mix_plan(kept)))
 
 
-@router.put("/{garden_id}/mixes/{key}", response=PlanMix, exclude_none=True)
-def save_mix(request: HttpRequest, garden_id: int, key: str, mix: PlanMix) -> PlanMix:
-    """Keep a changed mix."""
-    return mix_plan(change_mix(own_garden(request, garden_id).pk, key, mix))
+@router.put("/{garden_id}/mixes/{key}", response=KeptMix, exclude_none=True)
+def save_mix(request: HttpRequest, garden_id: int, key: str, changed: ChangedMix) -> KeptMix:
+    """Keep a changed mix, if nobody changed it since."""
+    garden = own_garden(request, garden_id)
+    kept = change_mix(garden.pk, key, changed.mix, changed.revision, changed.restores)
+    return KeptMix(revision=kept.revision, mix=mix_plan(kept))
 
 
 @router.delete("/{garden_id}/mixes/{key}", response={204: None})

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Literal
+from typing import Any, Literal
 
 from ninja import Schema
 from pydantic import Field
 
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.history import Steps
-from nolbet.gardens.models import Bed, BedVersion, Garden
+from nolbet.gardens.models import Bed, BedVersion, Garden, PartVersion
 from nolbet.gardens.rows import bed_plan, garden_plan
 from nolbet.plans.importing import Kind, State
 from nolbet.plans.whole import whole_garden
@@ -95,10 +95,11 @@ class ChangedUnits(Schema):
 
 
 class ChangedPlot(Schema):
-    """A plot to save, with the revision that the change was made from."""
+    """A plot to save, with the revision that the change was made from, and the one it brings back where it does."""
 
     revision: int
     plot: Plot | None
+    restores: int | None = None
 
 
 class Version(Schema):
@@ -114,6 +115,23 @@ class History(Schema):
     """A bed's versions, newest first, and the revisions that undo and redo lead through, the nearest first."""
 
     versions: list[Version]
+    past: list[int]
+    future: list[int]
+
+
+class PartVersionOut(Schema):
+    """A part of a garden as it was saved once, in the plan file's words."""
+
+    revision: int
+    saved_at: datetime
+    restores: int | None
+    document: dict[str, Any] | None
+
+
+class PartHistory(Schema):
+    """A part's versions, newest first, and the revisions that undo and redo lead through, the nearest first."""
+
+    versions: list[PartVersionOut]
     past: list[int]
     future: list[int]
 
@@ -196,6 +214,12 @@ def history_of(versions: list[BedVersion], steps: Steps) -> History:
         if (bed := _read(each)) is not None
     ]
     return History(versions=shown, past=steps.past[::-1], future=steps.future)
+
+
+def part_history(versions: list[PartVersion], steps: Steps) -> PartHistory:
+    """A part's history as the page gets it; versions come oldest first."""
+    shown = [PartVersionOut.model_validate(each, from_attributes=True) for each in reversed(versions)]
+    return PartHistory(versions=shown, past=steps.past[::-1], future=steps.future)
 
 
 def _read(row: Bed | BedVersion) -> plan_bed.Bed | None:

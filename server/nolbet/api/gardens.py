@@ -13,12 +13,16 @@ from nolbet.api.garden_schemas import (
     GardenHead,
     KeptGarden,
     NewGarden,
+    PartHistory,
     garden_head,
     kept_garden,
+    part_history,
 )
 from nolbet.gardens.bin import bin_garden, empty_what_is_old, take_garden_back
+from nolbet.gardens.history import walk_steps
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden, signed_in_id
+from nolbet.gardens.parts import PartKind, part_versions
 from nolbet.plans.saving import save_head, save_plot, save_units
 from nolbet.plans.storing import store_plan
 from nolbet.plans.whole import plan_to_take_out
@@ -64,7 +68,14 @@ def change_units(request: HttpRequest, garden_id: int, changed: ChangedUnits) ->
 @router.put("/{garden_id}/plot", response=KeptGarden, exclude_none=True)
 def change_plot(request: HttpRequest, garden_id: int, changed: ChangedPlot) -> KeptGarden:
     """Keep a changed plot, if nobody changed it since. It has to hold together."""
-    return kept_garden(save_plot(own_garden(request, garden_id).pk, changed.revision, changed.plot))
+    return kept_garden(save_plot(own_garden(request, garden_id).pk, changed.revision, changed.plot, changed.restores))
+
+
+@router.get("/{garden_id}/history/{kind}/{key}", response=PartHistory, exclude_none=True)
+def load_part_history(request: HttpRequest, garden_id: int, kind: PartKind, key: str) -> PartHistory:
+    """What a part of a garden was, save by save, and where undo and redo stand."""
+    versions = part_versions(own_garden(request, garden_id), kind, key)
+    return part_history(versions, walk_steps((each.revision, each.restores) for each in versions))
 
 
 @router.post("/{garden_id}/copy", response={201: KeptGarden}, exclude_none=True)

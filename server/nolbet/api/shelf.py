@@ -40,7 +40,10 @@ class PropertyOut(Schema):
 
 
 class MaterialOut(Schema):
-    """A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words."""
+    """A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words.
+
+    placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it is bought; sheets have neither.
+    """
 
     key: str
     name: str
@@ -54,6 +57,8 @@ class MaterialOut(Schema):
     revision: int | None
     void_share: float
     loose_factor: float
+    placed_kg_m3: float | None
+    loose_kg_m3: float | None
     first_layer: dict[str, Any]
     properties: list[PropertyOut]
 
@@ -92,6 +97,7 @@ def _revisions(garden: Garden) -> dict[str, int]:
 
 
 def _out(material: Material, is_mix: bool, revision: int | None) -> MaterialOut:
+    dense = None if material.is_sheet else material.bulk_density_kg_m3
     return MaterialOut(
         key=material.key,
         name=material.name,
@@ -105,6 +111,8 @@ def _out(material: Material, is_mix: bool, revision: int | None) -> MaterialOut:
         revision=revision,
         void_share=material.void_share,
         loose_factor=material.loose_factor,
+        placed_kg_m3=dense,
+        loose_kg_m3=dense / material.loose_factor if dense else None,
         first_layer=first_layer(material),
         properties=[
             PropertyOut(

@@ -17,7 +17,8 @@ FIRST_EDITION = 1
 class Garden(models.Model):
     """A gardener's garden: its name, money, units and place.
 
-    head_revision, plot_revision: of the head and of the plot, each saved by itself. head_stamp: another one with every
+    head_revision, plot_revision, sources_revision: of the head, of the plot, and of suppliers with heaps, each saved by
+    itself. head_stamp: another one with every
     save of either. changes: counts every save of
     anything in the garden, so that what was checked against it is known to rest on it still.
     """
@@ -36,6 +37,7 @@ class Garden(models.Model):
     plot_revision = models.PositiveIntegerField(default=0)
     plot_edition = models.PositiveIntegerField(default=FIRST_EDITION)
     head_revision = models.PositiveIntegerField(default=0)
+    sources_revision = models.PositiveIntegerField(default=1)
     head_stamp = models.UUIDField(default=uuid.uuid4, editable=False)
     changes = models.PositiveBigIntegerField(default=0)
     created_at = models.DateTimeField(auto_now_add=True)
@@ -118,3 +120,26 @@ class BedVersion(models.Model):
 
     def __str__(self) -> str:
         return f"{self.name}, revision {self.revision}"
+
+
+class PartVersion(models.Model):
+    """A part of a garden (its plot, a mix, what it is fed from) as it was saved once. Nothing is ever written over.
+
+    kind: which part; key: which of them, where there are several. document: in the plan file's words.
+    """
+
+    garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="part_versions")
+    kind = models.CharField(max_length=10)
+    key = models.CharField(max_length=60)
+    revision = models.PositiveIntegerField()
+    restores = models.PositiveIntegerField(null=True, blank=True)
+    document = models.JSONField(null=True)
+    edition = models.PositiveIntegerField(default=EDITION)
+    saved_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-revision"]
+        constraints = [models.UniqueConstraint(fields=["garden", "kind", "key", "revision"], name="part_revision_once")]
+
+    def __str__(self) -> str:
+        return f"{self.kind} {self.key}, revision {self.revision}"

@@ -6,9 +6,6 @@ from collections.abc import Iterable, Iterator, Sequence
 from decimal import Decimal
 from typing import Any
 
-from django.db.models import Max
-
-from nolbet.gardens.errors import Missing
 from nolbet.gardens.models import Garden
 from nolbet.haul.models import Offer, Stock, Supplier
 from nolbet_core.plan.garden import PlanSupplier
@@ -45,7 +42,7 @@ def stock_plan(garden: Garden) -> list[PlanStock]:
 
 
 def keep_suppliers(garden: Garden, entries: Sequence[PlanSupplier]) -> None:
-    """Keep suppliers of a new garden."""
+    """Keep suppliers of a garden that has none."""
     kept = Supplier.objects.bulk_create(
         Supplier(garden=garden, key=entry.key, position=position, **_columns(entry))
         for position, entry in enumerate(entries)
@@ -55,37 +52,10 @@ def keep_suppliers(garden: Garden, entries: Sequence[PlanSupplier]) -> None:
     )
 
 
-def keep_supplier(garden: Garden, key: str, entry: PlanSupplier) -> Supplier:
-    """Keep a supplier under a key that no other of the garden has."""
-    last = garden.suppliers.aggregate(last=Max("position"))["last"]
-    supplier = Supplier.objects.create(
-        garden=garden,
-        key=key,
-        position=0 if last is None else last + 1,
-        **_columns(entry),
-    )
-    Offer.objects.bulk_create(_offers(supplier, entry))
-    return supplier
-
-
-def change_supplier(garden: Garden, key: str, entry: PlanSupplier) -> Supplier:
-    """Keep a supplier's new name, delivery and offers. Raises Missing where there is none of that key."""
-    supplier = garden.suppliers.filter(key=key).first()
-    if supplier is None:
-        raise Missing
-    for name, value in _columns(entry).items():
-        setattr(supplier, name, value)
-    supplier.save(update_fields=["name", "delivery"])
-    supplier.offers.all().delete()
-    Offer.objects.bulk_create(_offers(supplier, entry))
-    return supplier
-
-
-def drop_supplier(garden: Garden, key: str) -> None:
-    """Forget a supplier. Raises Missing where there is none of that key."""
-    deleted, _ = garden.suppliers.filter(key=key).delete()
-    if not deleted:
-        raise Missing
+def replace_suppliers(garden: Garden, entries: Sequence[PlanSupplier]) -> None:
+    """Keep suppliers in place of those before."""
+    garden.suppliers.all().delete()
+    keep_suppliers(garden, entries)
 
 
 def _columns(entry: PlanSupplier) -> dict[str, Any]:

@@ -1,58 +1,74 @@
-"""Saving suppliers, offers and heaps: what they name has to be on the garden's shelf."""
+"""Saving where things come from: what suppliers, offers and heaps name has to be on the garden's shelf."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import Any
 
-from nolbet.gardens.keys import key_for
+from django.db.models import F
+
+from nolbet.gardens.errors import StaleChange
 from nolbet.gardens.models import Garden
-from nolbet.haul.models import Supplier
-from nolbet.haul.rows import change_supplier, drop_supplier, keep_supplier, replace_stock
+from nolbet.gardens.parts import remember_part
+from nolbet.haul.rows import replace_stock, replace_suppliers, stock_plan, suppliers_plan
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
 from nolbet_core.built.names import unknown_names
 from nolbet_core.plan.garden import PlanSupplier, Stock
 
 
-def add_supplier(garden_id: int, entry: PlanSupplier) -> Supplier:
-    """Keep a new supplier at the end of the list, under a key of its own. Raises PlanProblem for what isn't there."""
+def save_sources(
+    garden_id: int,
+    revision: int,
+    suppliers: Sequence[PlanSupplier],
+    stock: Sequence[Stock],
+    restores: int | None = None,
+) -> Garden:
+    """Keep suppliers with their offers, and what lies on hand, in place of those before.
 
-    def keep(garden: Garden, _: None) -> Supplier:
-        taken = set(garden.suppliers.values_list("key", flat=True))
-        return keep_supplier(garden, key_for(entry.name or entry.key, taken), entry)
+    restores: the earlier revision that the change brings back, where it does.
 
-    return save_checked(garden_id, "shelf_stamp", lambda seen: _check_supplier(seen, entry), keep)
+    Raises StaleChange where they were changed since `revision`, PlanProblem for what isn't on the shelf.
+    """
 
+    def keep(garden: Garden, _: None) -> Garden:
+        if Garden.objects.values_list("sources_revision", flat=True).get(pk=garden.pk) != revision:
+            raise StaleChange("Suppliers or heaps were")
+        before = sources_document(garden)
+        replace_suppliers(garden, suppliers)
+        replace_stock(garden, stock)
+        Garden.objects.filter(pk=garden.pk).update(sources_revision=F("sources_revision") + 1)
+        after = (revision + 1, sources_document(garden))
+        remember_part(garden, "sources", "sources", (revision, before), after, restores)
+        return Garden.objects.get(pk=garden.pk)
 
-def save_supplier(garden_id: int, key: str, entry: PlanSupplier) -> Supplier:
-    """Keep a changed supplier. Raises Missing where there is none of that key, PlanProblem for what isn't there."""
-    return save_checked(
-        garden_id,
-        "shelf_stamp",
-        lambda seen: _check_supplier(seen, entry),
-        lambda seen, _: change_supplier(seen, key, entry),
-    )
-
-
-def remove_supplier(garden_id: int, key: str) -> None:
-    """Forget a supplier. Raises Missing where there is none of that key."""
-    save_checked(garden_id, "shelf_stamp", lambda _: None, lambda seen, _: drop_supplier(seen, key))
-
-
-def save_stock(garden_id: int, heaps: Sequence[Stock]) -> None:
-    """Keep what lies on hand in place of what lay there. Raises PlanProblem for what isn't there."""
-    save_checked(
-        garden_id, "shelf_stamp", lambda seen: _check_stock(seen, heaps), lambda seen, _: replace_stock(seen, heaps)
-    )
+    return save_checked(garden_id, "shelf_stamp", lambda seen: _check(seen, suppliers, stock), keep)
 
 
-def _check_supplier(garden: Garden, entry: PlanSupplier) -> None:
-    for problem in unknown_names(entry, garden_supplies(garden).materials, "suppliers[0]"):
-        raise problem
+def bring_sources(garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[Stock]) -> None:
+    """Put checked suppliers beside those there are, in place of those of the same key, and heaps in place of all."""
+    before = (garden.sources_revision, sources_document(garden))
+    brought = {each.key: each for each in suppliers}
+    there = [brought.pop(each.key, each) for each in suppliers_plan(garden)]
+    replace_suppliers(garden, [*there, *brought.values()])
+    if stock:
+        replace_stock(garden, stock)
+    after = (garden.sources_revision + 1, sources_document(garden))
+    Garden.objects.filter(pk=garden.pk).update(sources_revision=after[0])
+    remember_part(garden, "sources", "sources", before, after)
 
 
-def _check_stock(garden: Garden, heaps: Sequence[Stock]) -> None:
+def sources_document(garden: Garden) -> dict[str, Any]:
+    """Suppliers and heaps of a garden in the plan file's words."""
+    return {
+        "suppliers": [each.model_dump(mode="json", exclude_none=True) for each in suppliers_plan(garden)],
+        "stock": [each.model_dump(mode="json", exclude_none=True) for each in stock_plan(garden)],
+    }
+
+
+def _check(garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[Stock]) -> None:
     materials = garden_supplies(garden).materials
-    for index, heap in enumerate(heaps):
-        for problem in unknown_names(heap, materials, f"stock[{index}]"):
-            raise problem
+    for part, entries in (("suppliers", suppliers), ("stock", stock)):
+        for index, entry in enumerate(entries):
+            for problem in unknown_names(entry, materials, f"{part}[{index}]"):
+                raise problem

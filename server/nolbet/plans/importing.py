@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from nolbet.gardens.models import Bed, Garden
-from nolbet.haul.rows import change_supplier, keep_supplier, replace_stock
+from nolbet.plans.haul import bring_sources
 from nolbet.plans.saving import add_row, change_plot_columns, change_row, save_checked
 from nolbet.plans.whole import plan_to_take_out, whole_plan
 from nolbet.shelf.models import Mix, OwnMaterial
@@ -121,14 +121,10 @@ def _bring(garden: Garden, plan: Plan, changed: set[str]) -> None:
     for mix in plan.mixes:
         Mix.objects.update_or_create(garden=garden, key=mix.key, defaults=mix_columns(mix))
     beds = _bring_beds(garden, plan, changed)
-    suppliers = set(garden.suppliers.values_list("key", flat=True))
-    for supplier in plan.suppliers:
-        bring = change_supplier if supplier.key in suppliers else keep_supplier
-        bring(garden, supplier.key, supplier)
-    if plan.stock:
-        replace_stock(garden, plan.stock)
+    if plan.suppliers or plan.stock:
+        bring_sources(garden, plan.suppliers, plan.stock)
     if plan.garden.plot:
-        change_plot_columns(garden.pk, garden.plot_revision, plan.garden.plot)
+        change_plot_columns(garden, garden.plot_revision, plan.garden.plot)
     keep_weather(garden, plan.weather)
     keep_log(beds, plan.log)
     keep_probes(beds, plan.probes)

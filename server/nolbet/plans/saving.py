@@ -17,6 +17,7 @@ from nolbet.gardens.errors import Busy, Missing, StaleChange, StaleSave
 from nolbet.gardens.history import thin_versions
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Bed, Garden
+from nolbet.gardens.parts import remember_part
 from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
 from nolbet.plans.supplies import garden_supplies
 from nolbet_core.built.bed import build_bed
@@ -110,8 +111,8 @@ def change_row(bed_id: int, revision: int, bed: plan_bed.Bed, restores: int | No
     return kept
 
 
-def save_plot(garden_id: int, revision: int, plot: Plot | None) -> Garden:
-    """Keep a changed plot.
+def save_plot(garden_id: int, revision: int, plot: Plot | None, restores: int | None = None) -> Garden:
+    """Keep a changed plot. restores: the earlier revision that the change brings back, where it does.
 
     Raises StaleChange where it was changed since `revision`, PlanProblem where it doesn't hold together.
     """
@@ -119,7 +120,7 @@ def save_plot(garden_id: int, revision: int, plot: Plot | None) -> Garden:
         garden_id,
         "shelf_stamp",
         lambda seen: _check_plot(seen, plot),
-        lambda seen, _: change_plot_columns(seen.pk, revision, plot),
+        lambda seen, _: change_plot_columns(seen, revision, plot, restores),
     )
 
 
@@ -129,13 +130,15 @@ def _check_plot(garden: Garden, plot: Plot | None) -> None:
         raise problems[0]
 
 
-def change_plot_columns(garden_id: int, revision: int, plot: Plot | None) -> Garden:
+def change_plot_columns(garden: Garden, revision: int, plot: Plot | None, restores: int | None = None) -> Garden:
     """Keep a checked plot. Raises StaleChange where it was changed since `revision`."""
     columns = plot_columns(plot)
-    row = Garden.objects.filter(pk=garden_id, plot_revision=revision)
-    if not row.update(**columns, plot_revision=revision + 1, head_stamp=uuid4()):
+    before = Garden.objects.filter(pk=garden.pk, plot_revision=revision).values_list("plot", flat=True)
+    if not before:
         raise StaleChange("The plot was")
-    return Garden.objects.get(pk=garden_id)
+    remember_part(garden, "plot", "plot", (revision, before[0]), (revision + 1, columns["plot"]), restores)
+    Garden.objects.filter(pk=garden.pk).update(**columns, plot_revision=revision + 1, head_stamp=uuid4())
+    return Garden.objects.get(pk=garden.pk)
 
 
 @transaction.atomic

@@ -7,12 +7,13 @@ from collections.abc import Sequence
 from nolbet.gardens.errors import InUse, Missing, StaleChange
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
+from nolbet.gardens.parts import forget_part, remember_part
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import Shelf, garden_shelf
 from nolbet.plans.uses import broken_by, users_of
 from nolbet.plans.whole import whole_plan
 from nolbet.shelf.models import Mix, OwnMaterial
-from nolbet.shelf.rows import material_columns, mix_columns
+from nolbet.shelf.rows import material_columns, mix_columns, raw_document
 from nolbet_core.built.mixes import title_of
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
@@ -88,11 +89,11 @@ def _keep_mix(garden: Garden, entry: PlanMix) -> Mix:
     return Mix.objects.create(garden=garden, key=entry.key, **mix_columns(entry))
 
 
-def change_mix(garden_id: int, key: str, mix: PlanMix) -> Mix:
-    """Keep a mix's new recipe.
+def change_mix(garden_id: int, key: str, mix: PlanMix, revision: int, restores: int | None = None) -> Mix:
+    """Keep a mix's new recipe. restores: the earlier revision that the change brings back, where it does.
 
-    Raises Missing where there is none of that key, PlanProblem where it can't be mixed, InUse where something that is
-    made of it wouldn't hold together any more.
+    Raises Missing where there is none of that key, StaleChange where it was changed since `revision`, PlanProblem where
+    it can't be mixed, InUse where something that is made of it wouldn't hold together any more.
     """
 
     def check(garden: Garden) -> PlanMix:
@@ -107,10 +108,15 @@ def change_mix(garden_id: int, key: str, mix: PlanMix) -> Mix:
 
     def keep(garden: Garden, entry: PlanMix) -> Mix:
         kept = garden.mixes.get(key=key)
+        if kept.revision != revision:
+            raise StaleChange(f"{kept.name} was")
+        before = raw_document(kept)
         columns = mix_columns(entry)
         for name, value in columns.items():
             setattr(kept, name, value)
-        kept.save(update_fields=list(columns))
+        kept.revision += 1
+        kept.save(update_fields=[*columns, "revision"])
+        remember_part(garden, "mix", key, (revision, before), (kept.revision, raw_document(kept)), restores)
         garden.shelf_changed()
         return kept
 
@@ -138,6 +144,7 @@ def _remove(garden_id: int, key: str, model: type[OwnMaterial] | type[Mix]) -> N
 
     def keep(garden: Garden, _: None) -> None:
         model.objects.filter(garden=garden, key=key).delete()
+        forget_part(garden, "mix", key)
         garden.shelf_changed()
 
     save_checked(garden_id, "changes", check, keep)

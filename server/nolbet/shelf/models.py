@@ -34,6 +34,7 @@ class Mix(models.Model):
     parts = models.JSONField()
     more = models.JSONField(default=dict)
     edition = models.PositiveIntegerField(default=FIRST_EDITION)
+    revision = models.PositiveIntegerField(default=1)
 
     class Meta:
         ordering = ["name", "id"]

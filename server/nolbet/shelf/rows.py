@@ -33,7 +33,7 @@ def material_columns(own: PlanMaterial) -> dict[str, Any]:
 def mix_plan(mix: Mix) -> PlanMix:
     """A kept mix as the plan writes it. Raises Unreadable."""
     try:
-        document = upgraded("mix", {**mix.more, "key": mix.key, "name": mix.name, "parts": mix.parts}, mix.edition)
+        document = upgraded("mix", raw_document(mix), mix.edition)
         return PlanMix.model_validate(document)
     except TooNew as problem:
         raise Unreadable(str(problem)) from problem
@@ -56,6 +56,11 @@ def raw_material(own: OwnMaterial) -> dict[str, Any]:
 def raw_mix(mix: Mix) -> dict[str, Any]:
     """A mix's row as it lies in the database, readable or not."""
     return {"key": mix.key, "name": mix.name, "edition": mix.edition, "parts": mix.parts, "document": mix.more}
+
+
+def raw_document(mix: Mix) -> dict[str, Any]:
+    """A mix's row in the plan file's words, as it lies in the database."""
+    return {**mix.more, "key": mix.key, "name": mix.name, "parts": mix.parts}
 
 
 def keep_materials(garden: Garden, materials: list[PlanMaterial]) -> None:

@@ -1,5 +1,11 @@
+import { Problem } from "../kit/Problem";
+import TextField from "@mui/material/TextField";
 import Button from "@mui/material/Button";
-import { GardenForm, GardenPanel } from "../gardens/gardens.styles";
+import Typography from "@mui/material/Typography";
+import { Note } from "../kit/Note";
+import { Column } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
+import { SchemeChoice } from "../theme/controls/SchemeChoice";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
@@ -20,20 +26,20 @@ export function AccountSection() {
   if (!account.data) return null;
   if (account.data.demo) {
     return (
-      <GardenPanel variant="outlined" component="section">
-        <h2>Account</h2>
+      <Sheet component="section" sx={{ display: "grid", gap: 3, justifyItems: "start" }}>
+        <Typography variant="sheetTitle">Account</Typography>
+        <SchemeChoice />
         <p>This is the demo: whoever sits at this machine is its gardener, without a password.</p>
-      </GardenPanel>
+      </Sheet>
     );
   }
   return (
-    <GardenPanel variant="outlined" component="section">
-      <h2>Account: {account.data.name}</h2>
+    <Sheet component="section" sx={{ display: "grid", gap: 3, justifyItems: "start" }}>
+      <Typography variant="sheetTitle">Account: {account.data.name}</Typography>
+      <SchemeChoice />
       <PasswordForm />
-      <Button onClick={() => leave.mutate()}>
-        Sign out
-      </Button>
-    </GardenPanel>
+      <Button onClick={() => leave.mutate()}>Sign out</Button>
+    </Sheet>
   );
 }
 
@@ -52,34 +58,26 @@ function PasswordForm() {
     change.mutate();
   };
   return (
-    <GardenForm onSubmit={submit}>
-      <label>
-        <span>Password now</span>
-        <input
-         
-          type="password"
-          autoComplete="current-password"
-          required
-          value={old}
-          onChange={(event) => setOld(event.currentTarget.value)}
-        />
-      </label>
-      <label>
-        <span>New password</span>
-        <input
-         
-          type="password"
-          autoComplete="new-password"
-          required
-          value={wanted}
-          onChange={(event) => setWanted(event.currentTarget.value)}
-        />
-      </label>
-      <Button type="submit">
-        Change the password
-      </Button>
-      {change.error && <p role="alert">{saidOf(change.error)}</p>}
-      {change.isSuccess && <p role="status">Changed. Other devices have to sign in again.</p>}
-    </GardenForm>
+    <Column as="form" onSubmit={submit}>
+      <TextField
+        label="Password now"
+        type="password"
+        autoComplete="current-password"
+        required
+        value={old}
+        onChange={(event) => setOld(event.currentTarget.value)}
+      />
+      <TextField
+        label="New password"
+        type="password"
+        autoComplete="new-password"
+        required
+        value={wanted}
+        onChange={(event) => setWanted(event.currentTarget.value)}
+      />
+      <Button type="submit">Change the password</Button>
+      {change.error && <Problem>{saidOf(change.error)}</Problem>}
+      {change.isSuccess && <Note role="status">Changed. Other devices have to sign in again.</Note>}
+    </Column>
   );
 }

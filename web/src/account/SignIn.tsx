@@ -1,6 +1,8 @@
+import { Problem } from "../kit/Problem";
+import TextField from "@mui/material/TextField";
 import Button from "@mui/material/Button";
 import css from "./account.module.css";
-import css2 from "../section/drawing.module.css";
+import css2 from "../drawing/drawing.module.css";
 import { Door, DoorForm } from "./account.styles";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
@@ -8,7 +10,7 @@ import { useNavigate } from "react-router";
 import { api, saidOf } from "../api/client";
 
 /** The front door: sign in, or open an account. */
-export function SignIn() {
+export default function SignIn() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [fresh, setFresh] = useState(false);
@@ -31,38 +33,27 @@ export function SignIn() {
       <DoorForm onSubmit={submit} data-part="door-form">
         <h1>Nolbet</h1>
         <p>Works out what goes in a bed: measure it, lay it in layers, read off bags, yards and cost.</p>
-        <label>
-          <span>Name</span>
-          <input
-           
-            value={name}
-            autoComplete="username"
-            autoCapitalize="off"
-            required
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
-        </label>
-        <label>
-          <span>Password{fresh && ", at least 10 characters"}</span>
-          <input
-           
-            type="password"
-            value={password}
-            autoComplete={fresh ? "new-password" : "current-password"}
-            required
-            onChange={(event) => setPassword(event.currentTarget.value)}
-          />
-        </label>
-        {enter.error && (
-          <p data-part="door-problem" role="alert">
-            {saidOf(enter.error)}
-          </p>
-        )}
+        <TextField
+          label="Name"
+          value={name}
+          autoComplete="username"
+          required
+          onChange={(event) => setName(event.currentTarget.value)}
+          slotProps={{ htmlInput: { autoCapitalize: "off" } }}
+        />
+        <TextField
+          label={`Password${fresh ? ", at least 10 characters" : ""}`}
+          type="password"
+          value={password}
+          autoComplete={fresh ? "new-password" : "current-password"}
+          required
+          onChange={(event) => setPassword(event.currentTarget.value)}
+        />
+        {enter.error && <Problem>{saidOf(enter.error)}</Problem>}
         <Button variant="contained" type="submit" disabled={enter.isPending}>
           {fresh ? "Open an account" : "Sign in"}
         </Button>
         <Button
-         
           onClick={() => {
             setFresh(!fresh);
             enter.reset();

@@ -2,8 +2,6 @@ import { styled } from "@mui/material/styles";
 
 export const Door = styled("main")({
   display: "grid",
-  gridColumn: "1 / -1",
-  gridRow: "1 / -1",
   gridTemplateColumns: "minmax(0, 1fr) minmax(360px, 1fr)",
   height: "100dvh",
   "@media (max-width: 760px)": {
@@ -29,17 +27,7 @@ export const DoorForm = styled("form")({
     margin: "0 0 8px",
     color: "var(--palette-soft)",
   },
-  "& label": {
-    width: "min(340px, 100%)",
-  },
-  "& [data-part=measure-input]": {
-    height: 38,
-  },
-  "& [data-part=door-problem]": {
-    margin: 0,
-    color: "var(--palette-iron)",
-    fontWeight: 600,
-  },
+  "& .MuiTextField-root": { width: "min(340px, 100%)" },
   "@media (max-width: 760px)": {
     alignContent: "start",
     padding: "24px 20px",

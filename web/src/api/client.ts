@@ -35,6 +35,8 @@ export type KeptBed = Schemas["KeptBed"];
 export type KeptGarden = Schemas["KeptGarden"];
 export type Material = Schemas["MaterialOut"];
 export type Sources = Schemas["Sources"];
+export type KeptSources = Schemas["KeptSources"];
+export type PartKind = "plot" | "mix" | "sources";
 export type Supplier = Schemas["PlanSupplier"];
 export type Offer = NonNullable<Supplier["offers"]>[number];
 export type Stock = Schemas["Stock"];
@@ -86,7 +88,7 @@ client.use({
 /** What to tell a gardener of an error: what the server said, or that the line is down. */
 export function saidOf(error: unknown): string {
   if (error instanceof Refused) return error.problem.detail;
-  return "The line is down: nothing was changed. Try again.";
+  return "No connection: nothing was changed. Try again.";
 }
 
 /** The answer's data, or Refused with the problem. A broken line is the fetch's own TypeError. */
@@ -305,11 +307,18 @@ export const api = {
       }),
     ),
 
-  savePlot: async (garden_id: number, revision: number, plot: Plot) =>
+  savePlot: async (garden_id: number, revision: number, plot: Plot, restores?: number) =>
     unwrap(
       await client.PUT("/api/gardens/{garden_id}/plot", {
         params: { path: { garden_id } },
-        body: { revision, plot },
+        body: { revision, plot, restores },
+      }),
+    ),
+
+  partHistory: async (garden_id: number, kind: PartKind, key: string) =>
+    unwrap(
+      await client.GET("/api/gardens/{garden_id}/history/{kind}/{key}", {
+        params: { path: { garden_id, kind, key } },
       }),
     ),
 
@@ -354,36 +363,8 @@ export const api = {
   sources: async (garden_id: number) =>
     unwrap(await client.GET("/api/gardens/{garden_id}/sources", { params: { path: { garden_id } } })),
 
-  saveStock: async (garden_id: number, stock: Stock[]) =>
-    unwrap(
-      await client.PUT("/api/gardens/{garden_id}/stock", {
-        params: { path: { garden_id } },
-        body: { stock },
-      }),
-    ),
-
-  createSupplier: async (garden_id: number, supplier: Supplier) =>
-    unwrap(
-      await client.POST("/api/gardens/{garden_id}/suppliers", {
-        params: { path: { garden_id } },
-        body: supplier,
-      }),
-    ),
-
-  saveSupplier: async (garden_id: number, supplier: Supplier) =>
-    unwrap(
-      await client.PUT("/api/gardens/{garden_id}/suppliers/{key}", {
-        params: { path: { garden_id, key: supplier.key } },
-        body: supplier,
-      }),
-    ),
-
-  removeSupplier: async (garden_id: number, key: string) =>
-    done(
-      await client.DELETE("/api/gardens/{garden_id}/suppliers/{key}", {
-        params: { path: { garden_id, key } },
-      }),
-    ),
+  saveSources: async (garden_id: number, body: Schemas["ChangedSources"]) =>
+    unwrap(await client.PUT("/api/gardens/{garden_id}/sources", { params: { path: { garden_id } }, body })),
 
   createMaterial: async (garden_id: number, own: OwnMaterial) =>
     unwrap(

@@ -844,6 +844,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/history/{kind}/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Load Part History
+         * @description What a part of a garden was, save by save, and where undo and redo stand.
+         */
+        get: operations["nolbet_api_gardens_load_part_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/import": {
         parameters: {
             query?: never;
@@ -982,7 +1002,7 @@ export interface paths {
         get?: never;
         /**
          * Save Mix
-         * @description Keep a changed mix.
+         * @description Keep a changed mix, if nobody changed it since.
          */
         put: operations["nolbet_api_blend_save_mix"];
         post?: never;
@@ -1108,73 +1128,13 @@ export interface paths {
          * @description A garden's suppliers and heaps.
          */
         get: operations["nolbet_api_haul_load_sources"];
-        put?: never;
+        /**
+         * Change Sources
+         * @description Keep changed suppliers and heaps, if nobody changed them since.
+         */
+        put: operations["nolbet_api_haul_change_sources"];
         post?: never;
         delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/gardens/{garden_id}/stock": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Change Stock
-         * @description Keep what lies on hand.
-         */
-        put: operations["nolbet_api_haul_change_stock"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/gardens/{garden_id}/suppliers": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Create Supplier
-         * @description Keep a new supplier; its key is made from its name.
-         */
-        post: operations["nolbet_api_haul_create_supplier"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/gardens/{garden_id}/suppliers/{key}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Change Supplier
-         * @description Keep a changed supplier with its offers.
-         */
-        put: operations["nolbet_api_haul_change_supplier"];
-        post?: never;
-        /**
-         * Delete Supplier
-         * @description Forget a supplier.
-         */
-        delete: operations["nolbet_api_haul_delete_supplier"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1845,13 +1805,37 @@ export interface components {
             revision?: number | null;
         };
         /**
+         * ChangedMix
+         * @description A mix to save, with the revision that the change was made from, and the one it brings back where it does.
+         */
+        ChangedMix: {
+            mix: components["schemas"]["PlanMix"];
+            /** Restores */
+            restores?: number | null;
+            /** Revision */
+            revision: number;
+        };
+        /**
          * ChangedPlot
-         * @description A plot to save, with the revision that the change was made from.
+         * @description A plot to save, with the revision that the change was made from, and the one it brings back where it does.
          */
         ChangedPlot: {
             plot: components["schemas"]["Plot"] | null;
+            /** Restores */
+            restores?: number | null;
             /** Revision */
             revision: number;
+        };
+        /**
+         * ChangedSources
+         * @description Sources to save, with the revision that the change was made from, and the one it brings back where it does.
+         */
+        ChangedSources: {
+            /** Restores */
+            restores?: number | null;
+            /** Revision */
+            revision: number;
+            sources: components["schemas"]["Sources"];
         };
         /**
          * ChangedUnits
@@ -2414,14 +2398,6 @@ export interface components {
             volume_m3: number;
         };
         /**
-         * Heaps
-         * @description Everything that lies on hand.
-         */
-        Heaps: {
-            /** Stock */
-            stock: components["schemas"]["Stock"][];
-        };
-        /**
          * HerbSpiralShape
          * @description A bed that winds in and up between walls; the path is the bed's width.
          */
@@ -2521,6 +2497,24 @@ export interface components {
             plot_revision: number;
             /** Troubles */
             troubles: components["schemas"]["TroubleOut"][];
+        };
+        /**
+         * KeptMix
+         * @description A mix as kept.
+         */
+        KeptMix: {
+            mix: components["schemas"]["PlanMix"];
+            /** Revision */
+            revision: number;
+        };
+        /**
+         * KeptSources
+         * @description Where things come from, as kept.
+         */
+        KeptSources: {
+            /** Revision */
+            revision: number;
+            sources: components["schemas"]["Sources"];
         };
         /**
          * KeyholeShape
@@ -2780,6 +2774,8 @@ export interface components {
         /**
          * MaterialOut
          * @description A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words.
+         *
+         *     placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it is bought; sheets have neither.
          */
         MaterialOut: {
             /** First Layer */
@@ -2802,8 +2798,12 @@ export interface components {
             like: string | null;
             /** Loose Factor */
             loose_factor: number;
+            /** Loose Kg M3 */
+            loose_kg_m3: number | null;
             /** Name */
             name: string;
+            /** Placed Kg M3 */
+            placed_kg_m3: number | null;
             /** Properties */
             properties: components["schemas"]["PropertyOut"][];
             /** Revision */
@@ -3116,6 +3116,37 @@ export interface components {
             rejected_parts: number;
             /** Share */
             share: number;
+        };
+        /**
+         * PartHistory
+         * @description A part's versions, newest first, and the revisions that undo and redo lead through, the nearest first.
+         */
+        PartHistory: {
+            /** Future */
+            future: number[];
+            /** Past */
+            past: number[];
+            /** Versions */
+            versions: components["schemas"]["PartVersionOut"][];
+        };
+        /**
+         * PartVersionOut
+         * @description A part of a garden as it was saved once, in the plan file's words.
+         */
+        PartVersionOut: {
+            /** Document */
+            document: {
+                [key: string]: unknown;
+            } | null;
+            /** Restores */
+            restores: number | null;
+            /** Revision */
+            revision: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
         };
         /**
          * Pipe
@@ -3817,7 +3848,7 @@ export interface components {
         };
         /**
          * Sources
-         * @description Where things come from: suppliers, and the gardener's own heaps.
+         * @description Where things come from: suppliers with their offers, and the gardener's own heaps.
          */
         Sources: {
             /** Stock */
@@ -5646,6 +5677,30 @@ export interface operations {
             };
         };
     };
+    nolbet_api_gardens_load_part_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                kind: "plot" | "mix" | "sources";
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartHistory"];
+                };
+            };
+        };
+    };
     nolbet_api_files_import_into: {
         parameters: {
             query?: never;
@@ -5810,7 +5865,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanMix"][];
+                    "application/json": components["schemas"]["KeptMix"][];
                 };
             };
         };
@@ -5836,7 +5891,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanMix"];
+                    "application/json": components["schemas"]["KeptMix"];
                 };
             };
         };
@@ -5853,7 +5908,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PlanMix"];
+                "application/json": components["schemas"]["ChangedMix"];
             };
         };
         responses: {
@@ -5863,7 +5918,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanMix"];
+                    "application/json": components["schemas"]["KeptMix"];
                 };
             };
         };
@@ -6019,12 +6074,12 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sources"];
+                    "application/json": components["schemas"]["KeptSources"];
                 };
             };
         };
     };
-    nolbet_api_haul_change_stock: {
+    nolbet_api_haul_change_sources: {
         parameters: {
             query?: never;
             header?: never;
@@ -6035,7 +6090,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Heaps"];
+                "application/json": components["schemas"]["ChangedSources"];
             };
         };
         responses: {
@@ -6045,82 +6100,8 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Sources"];
+                    "application/json": components["schemas"]["KeptSources"];
                 };
-            };
-        };
-    };
-    nolbet_api_haul_create_supplier: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                garden_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlanSupplier"];
-            };
-        };
-        responses: {
-            /** @description Created */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanSupplier"];
-                };
-            };
-        };
-    };
-    nolbet_api_haul_change_supplier: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                garden_id: number;
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlanSupplier"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlanSupplier"];
-                };
-            };
-        };
-    };
-    nolbet_api_haul_delete_supplier: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                garden_id: number;
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description No Content */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
             };
         };
     };

@@ -1,11 +1,14 @@
-import { PageNote } from "../kit/Page";
 import { QueryCache, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
-import { SignIn } from "../account/SignIn";
-import { api, Refused } from "../api/client";
-import { GardensView } from "../gardens/GardensView";
-import { HatchDefs } from "../hatches/HatchDefs";
+import { api, Refused, saidOf } from "../api/client";
+import { HatchDefs } from "../drawing/HatchDefs";
+import { PageNote } from "../kit/Page";
+import { TellProvider } from "../kit/Tell";
 import { GardenPage } from "./GardenPage";
+
+const SignIn = lazy(() => import("../account/SignIn"));
+const GardensView = lazy(() => import("../gardens/GardensView"));
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -28,22 +31,26 @@ export function App() {
   return (
     <QueryClientProvider client={queries}>
       <HatchDefs />
-      <BrowserRouter>
-        <Routes>
-          <Route path="/garden/:gardenId/*" element={<GardenPage />} />
-          <Route path="/sign-in" element={<SignIn />} />
-          <Route path="/gardens" element={<GardensView />} />
-          <Route path="*" element={<FirstGarden />} />
-        </Routes>
-      </BrowserRouter>
+      <TellProvider>
+        <BrowserRouter>
+          <Suspense fallback={<PageNote>Opening ...</PageNote>}>
+            <Routes>
+              <Route path="/garden/:gardenId/*" element={<GardenPage />} />
+              <Route path="/sign-in" element={<SignIn />} />
+              <Route path="/gardens" element={<GardensView />} />
+              <Route path="*" element={<FirstGarden />} />
+            </Routes>
+          </Suspense>
+        </BrowserRouter>
+      </TellProvider>
     </QueryClientProvider>
   );
 }
 
 function FirstGarden() {
   const gardens = useQuery({ queryKey: ["gardens"], queryFn: api.gardens });
-  if (gardens.error) return <PageNote data-part="page-note">{gardens.error.message}</PageNote>;
-  if (!gardens.data) return <PageNote data-part="page-note">Opening ...</PageNote>;
+  if (gardens.error) return <PageNote>{saidOf(gardens.error)}</PageNote>;
+  if (!gardens.data) return <PageNote>Opening ...</PageNote>;
   const first = gardens.data.find((garden) => !garden.deleted_at);
   if (!first) return <Navigate to="/gardens" replace />;
   return <Navigate to={`/garden/${first.id}`} replace />;

@@ -1,24 +1,25 @@
+import IconButton from "@mui/material/IconButton";
+import Tooltip from "@mui/material/Tooltip";
+import { Link } from "react-router";
 import { meant } from "../api/meant";
-import { Link, NavLink } from "react-router";
 import type { KeptGarden } from "../api/client";
+import type { SaveState } from "../draft/Draft";
 import { Choice } from "../kit/Choice";
 import type { Units } from "../quantities/format";
-import { BedMark } from "./BedMark";
-import { Sign } from "./icons";
-import { KeyDialogs } from "./KeyDialogs";
-import type { Kept } from "./SaveStateContext";
+import { BedStrip } from "./BedStrip";
+import { SaveBox, TopBarBox, TopEnd, TopGarden } from "./shell.styles";
 
 type Props = {
   garden: KeptGarden;
   /** Where a bed's tab leads from this view. */
   bedPath: (key: string) => string;
   chosen: string | null;
-  save: Kept | null;
+  isNew: boolean;
+  save: SaveState | null;
   onUnits: (units: Units) => void;
+  onFind: () => void;
+  onKeys: () => void;
 };
-
-/** With more beds than this their names stand under their outlines. */
-const MOST_BESIDE = 4;
 
 const UNITS = [
   ["ft_in", "ft in"],
@@ -26,60 +27,73 @@ const UNITS = [
 ] as const;
 
 /** The garden, its beds as small sections, what is saved, and the units. */
-export function TopBar({ garden, bedPath, chosen, save, onUnits }: Props) {
+export function TopBar({ garden, bedPath, chosen, isNew, save, onUnits, onFind, onKeys }: Props) {
   const units = meant("Garden", garden.garden, "units");
+  const { name } = garden.garden;
   return (
-    <header>
-      <Link to="/gardens" title={`${garden.garden.name}: all gardens, files, account`}>
+    <TopBarBox>
+      <TopGarden>
         <span>garden</span>
-        <strong data-long={garden.garden.name.length > 26 || undefined}>{garden.garden.name}</strong>
-      </Link>
-      <nav data-many={garden.beds.length > MOST_BESIDE || undefined} aria-label="Beds">
-        {garden.beds.map(({ key, bed }) => (
-          <NavLink key={key} to={bedPath(key)} data-chosen={key === chosen || undefined}>
-            <BedMark bed={bed} />
-            <span>{bed.name}</span>
-          </NavLink>
-        ))}
-      </nav>
-      <NavLink
-        to={`/garden/${garden.id}/new`}
-        className={({ isActive }) => `top-bed top-new ${isActive ? "is-chosen" : ""}`}
-      >
-        <Sign name="new" />
-        <span>New bed</span>
-      </NavLink>
+        <Link
+          to="/gardens"
+          title={`${name}: all gardens, files, account`}
+          data-long={name.length > 22 || undefined}
+        >
+          {name}
+        </Link>
+      </TopGarden>
+      <BedStrip
+        beds={garden.beds}
+        chosen={chosen}
+        bedPath={bedPath}
+        newPath={`/garden/${garden.id}/new`}
+        isNew={isNew}
+        onFind={onFind}
+      />
       <SaveNote save={save} />
-      <KeyDialogs garden={garden} bedPath={bedPath} />
-      <div>
-        <Choice label="Units" options={UNITS} value={units} onChoose={onUnits} />
-      </div>
-    </header>
+      <TopEnd>
+        <Tooltip title="Find a bed, a view or a material: /">
+          <IconButton onClick={onFind} aria-label="Find a bed, a view or a material">
+            /
+          </IconButton>
+        </Tooltip>
+        <Tooltip title="List the keys: ?">
+          <IconButton onClick={onKeys} aria-label="List the keys">
+            ?
+          </IconButton>
+        </Tooltip>
+        <div data-part="units">
+          <Choice label="Units" options={UNITS} value={units} onChoose={onUnits} />
+        </div>
+      </TopEnd>
+    </TopBarBox>
   );
 }
 
-function SaveNote({ save }: { save: Kept | null }) {
-  const text = save ? noteOf(save) : "";
+function SaveNote({ save }: { save: SaveState | null }) {
   return (
-    <span data-saved={save?.state === "saved" || save?.state === "kept" || undefined} role="status">
-      {text}
-    </span>
+    <SaveBox role="status" data-part="save-note" data-saved={save?.state === "saved" || undefined}>
+      {save ? noteOf(save) : ""}
+    </SaveBox>
   );
 }
 
-function noteOf(save: Kept): string {
+function noteOf(save: SaveState): string {
   switch (save.state) {
     case "saved":
-      return `Saved ${new Date(save.at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}`;
-    case "kept":
-      return "Saved";
+      return save.at ? `Saved ${timeOf(save.at)}` : "Saved";
     case "saving":
     case "unsaved":
       return "Saving ...";
     case "offline":
-      return "Line down: kept here, saved when it is back";
-    case "changed":
+      return "No connection: kept here, saved when it is back";
+    case "refused":
+      return "Not saved yet";
     case "stale":
       return "Not saved: changed elsewhere";
   }
+}
+
+function timeOf(moment: string): string {
+  return new Date(moment).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 }

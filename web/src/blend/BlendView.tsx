@@ -3,31 +3,27 @@ import Typography from "@mui/material/Typography";
 import { PageNote } from "../kit/Page";
 import { Problem } from "../kit/Problem";
 import { Note } from "../kit/Note";
-import {
-  BlendBody,
-  BlendLike,
-  BlendMixes,
-  BlendName,
-  BlendUse,
-  BlendViewBox,
-  BlendWork,
-} from "./blend.styles";
-import { WaterAside, WaterHead, WaterStart } from "../water/water.styles";
-import { FindingsBox } from "../section/tally.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Refused, saidOf, type KeptBed, type KeptGarden, type Material } from "../api/client";
-import { useSaveState } from "../app/SaveStateContext";
+import { useSaveState } from "../draft/SaveStateContext";
 import { useUndoKeys } from "../kit/useUndoKeys";
-import { OneFinding } from "../section/Findings";
+import { Findings } from "../findings/Findings";
+import { NameField } from "../kit/NameField";
+import { Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
+import { useTell } from "../kit/Tell";
+import { Aside, PlainView, View, ViewHead, Work } from "../kit/View";
+import { Pick } from "../theme/controls/Pick";
+import Alert from "@mui/material/Alert";
 import { Buckets } from "./Buckets";
-import { blendApi, type Mix, type MixUse } from "./blendApi";
+import { blendApi, type KeptMix, type Mix } from "./blendApi";
 import { copyOf, firstMix, USES, withTarget } from "./edits";
 import { Bands, FreeFigures, Marks } from "./Marks";
 import { MixTally } from "./MixTally";
 import { useLastGood } from "./useLastGood";
-import { useMixDraft } from "./useMixDraft";
+import { forgetMixDraft, useMixDraft, type MixEdit } from "./useMixDraft";
 import { Wishes } from "./Wishes";
 import { useZones, Zones } from "./Zones";
 
@@ -36,11 +32,11 @@ type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material>; bed
 const BARROW_M3 = 0.08;
 
 /** Soil mixes: their recipes, what they are like, what they take, and the cheapest that fit. */
-export function BlendView({ garden, materials, bedKey }: Props) {
+export default function BlendView({ garden, materials, bedKey }: Props) {
   const wanted = useParams().mix;
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [gone, setGone] = useState<Mix | null>(null);
+  const tell = useTell();
   const found = useQuery({ queryKey: ["mixes", garden.id], queryFn: () => blendApi.mixes(garden.id) });
   const mixPath = (key: string) => `/garden/${garden.id}/blend/${key}`;
   const again = async () => {
@@ -49,58 +45,52 @@ export function BlendView({ garden, materials, bedKey }: Props) {
   };
   const add = useMutation({
     mutationFn: (mix: Mix) => blendApi.add(garden.id, mix),
-    onSuccess: async ({ key }) => {
-      setGone(null);
+    onSuccess: async ({ mix }) => {
       await again();
-      void navigate(mixPath(key));
+      void navigate(mixPath(mix.key));
     },
   });
   const remove = useMutation({
     mutationFn: (mix: Mix) => blendApi.remove(garden.id, mix.key),
     onSuccess: async (_answer, mix) => {
-      setGone(mix);
+      forgetMixDraft(garden.id, mix.key);
+      tell(`${mix.name ?? "The mix"} is forgotten.`, () => add.mutate(mix));
       await again();
       void navigate(`/garden/${garden.id}/blend`);
     },
   });
-  if (found.error) return <PageNote data-part="page-note">{saidOf(found.error)}</PageNote>;
-  if (!found.data) return <PageNote data-part="page-note">Fetching the mixes ...</PageNote>;
+  if (found.error) return <PageNote>{saidOf(found.error)}</PageNote>;
+  if (!found.data) return <PageNote>Fetching the mixes ...</PageNote>;
   const mixes = found.data;
   const bed = garden.beds.find(({ key }) => key === bedKey);
   const kept =
-    mixes.find(({ key }) => key === wanted) ??
-    mixes.find(({ key }) => bed && lyingIn(bed, key)) ??
+    mixes.find(({ mix }) => mix.key === wanted) ??
+    mixes.find(({ mix }) => bed && lyingIn(bed, mix.key)) ??
     mixes[0] ??
     null;
   const problem = add.error ?? remove.error;
   return (
-    <BlendViewBox>
-      <BlendMixes aria-label="Mixes">
-        {mixes.map((each) => (
-          <Link
-            key={each.key}
-            to={mixPath(each.key)}
-            aria-current={each.key === kept?.key ? "page" : undefined}
+    <PlainView>
+      <Row role="navigation" aria-label="Mixes">
+        {mixes.map(({ mix }) => (
+          <Button
+            key={mix.key}
+            component={Link}
+            to={mixPath(mix.key)}
+            variant={mix.key === kept?.mix.key ? "outlined" : "text"}
+            aria-current={mix.key === kept?.mix.key ? "page" : undefined}
           >
-            {each.name ?? each.key}
-          </Link>
+            {mix.name ?? mix.key}
+          </Button>
         ))}
-        <Button onClick={() => add.mutate(firstMix("New mix"))}>
+        <Button variant="text" onClick={() => add.mutate(firstMix("New mix"))}>
           + New mix
         </Button>
-        {gone && (
-          <span role="status">
-            {gone.name} is forgotten.{" "}
-            <Button onClick={() => add.mutate(gone)}>
-              Put it back
-            </Button>
-          </span>
-        )}
-      </BlendMixes>
-      {problem && <p role="alert">{saidOf(problem)}</p>}
+      </Row>
+      {problem && <Problem>{saidOf(problem)}</Problem>}
       {kept ? (
         <OneMix
-          key={kept.key}
+          key={kept.mix.key}
           garden={garden}
           kept={kept}
           materials={materials}
@@ -110,102 +100,93 @@ export function BlendView({ garden, materials, bedKey }: Props) {
           onForget={(mix) => remove.mutate(mix)}
         />
       ) : (
-        <WaterStart variant="outlined" component="div" data-part="water-start">
-          <p>
+        <Sheet data-part="water-start" sx={{ maxWidth: 560, display: "grid", gap: 3, justifyItems: "start" }}>
+          <Typography>
             No soil is mixed yet. A mix is parts by the bucket: start with soil and compost, half and half.
-          </p>
-          <Button
-            variant="contained"
-           
-            onClick={() => add.mutate(firstMix("First mix"))}
-          >
+          </Typography>
+          <Button variant="contained" onClick={() => add.mutate(firstMix("First mix"))}>
             Mix the first soil
           </Button>
-        </WaterStart>
+        </Sheet>
       )}
-    </BlendViewBox>
+    </PlainView>
   );
 }
 
 type OneProps = Props & {
-  kept: Mix;
+  kept: KeptMix;
   mixPath: (key: string) => string;
   onCopy: (mix: Mix) => void;
   onForget: (mix: Mix) => void;
 };
 
 function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: OneProps) {
-  const { mix, edit, endGesture, undo, redo, canUndo, save, refusal } = useMixDraft(garden.id, kept);
+  const [{ document: mix, save, canUndo }, draft] = useMixDraft(garden.id, kept);
+  const edit: MixEdit = (change, gesture) => draft.edit(change, gesture ?? null);
+  const endGesture = () => draft.endGesture();
   useSaveState(save);
-  useUndoKeys(undo, redo);
+  useUndoKeys(
+    () => draft.undo(),
+    () => draft.redo(),
+  );
   const [ownBed, setOwnBed] = useState<string | null>(null);
   const wanted = garden.beds.find(({ key }) => key === (ownBed ?? bedKey));
-  const holder = garden.beds.find((each) => lyingIn(each, kept.key));
-  const bed = ownBed || (wanted && lyingIn(wanted, kept.key)) ? wanted : (holder ?? wanted);
+  const holder = garden.beds.find((each) => lyingIn(each, mix.key));
+  const bed = ownBed || (wanted && lyingIn(wanted, mix.key)) ? wanted : (holder ?? wanted);
   const zones = useZones(garden.id, bed?.key);
   const lies = zones.data?.zones.some(({ material }) => material === mix.key) ?? false;
   const over = lies ? (zones.data?.soil_over_water_m ?? null) : null;
-  const draft = JSON.stringify(mix);
+  const drawn = JSON.stringify(mix);
   const figured = useQuery({
-    queryKey: ["mix", garden.id, draft, over],
+    queryKey: ["mix", garden.id, drawn, over],
     queryFn: ({ signal }) => blendApi.figure(garden.id, mix, over, signal),
     placeholderData: (before) => before,
   });
   const amounts = useQuery({
-    queryKey: ["figure", garden.id, "mix amounts", draft, bed?.key],
+    queryKey: ["figure", garden.id, "mix amounts", drawn, bed?.key],
     queryFn: ({ signal }) => blendApi.amounts(garden.id, mix, bed?.key ?? null, signal),
     placeholderData: (before) => before,
   });
   const figures = useLastGood(figured.data);
   const taken = useLastGood(amounts.data);
-  const problem = figured.error ?? refusal;
+  const problem = figured.error ?? (save.state === "refused" ? new Refused(save.problem) : null);
   const forBed = taken?.amounts.find((each) => each.bed === bed?.key);
   return (
-    <BlendBody>
-      <BlendWork>
-        <WaterHead>
-          <Typography variant="view" data-part="view-title">
-            <BlendName
-              aria-label="Name of the mix"
-              value={mix.name ?? ""}
-              maxLength={80}
-              onChange={(event) => {
-                const name = event.currentTarget.value;
-                edit((now) => ({ ...now, name: name || null }), "name");
-              }}
-              onBlur={endGesture}
+    <View sx={{ padding: 0 }}>
+      <Work>
+        <ViewHead>
+          <Typography variant="view">
+            <NameField
+              label="Name of the mix"
+              name={mix.name ?? ""}
+              onName={(name) => edit((now) => ({ ...now, name }))}
             />
           </Typography>
-          <BlendUse>
-            <span>for</span>
-            <select
-             
-              aria-label="What it is for"
-              value={mix.target?.use ?? "raised_bed"}
-              onChange={(event) => {
-                const use = event.currentTarget.value as MixUse;
-                edit((now) => withTarget(now, { use }));
-              }}
-            >
-              {USES.map(([use, name]) => (
-                <option key={use} value={use}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </BlendUse>
-          <Button disabled={!canUndo} onClick={undo}>
+          <Pick
+            label="What it is for"
+            hideLabel
+            options={USES}
+            value={mix.target?.use ?? "raised_bed"}
+            onChoose={(use) => edit((now) => withTarget(now, { use }))}
+          />
+          <Button disabled={!canUndo} onClick={() => draft.undo()}>
             Undo
           </Button>
-          <Button onClick={() => onCopy(mix)}>
-            Copy
-          </Button>
-          <Button onClick={() => onForget(mix)}>
-            Forget
-          </Button>
-        </WaterHead>
+          <Button onClick={() => onCopy(mix)}>Copy</Button>
+          <Button onClick={() => onForget(mix)}>Forget</Button>
+        </ViewHead>
+        {save.state === "stale" && (
+          <Alert severity="error">
+            This mix was changed elsewhere. Yours is not saved yet; whichever you keep, undo brings the other
+            back.
+            <Row>
+              <Button onClick={() => draft.settle("mine")}>Keep mine</Button>
+              <Button onClick={() => draft.settle("theirs")}>Take the newer one</Button>
+            </Row>
+          </Alert>
+        )}
         {problem && (
-          <Problem role="alert">
+          <Problem>
             {whyNot(problem)} The figures are those from before; nothing of this is saved yet.
           </Problem>
         )}
@@ -218,13 +199,10 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
           onEnd={endGesture}
         />
         {figures && (
-          <BlendLike
-            variant="outlined"
-            component="section"
-            data-part="blend-like"
-            aria-labelledby="like-title"
-          >
-            <h2 id="like-title">What it is like</h2>
+          <Sheet component="section" data-part="blend-like" aria-labelledby="like-title">
+            <Typography variant="panelTitle" id="like-title" sx={{ marginBottom: 2 }}>
+              What it is like
+            </Typography>
             <Marks marks={figures.marks} />
             {figures.unknown.length > 0 && (
               <Note>
@@ -234,7 +212,7 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
             )}
             <FreeFigures marks={figures.marks} />
             <Bands gardenId={garden.id} mix={mix} marks={figures.marks} materials={materials} onEdit={edit} />
-          </BlendLike>
+          </Sheet>
         )}
         {bed && (
           <Zones
@@ -248,8 +226,8 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
             bedPath={`/garden/${garden.id}/section/bed/${bed.key}`}
           />
         )}
-      </BlendWork>
-      <WaterAside variant="outlined" component="aside" data-part="water-aside" aria-label="What it takes">
+      </Work>
+      <Aside variant="outlined" component="aside" data-part="water-aside" aria-label="What it takes">
         {figures && <MixTally mix={mix} figures={figures} amounts={taken} bedKey={bed?.key} onEdit={edit} />}
         {taken && <Used beds={taken.amounts} mixes={taken.mixed_into} />}
         <Wishes
@@ -260,18 +238,9 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
           soil_over_water_m={over}
           onEdit={edit}
         />
-        {figures && figures.findings.length > 0 && (
-          <FindingsBox aria-labelledby="mix-findings">
-            <h2 id="mix-findings">Worth a look</h2>
-            <ul>
-              {figures.findings.map((finding) => (
-                <OneFinding key={finding.code} finding={finding} />
-              ))}
-            </ul>
-          </FindingsBox>
-        )}
-      </WaterAside>
-    </BlendBody>
+        {figures && <Findings findings={figures.findings} />}
+      </Aside>
+    </View>
   );
 }
 

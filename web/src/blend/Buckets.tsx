@@ -1,4 +1,4 @@
-import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
 import css from "./blend.module.css";
 import {
   BlendBucket,
@@ -10,7 +10,7 @@ import {
 } from "./blend.styles";
 import { useRef, type KeyboardEvent, type PointerEvent } from "react";
 import type { Material } from "../api/client";
-import { hatchKey } from "../hatches/hatches";
+import { hatchKey } from "../drawing/hatches";
 import { showShare, trimmed } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { MaterialFinder } from "../shelf/MaterialFinder";
@@ -54,9 +54,12 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
             />
             <BlendPartName title={name}>{name}</BlendPartName>
             <BlendPartRow>
-              <Button aria-label={`Less ${name}`} onClick={() => onEdit((now) => stepped(now, index, -0.5))}>
+              <IconButton
+                aria-label={`Less ${name}`}
+                onClick={() => onEdit((now) => stepped(now, index, -0.5))}
+              >
                 −
-              </Button>
+              </IconButton>
               <MeasureField
                 label={`Parts of ${name}`}
                 hideLabel
@@ -67,16 +70,22 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
                   parts !== undefined && onEdit((now) => withPart(now, index, { parts }))
                 }
               />
-              <Button aria-label={`More ${name}`} onClick={() => onEdit((now) => stepped(now, index, 0.5))}>
+              <IconButton
+                aria-label={`More ${name}`}
+                onClick={() => onEdit((now) => stepped(now, index, 0.5))}
+              >
                 +
-              </Button>
+              </IconButton>
             </BlendPartRow>
             <BlendPartFoot data-part="blend-part-foot">
               <span>{figured ? showShare(figured.share) : ""}</span>
               {mix.parts.length > 1 && (
-                <Button aria-label={`Take ${name} out`} onClick={() => onEdit((now) => without(now, index))}>
+                <IconButton
+                  aria-label={`Take ${name} out`}
+                  onClick={() => onEdit((now) => without(now, index))}
+                >
                   ×
-                </Button>
+                </IconButton>
               )}
             </BlendPartFoot>
             {isDug(part.material, material) && (
@@ -94,7 +103,11 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
           </BlendPart>
         );
       })}
-      <BlendPart variant="outlined" component="div">
+      <BlendPart
+        variant="outlined"
+        component="div"
+        sx={{ borderStyle: "dashed", backgroundColor: "transparent" }}
+      >
         <MaterialFinder
           key={mix.parts.length}
           gardenId={gardenId}

@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import { BlendBandFields, BlendLimits } from "./blend.styles";
+import { Row } from "../kit/Row";
 import type { Material } from "../api/client";
 import { showShare } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -14,11 +14,11 @@ type Props = { gardenId: number; mix: Mix; materials: ReadonlyMap<string, Materi
 export function Limits({ gardenId, mix, materials, onEdit }: Props) {
   const limits = mix.target?.limits ?? [];
   return (
-    <BlendLimits>
+    <Row sx={{ alignItems: "flex-end", marginTop: 3 }}>
       {limits.map(({ material, least = 0, most = 1 }) => {
         const name = materials.get(material)?.name ?? material;
         return (
-          <BlendBandFields key={material} role="group" aria-label={`Limits of ${name}`}>
+          <Row key={material} role="group" aria-label={`Limits of ${name}`} sx={{ alignItems: "flex-end" }}>
             <MeasureField
               label={`${name} from`}
               limit="share"
@@ -38,13 +38,12 @@ export function Limits({ gardenId, mix, materials, onEdit }: Props) {
               }
             />
             <Button
-             
               aria-label={`No limits of ${name}`}
               onClick={() => onEdit((now) => withoutLimit(now, material))}
             >
               ×
             </Button>
-          </BlendBandFields>
+          </Row>
         );
       })}
       <MaterialFinder
@@ -55,6 +54,6 @@ export function Limits({ gardenId, mix, materials, onEdit }: Props) {
         suits={(each) => !each.is_sheet && !limits.some(({ material }) => material === each.key)}
         onChoose={({ key }) => onEdit((now) => withLimit(now, key, {}))}
       />
-    </BlendLimits>
+    </Row>
   );
 }

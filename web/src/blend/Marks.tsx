@@ -1,10 +1,8 @@
 import Button from "@mui/material/Button";
 import {
   BlendBand,
-  BlendBandFields,
-  BlendBandRow,
-  BlendBands,
   BlendFree,
+  BlendMark,
   BlendMarks,
   BlendNeedle,
   BlendTrack,
@@ -12,6 +10,8 @@ import {
   BlendWanted,
 } from "./blend.styles";
 import type { Material } from "../api/client";
+import { Disclosure } from "../kit/Disclosure";
+import { Row } from "../kit/Row";
 import { showLength, showShare, trimmed, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -20,6 +20,8 @@ import type { MarkFigures, Mix } from "./blendApi";
 import { Limits } from "./Limits";
 import { withEdge, withTarget } from "./edits";
 import type { MixEdit } from "./useMixDraft";
+
+const END = { alignItems: "flex-end" } as const;
 
 type Name = MarkFigures["name"];
 type Banded = Extract<Name, "air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share">;
@@ -66,7 +68,7 @@ function Mark({ mark, label, low, high, units }: MarkProps) {
   const from = at(least ?? low);
   const to = at(most ?? high);
   return (
-    <div className={`blend-mark is-${state}`}>
+    <BlendMark data-part="blend-mark" data-state={state}>
       <dt>{label}</dt>
       <BlendTrack aria-hidden="true">
         {!open && <BlendBand style={{ left: from, width: `calc(${to} - ${from})` }} />}
@@ -77,7 +79,7 @@ function Mark({ mark, label, low, high, units }: MarkProps) {
         {open ? "nothing asked" : wanted(mark, units)}
         {state !== "free" && <b> {STATES[state]}</b>}
       </BlendWanted>
-    </div>
+    </BlendMark>
   );
 }
 
@@ -143,7 +145,7 @@ export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
     if (now?.least == null || now.most == null) return null;
     const { least, most } = now;
     return (
-      <BlendBandFields role="group" aria-label={label}>
+      <Row role="group" aria-label={label} sx={END}>
         <MeasureField
           label={`${label} from`}
           limit={limit}
@@ -162,49 +164,51 @@ export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
             value !== undefined && onEdit((to) => withEdge(to, name, "most", value, [least, most]))
           }
         />
-      </BlendBandFields>
+      </Row>
     );
   };
   return (
-    <BlendBands>
-      <summary>Change the bands</summary>
-      <BlendBandRow>
-        {band("air_filled", "Air", "share")}
-        {band("water_held", "Water", "share")}
-        {band("ph", "pH", "ph")}
-        <MeasureField
-          label="Carbon up to"
-          limit="carbon"
-          width="84px"
-          placeholder="any"
-          shown={mark("c_to_n")?.most == null ? "" : trimmed(mark("c_to_n")?.most ?? 0, 1)}
-          onMeaning={({ values: [c_to_n_most] }) => onEdit((to) => withTarget(to, { c_to_n_most }))}
-        />
-        <MeasureField
-          label="Wicks at least"
-          limit="rise"
-          width="92px"
-          placeholder="any"
-          shown={mark("rise_m")?.least == null ? "" : showLength(mark("rise_m")?.least ?? 0, units)}
-          onMeaning={({ values: [rise_least_m] }) => onEdit((to) => withTarget(to, { rise_least_m }))}
-        />
-        <MeasureField
-          label="Compost up to"
-          limit="share"
-          width="92px"
-          shown={showShare(mark("compost_share")?.most ?? 0)}
-          onMeaning={({ values: [compost_most] }) => onEdit((to) => withTarget(to, { compost_most }))}
-        />
-        <Button
-         
-          onClick={() =>
-            onEdit((to) => ({ ...to, target: { use: mix.target?.use ?? "raised_bed", limits: [] } }))
-          }
-        >
-          Usual bands
-        </Button>
-      </BlendBandRow>
-      <Limits gardenId={gardenId} mix={mix} materials={materials} onEdit={onEdit} />
-    </BlendBands>
+    <Disclosure title="Change the bands">
+      {() => (
+        <>
+          <Row sx={END}>
+            {band("air_filled", "Air", "share")}
+            {band("water_held", "Water", "share")}
+            {band("ph", "pH", "ph")}
+            <MeasureField
+              label="Carbon up to"
+              limit="carbon"
+              width="84px"
+              placeholder="any"
+              shown={mark("c_to_n")?.most == null ? "" : trimmed(mark("c_to_n")?.most ?? 0, 1)}
+              onMeaning={({ values: [c_to_n_most] }) => onEdit((to) => withTarget(to, { c_to_n_most }))}
+            />
+            <MeasureField
+              label="Wicks at least"
+              limit="rise"
+              width="92px"
+              placeholder="any"
+              shown={mark("rise_m")?.least == null ? "" : showLength(mark("rise_m")?.least ?? 0, units)}
+              onMeaning={({ values: [rise_least_m] }) => onEdit((to) => withTarget(to, { rise_least_m }))}
+            />
+            <MeasureField
+              label="Compost up to"
+              limit="share"
+              width="92px"
+              shown={showShare(mark("compost_share")?.most ?? 0)}
+              onMeaning={({ values: [compost_most] }) => onEdit((to) => withTarget(to, { compost_most }))}
+            />
+            <Button
+              onClick={() =>
+                onEdit((to) => ({ ...to, target: { use: mix.target?.use ?? "raised_bed", limits: [] } }))
+              }
+            >
+              Usual bands
+            </Button>
+          </Row>
+          <Limits gardenId={gardenId} mix={mix} materials={materials} onEdit={onEdit} />
+        </>
+      )}
+    </Disclosure>
   );
 }

@@ -1,14 +1,16 @@
+import { FigureTable } from "../kit/FigureTable";
 import Button from "@mui/material/Button";
-import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import { Note } from "../kit/Note";
-import { Lines } from "../kit/Lines";
-import { TallyBox, TallyVolume } from "../section/tally.styles";
-import { BlendRecipe, BlendTest } from "./blend.styles";
-import { WaterFields } from "../water/water.styles";
+import { Disclosure } from "../kit/Disclosure";
+import { FactLine, Lines } from "../kit/Lines";
+import { Column, Row } from "../kit/Row";
+import { Pick } from "../theme/controls/Pick";
+import Typography from "@mui/material/Typography";
+import { TallyBox, TallyVolume } from "../kit/tally.styles";
 import { useState } from "react";
 import {
   showBulkVolume,
@@ -39,7 +41,9 @@ export function MixTally({ mix, figures, amounts, bedKey, onEdit }: Props) {
   const lost = 1 - figures.parts_out / figures.parts_in;
   return (
     <TallyBox data-part="tally" aria-labelledby="makes-title">
-      <h2 id="makes-title">It makes</h2>
+      <Typography variant="panelTitle" id="makes-title">
+        It makes
+      </Typography>
       <TallyVolume data-part="tally-volume">
         <b>{trimmed(figures.parts_out, 2)}</b> of {trimmed(figures.parts_in, 2)} parts
       </TallyVolume>
@@ -53,23 +57,15 @@ export function MixTally({ mix, figures, amounts, bedKey, onEdit }: Props) {
       <BucketTest mix={mix} onEdit={onEdit} />
       {amounts && (
         <>
-          <Lines data-part="tally-list">
-            <div>
-              <dt>Costs, bought, without delivery</dt>
-              <dd>
-                {amounts.price_per_m3 == null ? "not known" : showSmallPrice(amounts.price_per_m3, showing)}
-              </dd>
-            </div>
-            <div>
-              <dt>Your heaps make</dt>
-              <dd>
-                <Quantity kind="volume" value={amounts.from_stock_m3} />
-              </dd>
-            </div>
+          <Lines>
+            <FactLine name="Costs, bought, without delivery">
+              {amounts.price_per_m3 == null ? "not known" : showSmallPrice(amounts.price_per_m3, showing)}
+            </FactLine>
+            <FactLine name="Your heaps make">
+              <Quantity kind="volume" value={amounts.from_stock_m3} />
+            </FactLine>
           </Lines>
-          {amounts.unpriced.length > 0 && (
-            <Note>Nobody offers {amounts.unpriced.join(", ")}.</Note>
-          )}
+          {amounts.unpriced.length > 0 && <Note>Nobody offers {amounts.unpriced.join(", ")}.</Note>}
           <Recipe amounts={amounts} bedKey={bedKey} />
         </>
       )}
@@ -98,37 +94,39 @@ function BucketTest({ mix, onEdit }: { mix: Mix; onEdit: MixEdit }) {
     if (parts_in && level_out) onEdit((now) => ({ ...now, bucket_test: { parts_in, level_out } }));
   };
   return (
-    <BlendTest open={test != null || undefined}>
-      <summary>Bucket test</summary>
-      <Note>Mix some buckets of parts, fill them back, and count how many they fill.</Note>
-      <WaterFields>
-        <MeasureField
-          label="Buckets in"
-          limit="parts"
-          width="84px"
-          shown={given.parts_in == null ? "" : trimmed(given.parts_in, 2)}
-          onMeaning={({ values: [parts_in] }) => take({ parts_in: parts_in ?? null })}
-        />
-        <MeasureField
-          label="Buckets out"
-          limit="parts"
-          width="84px"
-          shown={given.level_out == null ? "" : trimmed(given.level_out, 2)}
-          onMeaning={({ values: [level_out] }) => take({ level_out: level_out ?? null })}
-        />
-        {test != null && (
-          <Button
-           
-            onClick={() => {
-              setGiven({ parts_in: null, level_out: null });
-              onEdit((now) => ({ ...now, bucket_test: null }));
-            }}
-          >
-            Forget it
-          </Button>
-        )}
-      </WaterFields>
-    </BlendTest>
+    <Disclosure title="Bucket test" startsOpen={test != null}>
+      {() => (
+        <>
+          <Note>Mix some buckets of parts, fill them back, and count how many they fill.</Note>
+          <Row sx={{ alignItems: "flex-end" }}>
+            <MeasureField
+              label="Buckets in"
+              limit="parts"
+              width="84px"
+              shown={given.parts_in == null ? "" : trimmed(given.parts_in, 2)}
+              onMeaning={({ values: [parts_in] }) => take({ parts_in: parts_in ?? null })}
+            />
+            <MeasureField
+              label="Buckets out"
+              limit="parts"
+              width="84px"
+              shown={given.level_out == null ? "" : trimmed(given.level_out, 2)}
+              onMeaning={({ values: [level_out] }) => take({ level_out: level_out ?? null })}
+            />
+            {test != null && (
+              <Button
+                onClick={() => {
+                  setGiven({ parts_in: null, level_out: null });
+                  onEdit((now) => ({ ...now, bucket_test: null }));
+                }}
+              >
+                Forget it
+              </Button>
+            )}
+          </Row>
+        </>
+      )}
+    </Disclosure>
   );
 }
 
@@ -144,22 +142,15 @@ function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | und
     rows[0];
   if (!chosen) return null;
   return (
-    <BlendRecipe data-part="blend-recipe">
-      <label>
-        <span>Recipe for</span>
-        <select
-         
-          value={keyOf(chosen)}
-          onChange={(event) => setWanted(event.currentTarget.value)}
-        >
-          {rows.map((each) => (
-            <option key={keyOf(each)} value={keyOf(each)}>
-              {titleOf(each)}
-            </option>
-          ))}
-        </select>
-      </label>
-      <Table>
+    <Column data-part="blend-recipe" sx={{ marginTop: 2 }}>
+      <Pick
+        label="Recipe for"
+        options={amounts.amounts.map((each) => [keyOf(each), titleOf(each)] as const)}
+        value={keyOf(chosen)}
+        onChoose={setWanted}
+        sx={{ width: "100%" }}
+      />
+      <FigureTable>
         <TableHead>
           <TableRow>
             <TableCell scope="col">
@@ -184,9 +175,9 @@ function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | und
             </TableRow>
           ))}
         </TableBody>
-      </Table>
+      </FigureTable>
       {chosen.lines.length > 0 && (
-        <Table>
+        <FigureTable>
           <TableHead>
             <TableRow>
               <TableCell scope="col">To buy for it</TableCell>
@@ -209,16 +200,14 @@ function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | und
               <TableCell>{showMoney(chosen.total, currency)}</TableCell>
             </TableRow>
           </TableBody>
-        </Table>
+        </FigureTable>
       )}
-      {chosen.unmet.length > 0 && (
-        <Note>Nobody offers {chosen.unmet.join(", ")}: not in the sum.</Note>
-      )}
+      {chosen.unmet.length > 0 && <Note>Nobody offers {chosen.unmet.join(", ")}: not in the sum.</Note>}
       <Note>
         Weighs <Quantity kind="mass" value={chosen.mass_kg} />
         {chosen.price != null && `, ${showMoney(chosen.price, currency)} by volume alone`}.
       </Note>
-    </BlendRecipe>
+    </Column>
   );
 }
 

@@ -1,12 +1,16 @@
+import { FigureTable } from "../kit/FigureTable";
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
-import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import { Note } from "../kit/Note";
-import { BlendChips, BlendFound, BlendOnly, BlendRight, BlendWish } from "./blend.styles";
-import { WaterFields, WaterList } from "../water/water.styles";
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { Disclosure } from "../kit/Disclosure";
+import { Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf, type Material } from "../api/client";
@@ -29,6 +33,22 @@ type Props = {
   soil_over_water_m: number | null;
   onEdit: MixEdit;
 };
+
+const FOUND = {
+  display: "grid",
+  gap: 2,
+  marginTop: 2,
+  padding: "8px 10px",
+  backgroundColor: "ground",
+  "& [data-part=blend-mark]": { gridTemplateColumns: "104px minmax(40px, 1fr) 56px" },
+  "& [data-part=blend-wanted]": { display: "none" },
+} as const;
+
+const BAGS = {
+  display: "grid",
+  gap: 1,
+  "& > li": { display: "flex", gap: 2, fontSize: "var(--text-small)" },
+} as const;
 
 /** The cheapest mix that fits the bands, and one batch of it in whole bags. */
 export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m, onEdit }: Props) {
@@ -59,9 +79,11 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
   const answer = asked === "batch" ? batch : cheapest;
   const take = (parts: CheapestFigures["parts"]) => onEdit((now) => withRecipe(now, parts));
   return (
-    <BlendWish aria-labelledby="wish-title">
-      <h2 id="wish-title">Cheapest that fits</h2>
-      <WaterFields>
+    <section aria-labelledby="wish-title" data-part="blend-wish">
+      <Typography variant="panelTitle" id="wish-title" sx={{ marginBottom: 1.5 }}>
+        Cheapest that fits
+      </Typography>
+      <Row sx={{ alignItems: "flex-end" }}>
         <MeasureField
           label="For"
           limit="stock"
@@ -71,7 +93,7 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
         />
         <Button
           variant="contained"
-         
+
           aria-pressed={asked === "cheapest"}
           onClick={() => setAsked("cheapest")}
         >
@@ -80,48 +102,49 @@ export function Wishes({ gardenId, mix, materials, volume_m3, soil_over_water_m,
         <Button aria-pressed={asked === "batch"} onClick={() => setAsked("batch")}>
           In whole bags
         </Button>
-      </WaterFields>
-      <BlendOnly>
-        <summary>
-          {only.length === 0 ? "From all that is offered or on hand" : `From ${only.length} materials`}
-        </summary>
-        <MaterialFinder
-          key={only.length}
-          gardenId={gardenId}
-          label="Only from"
-          value={null}
-          suits={(each) => !each.is_sheet && each.key !== mix.key && !only.includes(each.key)}
-          onChoose={({ key }) => setOnly([...only, key])}
-        />
-        <BlendChips>
-          {only.map((key) => (
-            <li key={key}>
-              {materials.get(key)?.name ?? key}
+      </Row>
+      <Disclosure
+        title={only.length === 0 ? "From all that is offered or on hand" : `From ${only.length} materials`}
+      >
+        {() => (
+          <Row>
+            <MaterialFinder
+              key={only.length}
+              gardenId={gardenId}
+              label="Only from"
+              value={null}
+              suits={(each) => !each.is_sheet && each.key !== mix.key && !only.includes(each.key)}
+              onChoose={({ key }) => setOnly([...only, key])}
+            />
+            {only.map((key) => (
               <Button
+                key={key}
                 aria-label={`Leave ${materials.get(key)?.name ?? key} out`}
                 onClick={() => setOnly(only.filter((each) => each !== key))}
               >
-                ×
+                {materials.get(key)?.name ?? key} ×
               </Button>
-            </li>
-          ))}
-        </BlendChips>
-      </BlendOnly>
+            ))}
+          </Row>
+        )}
+      </Disclosure>
       {asked && answer.isFetching && <Note>Trying them out ...</Note>}
-      {asked && answer.error && <p role="alert">{saidOf(answer.error)}</p>}
+      {asked && answer.error && <Problem>{saidOf(answer.error)}</Problem>}
       {asked === "cheapest" && cheapest.data && (
         <Found found={cheapest.data} onTake={() => take(cheapest.data.parts)} />
       )}
       {asked === "batch" && batch.data && <Bags found={batch.data} onTake={() => take(batch.data.parts)} />}
-    </BlendWish>
+    </section>
   );
 }
 
 function Found({ found, onTake }: { found: CheapestFigures; onTake: () => void }) {
   const showing = useShowing();
   return (
-    <BlendFound data-part="blend-found" role="status">
-      <p className={found.fits ? "" : "is-missed"}>{found.message}</p>
+    <Sheet data-part="blend-found" role="status" sx={FOUND}>
+      <Typography variant="strong" component="p" color={found.fits ? undefined : "iron"}>
+        {found.message}
+      </Typography>
       {found.price_per_m3 != null && (
         <Note>
           {showSmallPrice(found.price_per_m3, showing)}
@@ -129,7 +152,7 @@ function Found({ found, onTake }: { found: CheapestFigures; onTake: () => void }
           on hand counts nothing.
         </Note>
       )}
-      <Table>
+      <FigureTable>
         <TableHead>
           <TableRow>
             <TableCell scope="col">Of what goes in</TableCell>
@@ -148,38 +171,40 @@ function Found({ found, onTake }: { found: CheapestFigures; onTake: () => void }
             </TableRow>
           ))}
         </TableBody>
-      </Table>
+      </FigureTable>
       {found.mix && <Marks marks={found.mix.marks} />}
       {found.left_aside.length > 0 && (
-        <Note>
-          Left aside, for want of a price or of figures: {found.left_aside.join(", ")}.
-        </Note>
+        <Note>Left aside, for want of a price or of figures: {found.left_aside.join(", ")}.</Note>
       )}
       {found.parts.length > 0 && (
         <Button variant="contained" onClick={onTake}>
           Take it over
         </Button>
       )}
-    </BlendFound>
+    </Sheet>
   );
 }
 
 function Bags({ found, onTake }: { found: BatchFigures; onTake: () => void }) {
   const { units, currency } = useShowing();
   return (
-    <BlendFound data-part="blend-found" role="status">
-      <p className={found.fits ? "" : "is-missed"}>{found.message}</p>
+    <Sheet data-part="blend-found" role="status" sx={FOUND}>
+      <Typography variant="strong" component="p" color={found.fits ? undefined : "iron"}>
+        {found.message}
+      </Typography>
       {found.fits && (
         <>
-          <WaterList data-part="water-list">
+          <Box component="ul" sx={BAGS}>
             {found.bags.map((bag) => (
               <li key={`${bag.supplier} ${bag.material} ${bag.bag_m3}`}>
                 <b>{bag.count} ×</b> {bag.name}, {showVolume(bag.bag_m3, units)}, {bag.supplier_name}
-                <BlendRight>{showMoney(bag.price, currency)}</BlendRight>
+                <Box component="b" sx={{ marginLeft: "auto" }}>
+                  {showMoney(bag.price, currency)}
+                </Box>
               </li>
             ))}
-          </WaterList>
-          <Table>
+          </Box>
+          <FigureTable>
             <TableHead>
               <TableRow>
                 <TableCell scope="col">
@@ -204,7 +229,7 @@ function Bags({ found, onTake }: { found: BatchFigures; onTake: () => void }) {
                 </TableRow>
               ))}
             </TableBody>
-          </Table>
+          </FigureTable>
           <Note>
             <Quantity kind="volume" value={found.left_m3} /> stay in the bags. Delivery is not in it.
           </Note>
@@ -213,7 +238,7 @@ function Bags({ found, onTake }: { found: BatchFigures; onTake: () => void }) {
           </Button>
         </>
       )}
-    </BlendFound>
+    </Sheet>
   );
 }
 

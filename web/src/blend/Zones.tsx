@@ -1,10 +1,14 @@
 import Button from "@mui/material/Button";
 import { Note } from "../kit/Note";
-import { BlendZones } from "./blend.styles";
+import { ZoneList } from "./blend.styles";
+import Typography from "@mui/material/Typography";
+import { Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
+import { Pick } from "../theme/controls/Pick";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import type { KeptBed, Material } from "../api/client";
-import { Swatch } from "../hatches/Swatch";
+import { Swatch } from "../drawing/Swatch";
 import { Quantity } from "../quantities/Quantity";
 import { blendApi, type ZonesFigures } from "./blendApi";
 import { USES } from "./edits";
@@ -24,27 +28,24 @@ type Props = {
 export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bedPath }: Props) {
   if (!zones) return null;
   return (
-    <BlendZones variant="outlined" component="section" data-part="blend-zones" aria-labelledby="zones-title">
-      <header>
-        <h2 id="zones-title">Soils of a bed, top to bottom</h2>
-        <select
-         
-          aria-label="Bed"
+    <Sheet component="section" data-part="blend-zones" aria-labelledby="zones-title">
+      <Row sx={{ marginBottom: 2 }}>
+        <Typography variant="panelTitle" id="zones-title" sx={{ marginRight: "auto" }}>
+          Soils of a bed, top to bottom
+        </Typography>
+        <Pick
+          label="Bed"
+          hideLabel
+          options={beds.map((each) => [each.key, each.bed.name ?? each.key] as const)}
           value={bed.key}
-          onChange={(event) => onBed(event.currentTarget.value)}
-        >
-          {beds.map((each) => (
-            <option key={each.key} value={each.key}>
-              {each.bed.name ?? each.key}
-            </option>
-          ))}
-        </select>
+          onChoose={onBed}
+        />
         <Button component={Link} to={bedPath}>
           Section
         </Button>
-      </header>
+      </Row>
       {zones.zones.length === 0 && <Note>No soil lies in it yet.</Note>}
-      <ol>
+      <ZoneList>
         {zones.zones.map((zone) => {
           const out = zone.marks.filter(({ state }) => state === "under" || state === "over").length;
           return (
@@ -68,8 +69,8 @@ export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bed
             </li>
           );
         })}
-      </ol>
-    </BlendZones>
+      </ZoneList>
+    </Sheet>
   );
 }
 

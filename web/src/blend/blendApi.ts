@@ -1,6 +1,7 @@
 import { client, done, figured, unwrap, type Schemas } from "../api/client";
 
 export type Mix = Schemas["PlanMix"];
+export type KeptMix = Schemas["KeptMix"];
 export type MixPart = Schemas["MixPart"];
 export type MixTarget = Schemas["MixTarget"];
 export type MixUse = NonNullable<MixTarget["use"]>;
@@ -23,13 +24,8 @@ export const blendApi = {
   add: async (garden_id: number, mix: Mix) =>
     unwrap(await client.POST(`${GARDEN}/mixes`, { params: { path: { garden_id } }, body: mix })),
 
-  save: async (garden_id: number, mix: Mix) =>
-    unwrap(
-      await client.PUT(`${GARDEN}/mixes/{key}`, {
-        params: { path: { garden_id, key: mix.key } },
-        body: mix,
-      }),
-    ),
+  save: async (garden_id: number, key: string, body: Schemas["ChangedMix"]) =>
+    unwrap(await client.PUT(`${GARDEN}/mixes/{key}`, { params: { path: { garden_id, key } }, body })),
 
   remove: async (garden_id: number, key: string) =>
     done(await client.DELETE(`${GARDEN}/mixes/{key}`, { params: { path: { garden_id, key } } })),

@@ -1,5 +1,12 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
-import { GardenPanel, ImportProblems, ImportReview, ImportRow } from "./gardens.styles";
+import { RuledList } from "./gardens.styles";
+import Alert from "@mui/material/Alert";
+import Typography from "@mui/material/Typography";
+import { Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
+import { FilePick } from "../theme/controls/FilePick";
+import { Pick } from "../theme/controls/Pick";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -43,8 +50,7 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
     bring.reset();
     if (text) preview.mutate({ into, text });
   };
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const choose = async (chosen: File) => {
     setTooLarge(null);
     preview.reset();
     if (chosen.size > LARGEST_BYTES) {
@@ -58,37 +64,30 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
   };
 
   return (
-    <GardenPanel variant="outlined" component="section" aria-labelledby="import-title">
-      <h2 id="import-title">Bring a plan file in</h2>
-      <ImportRow data-part="import-row">
-        <label>
-          <span>The file, NAME.nolbet.json</span>
-          <input
-            type="file"
-            accept=".json,application/json"
-            onChange={(event) => void choose(event.currentTarget.files?.[0])}
-          />
-        </label>
-        <label>
-          <span>Bring it</span>
-          <select
-           
-            value={target ?? ""}
-            onChange={(event) =>
-              look(event.currentTarget.value ? Number(event.currentTarget.value) : null, file?.text ?? "")
-            }
-          >
-            <option value="">as a garden of its own</option>
-            {gardens.map((garden) => (
-              <option key={garden.id} value={garden.id}>
-                into {garden.name}
-              </option>
-            ))}
-          </select>
-        </label>
-      </ImportRow>
-      {tooLarge && <p role="alert">{tooLarge}</p>}
-      {(preview.error ?? bring.error) && <p role="alert">{saidOf(preview.error ?? bring.error)}</p>}
+    <Sheet component="section" aria-labelledby="import-title" sx={{ display: "grid", gap: 3 }}>
+      <Typography variant="sheetTitle" id="import-title">
+        Bring a plan file in
+      </Typography>
+      <Row data-part="import-row" sx={{ alignItems: "flex-end" }}>
+        <FilePick
+          label="The file, NAME.nolbet.json"
+          accept=".json,application/json"
+          onFile={(chosen) => void choose(chosen)}
+        >
+          {file ? file.name : "Choose the file, NAME.nolbet.json"}
+        </FilePick>
+        <Pick<string>
+          label="Bring it"
+          options={[
+            ["", "as a garden of its own"],
+            ...gardens.map((garden) => [String(garden.id), `into ${garden.name}`] as const),
+          ]}
+          value={target === null ? "" : String(target)}
+          onChoose={(chosen) => look(chosen ? Number(chosen) : null, file?.text ?? "")}
+        />
+      </Row>
+      {tooLarge && <Problem>{tooLarge}</Problem>}
+      {(preview.error ?? bring.error) && <Problem>{saidOf(preview.error ?? bring.error)}</Problem>}
       {preview.data && file && (
         <Review
           review={preview.data}
@@ -97,7 +96,7 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
           onBring={() => bring.mutate()}
         />
       )}
-    </GardenPanel>
+    </Sheet>
   );
 }
 
@@ -107,40 +106,40 @@ function Review({ review, fileName, busy, onBring }: ReviewProps) {
   const { problems, changes } = review;
   if (problems.length > 0) {
     return (
-      <ImportProblems role="alert" data-part="import-problems">
+      <Alert severity="error" role="alert" data-part="import-problems">
         <p>
           {fileName} can&apos;t be brought in:{" "}
           {problems.length === 1 ? "one thing is" : `${problems.length} things are`} wrong with it. Nothing
           was changed.
         </p>
-        <ul>
+        <RuledList>
           {problems.map((problem) => (
             <li key={`${problem.path} ${problem.message}`}>
               {problem.path && <code>{problem.path}</code>} {problem.message}
             </li>
           ))}
-        </ul>
-      </ImportProblems>
+        </RuledList>
+      </Alert>
     );
   }
   return (
-    <ImportReview data-part="import-review">
+    <div data-part="import-review">
       <p>
         {fileName} holds “{review.name}”. It would bring:
       </p>
-      <ul>
+      <RuledList>
         {changes.map((change) => (
-          <li key={`${change.kind} ${change.key}`} className={`is-${change.state}`}>
+          <li key={`${change.kind} ${change.key}`} data-state={change.state}>
             <span>{KINDS[change.kind]}</span>
-            <strong>{change.name}</strong>
+            <Typography variant="strong">{change.name}</Typography>
             <span>{STATES[change.state]}</span>
           </li>
         ))}
         {changes.length === 0 && <li>nothing but the garden&apos;s name</li>}
-      </ul>
+      </RuledList>
       <Button variant="contained" disabled={busy} onClick={onBring}>
         Bring it in
       </Button>
-    </ImportReview>
+    </div>
   );
 }

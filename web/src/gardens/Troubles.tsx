@@ -1,5 +1,8 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
-import { TroubleActions, TroublesBox } from "./troubles.styles";
+import Alert from "@mui/material/Alert";
+import Typography from "@mui/material/Typography";
+import { Column, Row } from "../kit/Row";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, saidOf, type Trouble } from "../api/client";
@@ -18,16 +21,24 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
   });
   if (troubles.length === 0) return null;
   return (
-    <TroublesBox data-part="troubles" aria-labelledby="troubles-title">
-      <h2 id="troubles-title">Left out of all figures</h2>
-      <ul>
+    <Alert
+      severity="error"
+      role="region"
+      data-part="troubles"
+      aria-labelledby="troubles-title"
+      sx={{ margin: "14px 20px" }}
+    >
+      <Typography variant="panelTitle" id="troubles-title">
+        Left out of all figures
+      </Typography>
+      <Column as="ul">
         {troubles.map((trouble) => (
           <li key={`${trouble.kind} ${trouble.key}`}>
             <p>
               <strong>{trouble.name}</strong> {SAID[trouble.kind]}{" "}
               {trouble.readable ? "doesn’t hold together" : "can’t be read"}: {trouble.reason}
             </p>
-            <TroubleActions>
+            <Row>
               {trouble.kind === "bed" && trouble.readable && (
                 <Button component={Link} to={bedPath(trouble.key)}>
                   Open it
@@ -35,7 +46,7 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
               )}
               <Button
                 component="a"
-               
+
                 href={`/api/gardens/${gardenId}/${rawOf(trouble)}`}
                 download
               >
@@ -45,18 +56,18 @@ export function Troubles({ gardenId, troubles, bedPath }: Props) {
                 <Button
                   variant="text"
                   color="primary"
-                 
+
                   onClick={() => remove.mutate(trouble.key)}
                 >
                   To the bin
                 </Button>
               )}
-            </TroubleActions>
+            </Row>
           </li>
         ))}
-      </ul>
-      {remove.error && <p role="alert">{saidOf(remove.error)}</p>}
-    </TroublesBox>
+      </Column>
+      {remove.error && <Problem>{saidOf(remove.error)}</Problem>}
+    </Alert>
   );
 }
 

@@ -1,53 +1,94 @@
+import Alert from "@mui/material/Alert";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { PageNote } from "../kit/Page";
-import { HaulAdd, HaulHead, HaulPanel, HaulViewBox, HaulWork } from "./haul.styles";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Material, type Sources, type TalliedFigures } from "../api/client";
+import {
+  api,
+  saidOf,
+  type KeptSources,
+  type Material,
+  type Supplier,
+  type TalliedFigures,
+} from "../api/client";
+import { useSaveState } from "../draft/SaveStateContext";
+import { Note } from "../kit/Note";
+import { PageNote, PageWait } from "../kit/Page";
+import { Problem } from "../kit/Problem";
+import { Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
+import { useTell } from "../kit/Tell";
+import { useUndoKeys } from "../kit/useUndoKeys";
+import { View, ViewHead, Work } from "../kit/View";
 import { OwnHeaps } from "./OwnHeaps";
 import { SupplierEditor } from "./SupplierEditor";
 import { SupplierPanel } from "./SupplierPanel";
 import { ToPay } from "./ToPay";
+import { useSources } from "./useSources";
 
 type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
 
 /** What to buy where for all beds, drawn as it will lie in the drive. */
-export function HaulView({ gardenId, materials }: Props) {
+export default function HaulView({ gardenId, materials }: Props) {
   const figured = useQuery({ queryKey: ["figure", gardenId], queryFn: () => api.figureGarden(gardenId) });
   const sources = useQuery({ queryKey: ["sources", gardenId], queryFn: () => api.sources(gardenId) });
   const error = figured.error ?? sources.error;
-  if (error) return <PageNote data-part="page-note">{error.message}</PageNote>;
-  if (!figured.data || !sources.data)
-    return <PageNote data-part="page-note">Working out what to buy ...</PageNote>;
-  return <Haul gardenId={gardenId} materials={materials} tallied={figured.data} sources={sources.data} />;
+  if (figured.data && sources.data)
+    return <Haul gardenId={gardenId} materials={materials} tallied={figured.data} kept={sources.data} />;
+  if (error) return <PageNote>{saidOf(error)}</PageNote>;
+  return <PageWait saying="Working out what to buy ..." />;
 }
 
-type HaulProps = Props & { tallied: TalliedFigures; sources: Sources };
+type HaulProps = Props & { tallied: TalliedFigures; kept: KeptSources };
 
-function Haul({ gardenId, materials, tallied, sources }: HaulProps) {
-  const queries = useQueryClient();
+function Haul({ gardenId, materials, tallied, kept }: HaulProps) {
+  const [{ document: sources, save, canUndo }, draft] = useSources(gardenId, kept);
+  const tell = useTell();
+  useSaveState(save);
+  useUndoKeys(
+    () => draft.undo(),
+    () => draft.redo(),
+  );
   const [adding, setAdding] = useState(false);
   const { figures } = tallied;
   const lines = figures.haul?.lines ?? [];
   const beds = figures.beds.reduce((sum, bed) => sum + bed.count, 0);
-  const changed = async () => {
-    setAdding(false);
-    await queries.invalidateQueries({ queryKey: ["sources", gardenId] });
-    void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
+  const put = (changed: Supplier) =>
+    draft.edit((now) => ({
+      ...now,
+      suppliers: now.suppliers.some(({ key }) => key === changed.key)
+        ? now.suppliers.map((each) => (each.key === changed.key ? changed : each))
+        : [...now.suppliers, changed],
+    }));
+  const forget = (gone: Supplier) => {
+    draft.edit((now) => ({ ...now, suppliers: now.suppliers.filter(({ key }) => key !== gone.key) }));
+    tell(`${gone.name} is forgotten.`, () => draft.undo());
   };
   return (
-    <HaulViewBox data-part="haul-view">
-      <HaulHead data-part="haul-head">
-        <Typography variant="view" data-part="view-title">
-          Haul
-        </Typography>
-        <span>
-          {beds === 1 ? "1 bed" : `${beds} beds`}
-          {(figures.plot?.courses.length ?? 0) > 0 && " and the paths"}, after your own heaps; every volume is
-          loose, as bought
-        </span>
-      </HaulHead>
-      <HaulWork>
+    <View data-part="haul-view">
+      <Work>
+        <ViewHead>
+          <Typography variant="view">Haul</Typography>
+          <Note sx={{ marginRight: "auto" }}>
+            {beds === 1 ? "1 bed" : `${beds} beds`}
+            {(figures.plot?.courses.length ?? 0) > 0 && " and the paths"}, after your own heaps; every volume
+            is loose, as bought
+          </Note>
+          <Button disabled={!canUndo} onClick={() => draft.undo()}>
+            Undo
+          </Button>
+        </ViewHead>
+        {save.state === "refused" && <Problem>{save.problem.detail} Nothing of this is saved yet.</Problem>}
+        {save.state === "stale" && (
+          <Alert severity="error">
+            Suppliers or heaps were changed elsewhere. Yours are not saved yet; whichever you keep, undo
+            brings the other back.
+            <Row>
+              <Button onClick={() => draft.settle("mine")}>Keep mine</Button>
+              <Button onClick={() => draft.settle("theirs")}>Take the newer ones</Button>
+            </Row>
+          </Alert>
+        )}
         {sources.suppliers.map((supplier) => (
           <SupplierPanel
             key={supplier.key}
@@ -56,7 +97,8 @@ function Haul({ gardenId, materials, tallied, sources }: HaulProps) {
             lines={lines.filter((line) => line.supplier === supplier.key)}
             sums={figures.haul?.suppliers.find((each) => each.supplier === supplier.key)}
             materials={materials}
-            onChanged={changed}
+            onKeep={put}
+            onForget={() => forget(supplier)}
           />
         ))}
         <OwnHeaps
@@ -64,26 +106,36 @@ function Haul({ gardenId, materials, tallied, sources }: HaulProps) {
           stock={sources.stock}
           needs={figures.needs}
           materials={materials}
-          onChanged={changed}
+          onChange={(change) => draft.edit((now) => ({ ...now, stock: change(now.stock) }))}
+          onUndo={() => draft.undo()}
         />
         {adding ? (
-          <HaulPanel variant="outlined" component="section">
+          <Sheet component="section">
             <SupplierEditor
               gardenId={gardenId}
-              supplier={{ key: "new_supplier", name: "", offers: [] }}
-              fresh
+              supplier={{ key: freeKey(sources.suppliers), name: "", offers: [] }}
               materials={materials}
-              onSaved={changed}
+              onKeep={(supplier) => {
+                put(supplier);
+                setAdding(false);
+              }}
               onLeave={() => setAdding(false)}
             />
-          </HaulPanel>
+          </Sheet>
         ) : (
-          <HaulAdd onClick={() => setAdding(true)}>
+          <Button sx={{ borderStyle: "dashed", minHeight: 44 }} onClick={() => setAdding(true)}>
             {sources.suppliers.length === 0 ? "Enter the first supplier" : "Enter another supplier"}
-          </HaulAdd>
+          </Button>
         )}
-      </HaulWork>
+      </Work>
       <ToPay tallied={tallied} />
-    </HaulViewBox>
+    </View>
   );
+}
+
+function freeKey(suppliers: readonly Supplier[]): string {
+  const taken = new Set(suppliers.map(({ key }) => key));
+  let number = suppliers.length + 1;
+  while (taken.has(`supplier_${number}`)) number += 1;
+  return `supplier_${number}`;
 }

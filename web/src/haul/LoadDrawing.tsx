@@ -1,8 +1,8 @@
 import css from "./haul.module.css";
-import css2 from "../section/drawing.module.css";
-import { LoadRow } from "./haul.styles";
-import { hatchKey } from "../hatches/hatches";
-import { BAG, heapSize, pileLogs, stackBags, stackWidth } from "./loads";
+import css2 from "../drawing/drawing.module.css";
+import { styled } from "@mui/material/styles";
+import { hatchKey, hatchOf } from "../drawing/hatches";
+import { BAG, heapSize, pileLogs, ROW_HEIGHT as HEIGHT, stackBags, stackWidth } from "./loads";
 
 export type Load = {
   key: string;
@@ -14,26 +14,39 @@ export type Load = {
   caption: string;
 };
 
-const HEIGHT = 64;
+const LoadRow = styled("div")({
+  display: "flex",
+  alignItems: "flex-end",
+  flexWrap: "wrap",
+  gap: "4px 0",
+  marginTop: 4,
+  overflow: "hidden",
+});
+
 const GAP = 30;
 const CAPTION_WIDTH = 6.2;
 
 /** Loads as they will lie in the drive: bags stacked, loose heaps, logs. */
 export function LoadDrawing({ loads }: { loads: readonly Load[] }) {
+  const largest_m3 = Math.max(
+    ...loads.filter(({ form }) => form === "heap").map(({ volume_m3 }) => volume_m3),
+    0,
+  );
   return (
     <LoadRow aria-hidden="true">
       {loads.map((load) => (
-        <OneLoad key={load.key} load={load} />
+        <OneLoad key={load.key} load={load} largest_m3={largest_m3} />
       ))}
     </LoadRow>
   );
 }
 
-function OneLoad({ load }: { load: Load }) {
+function OneLoad({ load, largest_m3 }: { load: Load; largest_m3: number }) {
   const name = hatchKey(load.material, load.like);
   const fill = `url(#hatch-${name})`;
-  const width = Math.max(widthOf(load, name), load.caption.length * CAPTION_WIDTH) + GAP;
-  const left = (width - widthOf(load, name)) / 2;
+  const drawn = widthOf(load, name, largest_m3);
+  const width = Math.max(drawn, load.caption.length * CAPTION_WIDTH) + GAP;
+  const left = (width - drawn) / 2;
   return (
     <svg width={width} height={HEIGHT + 20}>
       <line className={css.loadGround} x1={0} x2={width} y1={HEIGHT} y2={HEIGHT} />
@@ -43,7 +56,7 @@ function OneLoad({ load }: { load: Load }) {
         ) : name.endsWith("_logs") ? (
           <Logs volume_m3={load.volume_m3} name={name} />
         ) : (
-          <Heap volume_m3={load.volume_m3} fill={fill} />
+          <Heap size={heapSize(load.volume_m3, largest_m3)} fill={fill} />
         )}
       </g>
       <text className={css.loadCaption} x={width / 2} y={HEIGHT + 15} textAnchor="middle">
@@ -53,10 +66,10 @@ function OneLoad({ load }: { load: Load }) {
   );
 }
 
-function widthOf(load: Load, name: string): number {
+function widthOf(load: Load, name: string, largest_m3: number): number {
   if (load.form === "bag") return stackWidth(load.count);
   if (name.endsWith("_logs")) return Math.max(...pileLogs(load.volume_m3).map((log) => log.x + log.r));
-  return heapSize(load.volume_m3).width;
+  return heapSize(load.volume_m3, largest_m3).width;
 }
 
 function Bags({ count, fill }: { count: number; fill: string }) {
@@ -78,20 +91,21 @@ function Bags({ count, fill }: { count: number; fill: string }) {
   );
 }
 
-function Heap({ volume_m3, fill }: { volume_m3: number; fill: string }) {
-  const { width, height } = heapSize(volume_m3);
+function Heap({ size, fill }: { size: { width: number; height: number }; fill: string }) {
+  const { width, height } = size;
   const top = HEIGHT - height;
   const d = `M0 ${HEIGHT}C${width * 0.28} ${HEIGHT - height * 0.5} ${width * 0.34} ${top} ${width / 2} ${top}S${width * 0.72} ${HEIGHT - height * 0.5} ${width} ${HEIGHT}Z`;
   return <path className={css.loadHeap} d={d} fill={fill} />;
 }
 
 function Logs({ volume_m3, name }: { volume_m3: number; name: string }) {
+  const { ground, ink } = hatchOf(name, null);
   return (
-    <g className={name}>
+    <g>
       {pileLogs(volume_m3).map((log) => (
         <g key={`${log.x} ${log.y}`} transform={`translate(${log.x} ${HEIGHT - log.y})`}>
-          <circle className={css2.logBark} r={log.r - 0.9} />
-          <circle className={css2.logRing} r={log.r * 0.5} />
+          <circle className={css2.logBark} fill={ground} stroke={ink} r={log.r - 0.9} />
+          <circle className={css2.logRing} stroke={ink} r={log.r * 0.5} />
         </g>
       ))}
     </g>

@@ -1,8 +1,10 @@
 import Button from "@mui/material/Button";
-import { OfferEnd, OfferFetch, OfferMaterial, OfferRowBox } from "./haul.styles";
 import type { Material } from "../api/client";
-import { showBulkVolume, showMoney, showUnitPrice, showVolume } from "../quantities/format";
+import { showBulkVolume, showMoney, showUnitPrice, typedVolume } from "../quantities/format";
 import { Choice } from "../kit/Choice";
+import { Group } from "../kit/Group";
+import { Tick } from "../kit/Tick";
+import type { ReadState } from "../quantities/useReading";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
@@ -26,6 +28,7 @@ type Props = {
   draft: OfferDraft;
   materials: ReadonlyMap<string, Material>;
   onChange: (changed: Partial<OfferDraft>) => void;
+  onReading: (field: string, state: ReadState["state"]) => void;
   onRemove: () => void;
 };
 
@@ -35,22 +38,17 @@ const FORMS = [
 ] as const;
 
 /** One offer: in bags of a size, or loose by the m3 in steps. */
-export function OfferRow({ gardenId, number, draft, materials, onChange, onRemove }: Props) {
-  const { units, currency } = useShowing();
-  const bulk = (value: number | null | undefined) => (value ? showBulkVolume(value, units) : "");
-  const example = units === "ft_in" ? "1/2 yd" : "0.5 m3";
+export function OfferRow({ gardenId, number, draft, materials, onChange, onReading, onRemove }: Props) {
+  const material = draft.material ? (materials.get(draft.material) ?? null) : null;
   return (
-    <OfferRowBox>
-      <legend>Offer {number}</legend>
-      <OfferMaterial>
-        <MaterialFinder
-          gardenId={gardenId}
-          label="Material"
-          value={draft.material ? (materials.get(draft.material) ?? null) : null}
-          suits={(each) => !each.is_sheet}
-          onChoose={(chosen) => onChange({ material: chosen.key })}
-        />
-      </OfferMaterial>
+    <Group label={`Offer ${number}`} sx={{ paddingTop: 2, borderTop: 1, borderColor: "line" }}>
+      <MaterialFinder
+        gardenId={gardenId}
+        label="Material"
+        value={material}
+        suits={(each) => !each.is_sheet}
+        onChoose={(chosen) => onChange({ material: chosen.key })}
+      />
       <Choice
         label={`Offer ${number} is sold`}
         options={FORMS}
@@ -58,79 +56,100 @@ export function OfferRow({ gardenId, number, draft, materials, onChange, onRemov
         onChoose={(form) => onChange({ form })}
       />
       {draft.form === "bag" ? (
-        <>
-          <MeasureField
-            label="A bag holds"
-            limit="bag"
-            width="100px"
-            eager
-            placeholder={units === "ft_in" ? "1.5 cu ft" : "40 L"}
-            shown={draft.volume_m3 ? showVolume(draft.volume_m3, units) : ""}
-            onMeaning={({ values: [volume_m3] }) => onChange({ volume_m3 })}
-          />
-          <MeasureField
-            label="Price a bag"
-            limit="price"
-            width="90px"
-            eager
-            placeholder="6.20"
-            shown={draft.price ? showMoney(draft.price, currency) : ""}
-            onMeaning={({ money }) => money != null && onChange({ price: String(money) })}
-          />
-        </>
+        <InBags draft={draft} material={material} onChange={onChange} onReading={onReading} />
       ) : (
-        <>
-          <MeasureField
-            label="Price"
-            limit="unit_price"
-            width="108px"
-            eager
-            placeholder={units === "ft_in" ? "48 a yd" : "62.80 a m3"}
-            shown={draft.price_per_m3 ? showUnitPrice(draft.price_per_m3, { units, currency }) : ""}
-            onMeaning={({ money }) => money != null && onChange({ price_per_m3: String(money) })}
-          />
-          <MeasureField
-            label="In steps of"
-            limit="bulk"
-            width="76px"
-            eager
-            placeholder={example}
-            shown={bulk(draft.step_m3)}
-            onMeaning={({ values: [step_m3] }) => onChange({ step_m3 })}
-          />
-          <MeasureField
-            label="Not below"
-            limit="stock"
-            width="76px"
-            eager
-            placeholder={example}
-            shown={bulk(draft.minimum_m3)}
-            onMeaning={({ values: [minimum_m3] }) => onChange({ minimum_m3 })}
-          />
-          <MeasureField
-            label="A load brings"
-            limit="bulk"
-            width="76px"
-            eager
-            placeholder="all"
-            shown={bulk(draft.load_m3)}
-            onMeaning={({ values: [load_m3] }) => onChange({ load_m3 })}
-          />
-        </>
+        <Loose draft={draft} material={material} onChange={onChange} onReading={onReading} />
       )}
-      <OfferEnd>
-        <OfferFetch>
-          <input
-            type="checkbox"
-            checked={draft.fetch ?? false}
-            onChange={(event) => onChange({ fetch: event.currentTarget.checked })}
-          />
-          I fetch it
-        </OfferFetch>
-        <Button aria-label={`Remove offer ${number}`} onClick={onRemove}>
-          Remove
-        </Button>
-      </OfferEnd>
-    </OfferRowBox>
+      <Tick label="I fetch it" checked={draft.fetch ?? false} onTick={(fetch) => onChange({ fetch })} />
+      <Button aria-label={`Remove offer ${number}`} onClick={onRemove}>
+        Remove
+      </Button>
+    </Group>
+  );
+}
+
+type FieldsProps = Pick<Props, "draft" | "onChange" | "onReading"> & { material: Material | null };
+
+function InBags({ draft, material, onChange, onReading }: FieldsProps) {
+  const { units, currency } = useShowing();
+  return (
+    <>
+      <MeasureField
+        label="A bag holds"
+        limit="bag"
+        width="112px"
+        eager
+        density_kg_m3={material?.loose_kg_m3 ?? undefined}
+        placeholder={units === "ft_in" ? "1.5 cu ft" : "40 L"}
+        shown={draft.volume_m3 ? typedVolume(draft.volume_m3, units) : ""}
+        onMeaning={({ values: [volume_m3] }) => onChange({ volume_m3 })}
+        onReading={(state) => onReading("a bag holds", state)}
+      />
+      <MeasureField
+        label="Price a bag"
+        limit="price"
+        width="98px"
+        eager
+        placeholder="6.20"
+        shown={draft.price ? showMoney(draft.price, currency) : ""}
+        onMeaning={({ money }) => money != null && onChange({ price: String(money) })}
+        onReading={(state) => onReading("price a bag", state)}
+      />
+    </>
+  );
+}
+
+function Loose({ draft, material, onChange, onReading }: FieldsProps) {
+  const { units, currency } = useShowing();
+  const bulk = (value: number | null | undefined) => (value ? showBulkVolume(value, units) : "");
+  const example = units === "ft_in" ? "1/2 yd" : "0.5 m3";
+  const density_kg_m3 = material?.loose_kg_m3 ?? undefined;
+  return (
+    <>
+      <MeasureField
+        label="Price"
+        limit="unit_price"
+        width="126px"
+        eager
+        density_kg_m3={density_kg_m3}
+        placeholder={units === "ft_in" ? "48 a yd" : "62.80 a m3"}
+        shown={draft.price_per_m3 ? showUnitPrice(draft.price_per_m3, { units, currency }) : ""}
+        onMeaning={({ money }) => money != null && onChange({ price_per_m3: String(money) })}
+        onReading={(state) => onReading("price", state)}
+      />
+      <MeasureField
+        label="In steps of"
+        limit="bulk"
+        width="90px"
+        eager
+        density_kg_m3={density_kg_m3}
+        placeholder={example}
+        shown={bulk(draft.step_m3)}
+        onMeaning={({ values: [step_m3] }) => onChange({ step_m3 })}
+        onReading={(state) => onReading("in steps of", state)}
+      />
+      <MeasureField
+        label="Not below"
+        limit="stock"
+        width="90px"
+        eager
+        density_kg_m3={density_kg_m3}
+        placeholder={example}
+        shown={bulk(draft.minimum_m3)}
+        onMeaning={({ values: [minimum_m3] }) => onChange({ minimum_m3 })}
+        onReading={(state) => onReading("not below", state)}
+      />
+      <MeasureField
+        label="A load brings"
+        limit="bulk"
+        width="96px"
+        eager
+        density_kg_m3={density_kg_m3}
+        placeholder="all"
+        shown={bulk(draft.load_m3)}
+        onMeaning={({ values: [load_m3] }) => onChange({ load_m3 })}
+        onReading={(state) => onReading("a load brings", state)}
+      />
+    </>
   );
 }

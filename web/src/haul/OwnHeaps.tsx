@@ -1,39 +1,46 @@
+import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
+import TableContainer from "@mui/material/TableContainer";
 import TableRow from "@mui/material/TableRow";
-import { Problem } from "../kit/Problem";
+import Typography from "@mui/material/Typography";
+import { useEffect, useState } from "react";
+import type { Material, NeedFigures, Stock } from "../api/client";
+import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
-import { HaulPanel, HaulPanelHead, HaulShort } from "./haul.styles";
-import { useMutation } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, saidOf, type Material, type NeedFigures, type Stock } from "../api/client";
-import { showBulkVolume, showVolume } from "../quantities/format";
+import { Sheet } from "../kit/Sheet";
+import { useTell } from "../kit/Tell";
+import { showBulkVolume, showVolume, typedVolume } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 import { LoadDrawing } from "./LoadDrawing";
+import { useReadings } from "./useReadings";
 
 type Props = {
   gardenId: number;
   stock: readonly Stock[];
   needs: readonly NeedFigures[];
   materials: ReadonlyMap<string, Material>;
-  onChanged: () => Promise<void>;
+  onChange: (change: (stock: readonly Stock[]) => Stock[]) => void;
+  onUndo: () => void;
 };
 
 /** What lies on hand: it is used first. */
-export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props) {
+export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }: Props) {
   const { units } = useShowing();
+  const tell = useTell();
   const [adding, setAdding] = useState(false);
-  const save = useMutation({
-    mutationFn: (heaps: Stock[]) => api.saveStock(gardenId, heaps),
-    onSuccess: onChanged,
-  });
+  const nameOf = (key: string) => materials.get(key)?.name ?? key;
   const change = (material: string, volume_m3: number) =>
-    save.mutate(stock.map((heap) => (heap.material === material ? { material, volume_m3 } : heap)));
+    onChange((now) => now.map((heap) => (heap.material === material ? { material, volume_m3 } : heap)));
+  const forget = (material: string) => {
+    onChange((now) => now.filter((heap) => heap.material !== material));
+    tell(`The heap of ${nameOf(material).toLowerCase()} is forgotten.`, onUndo);
+  };
   const loads = stock
     .filter((heap) => heap.volume_m3 > 0)
     .map((heap) => ({
@@ -43,93 +50,105 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChanged }: Props
       form: "heap" as const,
       count: 0,
       volume_m3: heap.volume_m3,
-      caption: `${showVolume(heap.volume_m3, units)} ${(materials.get(heap.material)?.name ?? heap.material).split(",")[0]?.toLowerCase()}`,
+      caption: `${showVolume(heap.volume_m3, units)} ${nameOf(heap.material).split(",")[0]?.toLowerCase()}`,
     }));
   return (
-    <HaulPanel variant="outlined" component="section" aria-label="Your own">
-      <HaulPanelHead>
-        <div>
-          <h2>Your own</h2>
-          <span>
+    <Sheet component="section" aria-label="Your own">
+      <Row>
+        <Box sx={{ marginRight: "auto" }}>
+          <Typography variant="sheetTitle">Your own</Typography>
+          <Note>
             {stock.length
               ? "used before anything is bought"
               : "heaps and piles you have already are used first"}
-          </span>
-        </div>
-        <Button onClick={() => setAdding(!adding)}>
-          {adding ? "Leave it" : "Enter a heap"}
-        </Button>
-      </HaulPanelHead>
+          </Note>
+        </Box>
+        <Button onClick={() => setAdding(!adding)}>{adding ? "Leave it" : "Enter a heap"}</Button>
+      </Row>
       {loads.length > 0 && <LoadDrawing loads={loads} />}
       {stock.length > 0 && (
-        <Table data-part="haul-lines">
-          <TableBody>
-            {stock.map((heap) => {
-              const need = needs.find((each) => each.material === heap.material);
-              const name = materials.get(heap.material)?.name ?? heap.material;
-              return (
-                <TableRow key={heap.material}>
-                  <TableCell>{name}</TableCell>
-                  <TableCell align="right" data-part="haul-number">
-                    <MeasureField
-                      label={`${name} on hand, loose`}
-                      hideLabel
-                      limit="stock"
-                      width="104px"
-                      shown={
-                        heap.volume_m3 >= 0.5
-                          ? showBulkVolume(heap.volume_m3, units)
-                          : showVolume(heap.volume_m3, units)
-                      }
-                      onMeaning={({ values: [value = 0] }) => change(heap.material, value)}
-                    />
-                  </TableCell>
-                  <TableCell align="right" data-part="haul-number">
-                    {need ? (
-                      <>
-                        <Quantity kind="volume" value={need.loose_m3} /> needed
-                      </>
-                    ) : (
-                      "not needed"
-                    )}
-                  </TableCell>
-                  <TableCell align="right" data-part="haul-number">
-                    {need && need.to_buy_m3 > 0 ? <ShortBy need={need} /> : "enough"}
-                  </TableCell>
-                  <TableCell align="right" data-part="haul-number">
-                    <Button
-                     
-                      aria-label={`Forget the heap of ${name}`}
-                      onClick={() => save.mutate(stock.filter((each) => each.material !== heap.material))}
-                    >
-                      Forget
-                    </Button>
-                  </TableCell>
-                </TableRow>
-              );
-            })}
-          </TableBody>
-        </Table>
+        <TableContainer>
+          <Table>
+            <TableBody>
+              {stock.map((heap) => (
+                <Heap
+                  key={heap.material}
+                  heap={heap}
+                  name={nameOf(heap.material)}
+                  density_kg_m3={materials.get(heap.material)?.loose_kg_m3 ?? undefined}
+                  need={needs.find((each) => each.material === heap.material)}
+                  onVolume={(volume_m3) => change(heap.material, volume_m3)}
+                  onForget={() => forget(heap.material)}
+                />
+              ))}
+            </TableBody>
+          </Table>
+        </TableContainer>
       )}
-      {save.error && <Problem role="alert">{saidOf(save.error)}</Problem>}
       {adding && (
         <NewHeap
           gardenId={gardenId}
           onHeap={(heap) => {
-            save.mutate([...stock.filter((each) => each.material !== heap.material), heap]);
+            onChange((now) => [...now.filter((each) => each.material !== heap.material), heap]);
             setAdding(false);
           }}
         />
       )}
-    </HaulPanel>
+    </Sheet>
+  );
+}
+
+type HeapProps = {
+  heap: Stock;
+  name: string;
+  density_kg_m3: number | undefined;
+  need: NeedFigures | undefined;
+  onVolume: (volume_m3: number) => void;
+  onForget: () => void;
+};
+
+function Heap({ heap, name, density_kg_m3, need, onVolume, onForget }: HeapProps) {
+  const { units } = useShowing();
+  return (
+    <TableRow>
+      <TableCell>{name}</TableCell>
+      <TableCell align="right">
+        <MeasureField
+          label={`${name} on hand, loose`}
+          hideLabel
+          limit="stock"
+          width="112px"
+          density_kg_m3={density_kg_m3}
+          shown={
+            heap.volume_m3 >= 0.5 ? showBulkVolume(heap.volume_m3, units) : typedVolume(heap.volume_m3, units)
+          }
+          onMeaning={({ values: [value = 0] }) => onVolume(value)}
+        />
+      </TableCell>
+      <TableCell align="right" sx={{ color: "soft" }}>
+        {need ? (
+          <>
+            <Quantity kind="volume" value={need.loose_m3} /> needed
+          </>
+        ) : (
+          "not needed"
+        )}
+      </TableCell>
+      <TableCell align="right">{need && need.to_buy_m3 > 0 ? <ShortBy need={need} /> : "enough"}</TableCell>
+      <TableCell align="right">
+        <Button aria-label={`Forget the heap of ${name}`} onClick={onForget}>
+          Forget
+        </Button>
+      </TableCell>
+    </TableRow>
   );
 }
 
 function ShortBy({ need }: { need: NeedFigures }) {
   return (
-    <HaulShort>
+    <Box component="b" sx={{ color: "iron" }}>
       <Quantity kind="volume" value={need.to_buy_m3} /> short
-    </HaulShort>
+    </Box>
   );
 }
 
@@ -137,8 +156,16 @@ function NewHeap({ gardenId, onHeap }: { gardenId: number; onHeap: (heap: Stock)
   const { units } = useShowing();
   const [material, setMaterial] = useState<Material | null>(null);
   const [volume_m3, setVolume] = useState<number>();
+  const [wanted, setWanted] = useState(false);
+  const readings = useReadings();
+  // pressed while the volume is still being read, it waits for that
+  useEffect(() => {
+    if (!wanted || readings.asking) return;
+    setWanted(false);
+    if (material && volume_m3 && !readings.refused()) onHeap({ material: material.key, volume_m3 });
+  });
   return (
-    <Row>
+    <Row sx={{ alignItems: "flex-end", marginTop: 3 }}>
       <MaterialFinder
         gardenId={gardenId}
         label="A heap of"
@@ -150,18 +177,15 @@ function NewHeap({ gardenId, onHeap }: { gardenId: number; onHeap: (heap: Stock)
       <MeasureField
         label="Loose volume"
         limit="stock"
-        width="130px"
+        width="140px"
         eager
+        density_kg_m3={material?.loose_kg_m3 ?? undefined}
         shown=""
         placeholder={units === "ft_in" ? "1 yd" : "0.5 m3"}
         onMeaning={({ values: [value] }) => setVolume(value)}
+        onReading={readings.of("The volume")}
       />
-      <Button
-        variant="contained"
-       
-        disabled={!material || !volume_m3}
-        onClick={() => material && volume_m3 && onHeap({ material: material.key, volume_m3 })}
-      >
+      <Button variant="contained" disabled={!material} onClick={() => setWanted(true)}>
         Keep
       </Button>
     </Row>

@@ -1,26 +1,26 @@
 import Button from "@mui/material/Button";
-import { Row } from "../kit/Row";
+import TextField from "@mui/material/TextField";
+import { useEffect, useRef, useState } from "react";
+import type { Material, Offer, Supplier } from "../api/client";
 import { Problem } from "../kit/Problem";
-import { SupplierEditorBox } from "./haul.styles";
-import { useMutation } from "@tanstack/react-query";
-import { useRef, useState } from "react";
-import { api, saidOf, type Material, type Offer, type Supplier } from "../api/client";
+import { Column, Row } from "../kit/Row";
 import { showMoney } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { OfferRow, type OfferDraft } from "./OfferRow";
+import { useReadings } from "./useReadings";
 
 type Props = {
   gardenId: number;
   supplier: Supplier;
-  fresh?: boolean;
   materials: ReadonlyMap<string, Material>;
-  onSaved: () => Promise<void>;
+  onKeep: (supplier: Supplier) => void;
   onLeave: () => void;
+  onForget?: () => void;
 };
 
-/** A supplier's name, delivery and offers. Nothing is kept until it is complete and saved. */
-export function SupplierEditor({ gardenId, supplier, fresh = false, materials, onSaved, onLeave }: Props) {
+/** A supplier's name, delivery and offers. Nothing is kept until it is complete and kept as a whole. */
+export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave, onForget }: Props) {
   const { currency } = useShowing();
   const [name, setName] = useState(supplier.name ?? "");
   const [delivery, setDelivery] = useState(supplier.delivery ?? "0.00");
@@ -29,52 +29,50 @@ export function SupplierEditor({ gardenId, supplier, fresh = false, materials, o
     (supplier.offers ?? []).map((offer, id) => ({ id, ...offer })),
   );
   const [lacking, setLacking] = useState<string | null>(null);
-  const save = useMutation({
-    mutationFn: (changed: Supplier) =>
-      fresh ? api.createSupplier(gardenId, changed) : api.saveSupplier(gardenId, changed),
-    onSuccess: onSaved,
-  });
-  const remove = useMutation({
-    mutationFn: () => api.removeSupplier(gardenId, supplier.key),
-    onSuccess: onSaved,
-  });
-  const error = save.error ?? remove.error;
+  const readings = useReadings();
+  const [wanted, setWanted] = useState(false);
 
-  const submit = () => {
+  const keep = () => {
     const offers = drafts.map(complete);
     const open = offers.findIndex((offer) => offer === null);
+    const unread = readings.refused();
     if (!name.trim()) return setLacking("The supplier has no name yet.");
+    if (unread) return setLacking(`${unread} isn't understood yet.`);
     if (open >= 0) return setLacking(`Offer ${open + 1} still lacks its material, size or price.`);
     setLacking(null);
-    save.mutate({
+    onKeep({
       key: supplier.key,
       name: name.trim(),
       delivery,
       offers: offers.filter((offer) => offer !== null),
     });
   };
+  // pressed while the last measure is still being read, it waits for that
+  useEffect(() => {
+    if (!wanted || readings.asking) return;
+    setWanted(false);
+    keep();
+  });
   const change = (id: number, changed: Partial<OfferDraft>) =>
     setDrafts((all) => all.map((draft) => (draft.id === id ? { ...draft, ...changed } : draft)));
 
   return (
-    <SupplierEditorBox>
-      <Row>
-        <label>
-          <span>Supplier</span>
-          <input
-           
-            value={name}
-            maxLength={80}
-            onChange={(event) => setName(event.currentTarget.value)}
-          />
-        </label>
+    <Column sx={{ marginTop: 3 }}>
+      <Row sx={{ alignItems: "flex-end" }}>
+        <TextField
+          label="Supplier"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: 80 } }}
+        />
         <MeasureField
           label="One delivery costs"
           limit="price"
-          width="120px"
+          width="130px"
           eager
           shown={showMoney(delivery, currency)}
           onMeaning={({ money }) => money != null && setDelivery(String(money))}
+          onReading={readings.of("The delivery")}
         />
       </Row>
       {drafts.map((draft, index) => (
@@ -85,32 +83,30 @@ export function SupplierEditor({ gardenId, supplier, fresh = false, materials, o
           draft={draft}
           materials={materials}
           onChange={(changed) => change(draft.id, changed)}
+          onReading={(field, state) => readings.of(`Offer ${index + 1}, ${field}`)(state)}
           onRemove={() => setDrafts((all) => all.filter((each) => each.id !== draft.id))}
         />
       ))}
       <Row>
         <Button
-         
           onClick={() => setDrafts((all) => [...all, { id: next.current++, form: "bag", fetch: false }])}
         >
           Add an offer
         </Button>
       </Row>
-      {(lacking ?? error) && <Problem role="alert">{lacking ?? saidOf(error)}</Problem>}
+      {lacking && <Problem>{lacking}</Problem>}
       <Row>
-        <Button variant="contained" disabled={save.isPending} onClick={submit}>
+        <Button variant="contained" onClick={() => setWanted(true)}>
           Keep these offers
         </Button>
-        <Button onClick={onLeave}>
-          Leave as it was
-        </Button>
-        {!fresh && (
-          <Button variant="text" color="primary" onClick={() => remove.mutate()}>
+        <Button onClick={onLeave}>Leave as it was</Button>
+        {onForget && (
+          <Button variant="text" color="primary" onClick={onForget}>
             Forget this supplier
           </Button>
         )}
       </Row>
-    </SupplierEditorBox>
+    </Column>
   );
 }
 

@@ -3,7 +3,13 @@ import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableRow from "@mui/material/TableRow";
-import { HaulAside, HaulPanel, HaulPanelHead, HaulSum } from "./haul.styles";
+import Box from "@mui/material/Box";
+import Checkbox from "@mui/material/Checkbox";
+import TableContainer from "@mui/material/TableContainer";
+import Typography from "@mui/material/Typography";
+import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
 import { useState } from "react";
 import type { HaulFigures, HaulLine, Material, Supplier } from "../api/client";
 import { showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
@@ -19,11 +25,12 @@ type Props = {
   lines: readonly HaulLine[];
   sums: HaulFigures["suppliers"][number] | undefined;
   materials: ReadonlyMap<string, Material>;
-  onChanged: () => Promise<void>;
+  onKeep: (supplier: Supplier) => void;
+  onForget: () => void;
 };
 
 /** One supplier: its load drawn, its lines to tick off, its offers to change. */
-export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onChanged }: Props) {
+export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onKeep, onForget }: Props) {
   const { units, currency } = useShowing();
   const [editing, setEditing] = useState(false);
   const [ticked, tick] = useTicks(gardenId);
@@ -40,47 +47,52 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onCh
         : `${showBulkVolume(line.volume_m3, units)} ${shortName(line.name)}`,
   }));
   return (
-    <HaulPanel variant="outlined" component="section" aria-label={supplier.name ?? supplier.key}>
-      <HaulPanelHead>
-        <div>
-          <h2>{supplier.name}</h2>
-          <span>{deliveryOf(sums, lines, currency)}</span>
-        </div>
-        <HaulSum data-part="haul-sum">
-          <b>{showMoney(sums?.total ?? "0.00", currency)}</b>
-          <Button aria-expanded={editing} onClick={() => setEditing(!editing)}>
-            {editing ? "Leave offers" : "Offers"}
-          </Button>
-        </HaulSum>
-      </HaulPanelHead>
+    <Sheet component="section" aria-label={supplier.name ?? supplier.key}>
+      <Row>
+        <Box sx={{ marginRight: "auto" }}>
+          <Typography variant="sheetTitle">{supplier.name}</Typography>
+          <Note>{deliveryOf(sums, lines, currency)}</Note>
+        </Box>
+        {sums && (
+          <Box component="b" sx={{ fontSize: "var(--text-line)" }} data-part="haul-sum">
+            {showMoney(sums.total, currency)}
+          </Box>
+        )}
+        <Button aria-expanded={editing} onClick={() => setEditing(!editing)}>
+          {editing ? "Leave offers" : "Offers"}
+        </Button>
+      </Row>
       {lines.length > 0 && <LoadDrawing loads={loads} />}
       {lines.length > 0 && (
-        <Table data-part="haul-lines">
-          <TableBody>
-            {lines.map((line) => (
-              <Line
-                key={`${line.material} ${line.form}`}
-                line={line}
-                ticked={ticked.has(tickName(line))}
-                onTick={() => tick(tickName(line))}
-              />
-            ))}
-          </TableBody>
-        </Table>
+        <TableContainer>
+          <Table data-part="haul-lines">
+            <TableBody>
+              {lines.map((line) => (
+                <Line
+                  key={`${line.material} ${line.form}`}
+                  line={line}
+                  ticked={ticked.has(tickName(line))}
+                  onTick={() => tick(tickName(line))}
+                />
+              ))}
+            </TableBody>
+          </Table>
+        </TableContainer>
       )}
       {editing && (
         <SupplierEditor
           gardenId={gardenId}
           supplier={supplier}
           materials={materials}
-          onSaved={async () => {
-            await onChanged();
+          onKeep={(changed) => {
+            onKeep(changed);
             setEditing(false);
           }}
           onLeave={() => setEditing(false)}
+          onForget={onForget}
         />
       )}
-    </HaulPanel>
+    </Sheet>
   );
 }
 
@@ -95,8 +107,8 @@ function shortName(name: string): string {
 function deliveryOf(sums: Props["sums"], lines: readonly HaulLine[], currency: string): string {
   if (lines.length === 0) return "nothing from here this time";
   if (!sums || sums.drops === 0) return "you fetch, nothing for carriage";
-  const drops = sums.drops === 1 ? "one drop" : `${sums.drops} drops`;
-  return `delivers, ${drops} ${showMoney(sums.delivery, currency)}${lines.some((line) => line.fetch) ? ", the rest you fetch" : ""}`;
+  const trips = sums.drops === 1 ? "one trip" : `${sums.drops} trips`;
+  return `delivers, ${trips} ${showMoney(sums.delivery, currency)}${lines.some((line) => line.fetch) ? ", the rest you fetch" : ""}`;
 }
 
 function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTick: () => void }) {
@@ -104,18 +116,22 @@ function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTic
   const name = line.form === "bag" ? line.name : `${line.name}, loose`;
   return (
     <TableRow data-ticked={ticked || undefined}>
-      <TableCell data-part="haul-tick">
-        <input type="checkbox" aria-label={`${name}: got it`} checked={ticked} onChange={onTick} />
+      <TableCell sx={{ width: 36 }} data-part="haul-tick">
+        <Checkbox
+          checked={ticked}
+          onChange={onTick}
+          slotProps={{ input: { "aria-label": `${name}: got it` } }}
+        />
       </TableCell>
       <TableCell>
         {name}
         {line.bag_m3 != null && (
-          <HaulAside as="span" data-part="haul-aside">
+          <Box component="span" sx={{ color: "soft" }}>
             , bags of <Quantity kind="volume" value={line.bag_m3} />
-          </HaulAside>
+          </Box>
         )}
       </TableCell>
-      <TableCell align="right" data-part="haul-number">
+      <TableCell align="right">
         {line.count != null ? (
           line.count === 1 ? (
             "1 bag"
@@ -126,14 +142,12 @@ function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTic
           <Quantity kind="bulk" value={line.volume_m3} />
         )}
       </TableCell>
-      <TableCell align="right" data-part="haul-number">
+      <TableCell align="right">
         {line.form === "bag"
           ? `${showMoney(line.unit_price, currency)} each`
           : showUnitPrice(line.unit_price, { units, currency })}
       </TableCell>
-      <TableCell align="right" data-part="haul-number">
-        {showMoney(line.price, currency)}
-      </TableCell>
+      <TableCell align="right">{showMoney(line.price, currency)}</TableCell>
     </TableRow>
   );
 }

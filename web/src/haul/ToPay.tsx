@@ -1,9 +1,9 @@
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
-import { Lines } from "../kit/Lines";
-import { SectionAside } from "../section/section.styles";
-import { TallyVolume } from "../section/tally.styles";
-import type { ReactNode } from "react";
+import { FactLine, Lines } from "../kit/Lines";
+import Typography from "@mui/material/Typography";
+import { Aside } from "../kit/View";
+import { TallyVolume } from "../kit/tally.styles";
 import type { TalliedFigures } from "../api/client";
 import { showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
@@ -18,12 +18,19 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
   const left = haul?.lines.filter((line) => line.left_over_m3 > 1e-6) ?? [];
   const sheets = figures.needs.filter((need) => need.area_m2 > 0);
   return (
-    <SectionAside variant="outlined" component="aside" data-part="haul-pay" aria-label="To pay">
-      <h2>To pay</h2>
+    <Aside variant="outlined" component="aside" data-part="haul-pay" aria-label="To pay">
+      <Typography variant="panelTitle">To pay</Typography>
       <TallyVolume data-part="tally-volume">
         {haul ? (
           <>
-            <b>{showMoney(haul.total, currency)}</b> for everything
+            {haul.unmet.length === 0 || Number(haul.total) > 0 ? (
+              <>
+                <b>{showMoney(haul.total, currency)}</b>{" "}
+                {haul.unmet.length === 0 ? "for all that is needed" : "for what is priced"}
+              </>
+            ) : (
+              "No price is known yet."
+            )}
           </>
         ) : (
           "Enter a supplier to see what it costs."
@@ -33,25 +40,25 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
         Each material from its cheapest offer, deliveries counted once; not yet proven the least of all.
       </Note>
       {haul && haul.unmet.length > 0 && (
-        <Problem role="alert">
+        <Problem>
           Nobody offers {haul.unmet.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ")}: not in
           the sum.
         </Problem>
       )}
-      <Lines data-part="tally-list">
-        <Row label="Everything in bags">
+      <Lines>
+        <FactLine name="All of it in bags">
           {haul?.all_bags_total ? showMoney(haul.all_bags_total, currency) : "not all sold in bags"}
-        </Row>
-        <Row label="Everything loose">
+        </FactLine>
+        <FactLine name="All of it loose">
           {haul?.all_bulk_total ? showMoney(haul.all_bulk_total, currency) : "not all sold loose"}
-        </Row>
-        <Row label="Deliveries">
+        </FactLine>
+        <FactLine name="Deliveries">
           {tally.drops === 0 ? "none" : `${tally.drops} · ${showMoney(tally.delivery, currency)}`}
-        </Row>
-        <Row label="Bags">
+        </FactLine>
+        <FactLine name="Bags">
           {tally.bag_count === 0 ? "none" : `${tally.bag_count} · ${showMoney(tally.bags_price, currency)}`}
-        </Row>
-        <Row label="Loose">
+        </FactLine>
+        <FactLine name="Loose">
           {tally.bulk_m3 > 0 ? (
             <>
               <Quantity kind="bulk" value={tally.bulk_m3} /> · {showMoney(tally.bulk_price, currency)}
@@ -59,47 +66,38 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
           ) : (
             "none"
           )}
-        </Row>
-        <Row label="From your own heaps">
+        </FactLine>
+        <FactLine name="From your own heaps">
           <Quantity kind="bulk" value={tally.from_stock_m3} />
-        </Row>
-        <Row label="To move, as delivered">
+        </FactLine>
+        <FactLine name="To move, as delivered">
           <Quantity kind="mass" value={tally.mass_kg} />
-        </Row>
+        </FactLine>
       </Lines>
       {left.length > 0 && (
         <>
-          <h2>Left over</h2>
-          <Lines data-part="tally-list">
+          <Typography variant="panelTitle">Left over</Typography>
+          <Lines>
             {left.map((line) => (
-              <Row key={`${line.supplier} ${line.material}`} label={line.name}>
+              <FactLine key={`${line.supplier} ${line.material}`} name={line.name}>
                 <Quantity kind="volume" value={line.left_over_m3} />
-              </Row>
+              </FactLine>
             ))}
           </Lines>
         </>
       )}
       {sheets.length > 0 && (
         <>
-          <h2>Sheets to find</h2>
-          <Lines data-part="tally-list">
+          <Typography variant="panelTitle">Sheets to find</Typography>
+          <Lines>
             {sheets.map((need) => (
-              <Row key={need.material} label={need.name}>
+              <FactLine key={need.material} name={need.name}>
                 <Quantity kind="area" value={need.area_m2} />
-              </Row>
+              </FactLine>
             ))}
           </Lines>
         </>
       )}
-    </SectionAside>
-  );
-}
-
-function Row({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <div>
-      <dt>{label}</dt>
-      <dd>{children}</dd>
-    </div>
+    </Aside>
   );
 }

@@ -1,7 +1,13 @@
 import InputBase from "@mui/material/InputBase";
 import { useState } from "react";
 
-type Props = { label: string; name: string; onName: (name: string) => void; most?: number; autoFocus?: boolean };
+type Props = {
+  label: string;
+  name: string;
+  onName: (name: string) => void;
+  most?: number;
+  autoFocus?: boolean;
+};
 
 /** A name that is changed where it stands, in the type of its heading. */
 export function NameField({ label, name, onName, most = 80, autoFocus }: Props) {

@@ -1,16 +1,18 @@
+import { FigureTable } from "../kit/FigureTable";
 import Button from "@mui/material/Button";
-import Table from "@mui/material/Table";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
-import { Dose, DoseSplit } from "./feeding.styles";
+import Box from "@mui/material/Box";
+import { Sheet } from "../kit/Sheet";
+import { Pick } from "../theme/controls/Pick";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type BedFigures, type DoseFigures, type ForecastFigures } from "../api/client";
-import { showDose, trimmed } from "../quantities/format";
+import { showDose, showSpread, trimmed } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -22,13 +24,17 @@ type Props = {
   onDose: (material: string) => void;
 };
 
+/** Nitrogen never offered in excess of at once, by the core's own rule. */
+const MOST_KG_M2 = 0.02;
+
 /** What rotting gives and takes in the first season, and the dose of a meal that makes up for it. */
 export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
+  const { units } = useShowing();
   const doses = forecast?.doses ?? [];
   const short = figures.nitrogen_gap_kg > 1e-6;
   return (
     <>
-      <Table>
+      <FigureTable>
         <TableHead>
           <TableRow>
             <TableCell scope="col">Layer, first season</TableCell>
@@ -43,7 +49,7 @@ export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
                 <TableCell component="th" scope="row">
                   {layer.name}
                 </TableCell>
-                <TableCell className={layer.nitrogen_kg < 0 ? "feeding-takes" : ""}>
+                <TableCell sx={layer.nitrogen_kg < 0 ? { color: "iron" } : undefined}>
                   <Nitrogen mass_kg={layer.nitrogen_kg} />
                 </TableCell>
                 <TableCell>{Math.round(layer.contact * 100)} %</TableCell>
@@ -51,7 +57,7 @@ export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
             ))
             .toReversed()}
         </TableBody>
-      </Table>
+      </FigureTable>
       <Note>
         {short ? (
           <>
@@ -64,7 +70,8 @@ export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
       </Note>
       {short && forecast && doses.length === 0 && (
         <Note>
-          No more goes on at once (20 g N/m²): the rest waits for next season, or the wood lies lower.
+          No more goes on at once ({showSpread(MOST_KG_M2, units)} of nitrogen): the rest waits for next
+          season, or the wood lies lower.
         </Note>
       )}
       {short && doses.length > 0 && (
@@ -85,29 +92,26 @@ function Nitrogen({ mass_kg }: { mass_kg: number }) {
   );
 }
 
-type DosesProps = Pick<Props, "gardenId" | "figures" | "onDose"> & { doses: readonly DoseFigures[] };
+type PickOf<T, K extends keyof T> = { [Each in K]: T[Each] };
+type DosesProps = PickOf<Props, "gardenId" | "figures" | "onDose"> & { doses: readonly DoseFigures[] };
 
 function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
   const [wanted, setWanted] = useState("blood_meal");
   const dose = doses.find(({ material }) => material === wanted) ?? doses[0];
   if (!dose) return null;
-  const grams = (kg_m2: number) => `${trimmed(kg_m2 * 1000, 1)}`;
+  const { units } = useShowing();
   return (
-    <Dose data-part="dose">
-      <label>
-        <span>Fed with</span>
-        <select
-         
-          value={dose.material}
-          onChange={(event) => setWanted(event.currentTarget.value)}
-        >
-          {doses.map(({ material, name, label }) => (
-            <option key={material} value={material}>
-              {name}, {label}
-            </option>
-          ))}
-        </select>
-      </label>
+    <Sheet
+      data-part="dose"
+      sx={{ display: "grid", gap: 2, padding: "8px 10px", fontSize: "var(--text-small)" }}
+    >
+      <Pick
+        label="Fed with"
+        options={doses.map(({ material, name, label }) => [material, `${name}, ${label}`] as const)}
+        value={dose.material}
+        onChoose={setWanted}
+        sx={{ width: "100%" }}
+      />
       <p>
         <b>
           <Quantity kind="dose" value={dose.mass_kg} />
@@ -115,16 +119,17 @@ function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
         {figures.count > 1 && "a bed, "}
         {trimmed(dose.cups, 1)} cups or {Math.round(dose.handfuls)} handfuls
       </p>
-      <DoseSplit>
+      <Box component="ul" sx={{ paddingLeft: 4, listStyle: "disc" }}>
         {dose.layers.map(([index, mass_kg]) => (
           <li key={index}>
             <Quantity kind="dose" value={mass_kg} /> on {figures.layers[index]?.name.toLowerCase()}
           </li>
         ))}
-      </DoseSplit>
+      </Box>
       <Note>
-        By the label {grams(dose.n_kg_m2)} N, {grams(dose.p2o5_kg_m2)} P2O5, {grams(dose.k2o_kg_m2)} K2O g/m²;
-        as elements {grams(dose.p_kg_m2)} P, {grams(dose.k_kg_m2)} K g/m².
+        By the label {showSpread(dose.n_kg_m2, units)} of nitrogen, {showSpread(dose.p2o5_kg_m2, units)} P2O5,{" "}
+        {showSpread(dose.k2o_kg_m2, units)} K2O; as elements {showSpread(dose.p_kg_m2, units)} P,{" "}
+        {showSpread(dose.k_kg_m2, units)} K.
         {dose.waits_kg > 1e-6 && (
           <>
             {" "}
@@ -135,11 +140,9 @@ function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
       </Note>
       <Row>
         <Handful gardenId={gardenId} handful_kg={dose.handful_kg} />
-        <Button onClick={() => onDose(dose.material)}>
-          Add it
-        </Button>
+        <Button onClick={() => onDose(dose.material)}>Add it</Button>
       </Row>
-    </Dose>
+    </Sheet>
   );
 }
 

@@ -1,4 +1,4 @@
-import Table from "@mui/material/Table";
+import { FigureTable } from "../kit/FigureTable";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
@@ -19,7 +19,7 @@ export function Sowing({ figures }: { figures: BedFigures }) {
   const { ready } = figures;
   return (
     <>
-      <Table>
+      <FigureTable>
         <TableHead>
           <TableRow>
             <TableCell scope="col">Roots</TableCell>
@@ -38,7 +38,7 @@ export function Sowing({ figures }: { figures: BedFigures }) {
             </TableRow>
           ))}
         </TableBody>
-      </Table>
+      </FigureTable>
       {ready.waits.map((wait) => (
         <Note key={wait}>Wait: {wait}.</Note>
       ))}

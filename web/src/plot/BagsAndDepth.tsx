@@ -1,10 +1,11 @@
 import { Row } from "../kit/Row";
-import { SizingBox, SizingSelect } from "./plot-sheet.styles";
+import { SizingBox } from "./plot-sheet.styles";
 import { BagsAnswer } from "./plot.styles";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refused, type KeptGarden, type Material } from "../api/client";
 import { Choice } from "../kit/Choice";
+import { Pick } from "../theme/controls/Pick";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -93,22 +94,19 @@ export function BagsAndDepth({ garden, materials }: Props) {
         />
       )}
       {asked === "bed" && (
-        <label>
-          <span>Into the empty bed</span>
-          <SizingSelect value={bedKey} onChange={(event) => setBedKey(event.currentTarget.value)}>
-            {garden.beds.map(({ key, bed: each }) => (
-              <option key={key} value={key}>
-                {each.name}
-              </option>
-            ))}
-          </SizingSelect>
-        </label>
+        <Pick
+          label="Into the empty bed"
+          options={garden.beds.map(({ key, bed: each }) => [key, each.name ?? key] as const)}
+          value={bedKey}
+          onChoose={setBedKey}
+          sx={{ width: "100%" }}
+        />
       )}
       {asked === "depth" && (
         <MeasureField
           key="over"
           label="Spread over"
-          limit="length"
+          limit="bed"
           dimensions
           width="100%"
           eager

@@ -1,7 +1,7 @@
 import css from "./plot-sheet.module.css";
 import { memo, type KeyboardEvent, type PointerEvent } from "react";
 import type { BedFigures, Place } from "../api/client";
-import { pathOf, type Outline } from "../section/geometry";
+import { pathOf, type Outline } from "../drawing/geometry";
 
 type Props = {
   figures: BedFigures;
@@ -17,10 +17,6 @@ type Props = {
   onKey: (key: string, index: number, event: KeyboardEvent<SVGGElement>) => void;
 };
 
-/** A mound's name stands over that of the trench it may lie on. */
-const NAME_AT: Partial<Record<BedFigures["section"]["form"], number>> = { mound: -8, trench: 14 };
-const SMALL_PX = 60;
-
 /** A bed on the ground, to scale; drawn anew only when it is moved itself. */
 export const BedOnPlot = memo(function BedOnPlot(props: Props) {
   const { figures, hatch, index, place, scale, chosen } = props;
@@ -32,10 +28,12 @@ export const BedOnPlot = memo(function BedOnPlot(props: Props) {
   const clip = `reach-${figures.key}-${index}`;
   const inside = plan.inside.map(draw).join("");
   const turn = place.turn_deg ?? 0;
-  const small = figures.count > 1 && Math.max(w, h) < SMALL_PX;
   return (
     <g
-      className={`bed-on-plot form-${figures.section.form} ${chosen ? "is-chosen" : ""}`}
+      className={css.bedOnPlot}
+      data-part="bed-on-plot"
+      data-form={figures.section.form}
+      data-chosen={chosen || undefined}
       transform={`translate(${props.originX + place.x_m * scale} ${props.originY - place.y_m * scale})`}
       role="button"
       tabIndex={0}
@@ -74,22 +72,6 @@ export const BedOnPlot = memo(function BedOnPlot(props: Props) {
           </g>
         )}
       </g>
-      {small ? (
-        <>
-          <text className={css.plotName} textAnchor="middle" y={4}>
-            {index + 1}
-          </text>
-          {index === 0 && (
-            <text className={css.plotName} textAnchor="middle" y={-h / 2 - 6}>
-              {figures.name}
-            </text>
-          )}
-        </>
-      ) : (
-        <text className={css.plotName} textAnchor="middle" y={NAME_AT[figures.section.form] ?? 4}>
-          {name}
-        </text>
-      )}
     </g>
   );
 });

@@ -1,9 +1,11 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
-import { PlotBin } from "../gardens/gardens.styles";
-import { BinList } from "../section/history.styles";
+import Typography from "@mui/material/Typography";
+import { DrawnCard, DrawnList } from "../kit/DrawnList";
+import { Column } from "../kit/Row";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, saidOf, type Material } from "../api/client";
-import { BedDrawn } from "./BedDrawn";
+import { BedDrawn } from "../drawing/BedDrawn";
 
 type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
 
@@ -21,12 +23,14 @@ export function Bin({ gardenId, materials }: Props) {
   });
   if (!bin.data?.length) return null;
   return (
-    <PlotBin data-part="plot-bin" aria-labelledby="bin-title">
-      <h2 id="bin-title">In the bin, for 30 days</h2>
-      {back.error && <p role="alert">{saidOf(back.error)}</p>}
-      <BinList>
+    <Column as="section" data-part="plot-bin" aria-labelledby="bin-title" sx={{ marginTop: 6 }}>
+      <Typography variant="sheetTitle" id="bin-title">
+        In the bin, for 30 days
+      </Typography>
+      {back.error && <Problem>{saidOf(back.error)}</Problem>}
+      <DrawnList>
         {bin.data.map(({ key, name, bed, deleted_at }) => (
-          <li key={key}>
+          <DrawnCard variant="outlined" component="li" key={key}>
             {bed && (
               <BedDrawn
                 gardenId={gardenId}
@@ -37,13 +41,11 @@ export function Bin({ gardenId, materials }: Props) {
                 height={80}
               />
             )}
-            <strong>{name}</strong>
-            <Button onClick={() => back.mutate(key)}>
-              Take it back
-            </Button>
-          </li>
+            <Typography variant="strong">{name}</Typography>
+            <Button onClick={() => back.mutate(key)}>Take it back</Button>
+          </DrawnCard>
         ))}
-      </BinList>
-    </PlotBin>
+      </DrawnList>
+    </Column>
   );
 }

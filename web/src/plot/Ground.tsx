@@ -13,17 +13,11 @@ export function Ground({ plot, figures, sheet }: Props) {
     <g>
       <path className={css.plotGround} d={linePath(sheet, plot.corners_m, true)} />
       {figures?.levels?.contours.map((contour) =>
-        contour.lines.map((line, index) => {
-          const [x, y] = toSheet(sheet, rightEnd(line));
-          return (
-            <g key={`${contour.height_m} ${index}`} className={css.plotContour} data-part="plot-contour">
-              <path d={linePath(sheet, line)} />
-              <text x={x - 6} y={y - 3} textAnchor="end">
-                {showLength(contour.height_m, units)}
-              </text>
-            </g>
-          );
-        }),
+        contour.lines.map((line, index) => (
+          <g key={`${contour.height_m} ${index}`} className={css.plotContour} data-part="plot-contour">
+            <path d={linePath(sheet, line)} />
+          </g>
+        )),
       )}
       {plot.spots?.map((spot, index) => {
         const [x, y] = toSheet(sheet, spot.at_m);
@@ -47,11 +41,6 @@ export function Ground({ plot, figures, sheet }: Props) {
       <North turn_deg={plot.north_deg ?? 0} x={sheet.width - 26} y={30} />
     </g>
   );
-}
-
-function rightEnd(line: readonly (readonly number[])[]): readonly number[] {
-  const [first, last] = [line[0] ?? [0, 0], line.at(-1) ?? [0, 0]];
-  return (first[0] ?? 0) > (last[0] ?? 0) ? first : last;
 }
 
 function lengthOf([x1 = 0, y1 = 0]: readonly number[], [x2 = 0, y2 = 0]: readonly number[]): number {
@@ -88,26 +77,21 @@ const SIGNS: Record<string, string> = {
 };
 
 function Thing({ thing, sheet }: { thing: Fixed; sheet: Sheet }) {
-  const name = thing.name ?? thing.kind;
   if (thing.line_m) {
     const width = Math.max((thing.across_m ?? 0.1) * sheet.scale, 3);
-    const [x, y] = toSheet(sheet, middleOf(thing.line_m));
     return (
-      <g className={`plot-thing thing-${thing.kind}`}>
+      <g className={css.plotThing} data-part="plot-thing" data-kind={thing.kind}>
         <path
           d={linePath(sheet, thing.line_m)}
           style={{ strokeWidth: thing.kind === "service" ? 2 : width }}
         />
-        <text x={x} y={y + (thing.kind === "house" ? -8 : 15)} textAnchor="middle">
-          {name}
-        </text>
       </g>
     );
   }
   const [x, y] = toSheet(sheet, thing.at_m ?? [0, 0]);
   const trunk = ((thing.across_m ?? 0.3) / 2) * sheet.scale;
   return (
-    <g className={`plot-thing thing-${thing.kind}`}>
+    <g className={css.plotThing} data-part="plot-thing" data-kind={thing.kind}>
       {thing.kind === "tree" ? (
         <>
           <circle className={css.treeRoots} cx={x} cy={y} r={trunk * 24} />
@@ -116,17 +100,8 @@ function Thing({ thing, sheet }: { thing: Fixed; sheet: Sheet }) {
       ) : (
         <path d={SIGNS[thing.kind] ?? "M-5 0h10M0 -5v10"} transform={`translate(${x} ${y})`} />
       )}
-      <text x={x} y={y + 18} textAnchor="middle">
-        {name}
-      </text>
     </g>
   );
-}
-
-function middleOf(line: readonly (readonly number[])[]): number[] {
-  const at = (line.length - 1) / 2;
-  const [one, two] = [line[Math.floor(at)] ?? [0, 0], line[Math.ceil(at)] ?? [0, 0]];
-  return [((one[0] ?? 0) + (two[0] ?? 0)) / 2, ((one[1] ?? 0) + (two[1] ?? 0)) / 2];
 }
 
 function North({ turn_deg, x, y }: { turn_deg: number; x: number; y: number }) {

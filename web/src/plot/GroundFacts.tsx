@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import { Lines } from "../kit/Lines";
+import { FactLine, Lines } from "../kit/Lines";
 import { PlotPanel } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
 import { useState } from "react";
@@ -22,15 +22,12 @@ export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
   const { units } = useShowing();
   const [open, setOpen] = useState(false);
   const row = (label: string, value: number | undefined) => (
-    <div>
-      <dt>{label}</dt>
-      <dd>{value === undefined ? "..." : <Quantity kind="area" value={value} />}</dd>
-    </div>
+    <FactLine name={label}>{value === undefined ? "..." : <Quantity kind="area" value={value} />}</FactLine>
   );
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="ground-title">
       <h2 id="ground-title">The ground</h2>
-      <Lines data-part="tally-list">
+      <Lines>
         {row("All of it", figures?.ground_m2)}
         {row("Beds stand on", figures?.beds_m2)}
         {row("of that they grow on", figures?.growing_m2)}

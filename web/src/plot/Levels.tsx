@@ -1,5 +1,6 @@
+import IconButton from "@mui/material/IconButton";
 import Button from "@mui/material/Button";
-import { Lines } from "../kit/Lines";
+import { FactLine, Lines } from "../kit/Lines";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { PlotPanel, PlotSpots } from "./plot-sheet.styles";
@@ -31,38 +32,26 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
     <PlotPanel variant="outlined" component="section" aria-labelledby="levels-title">
       <h2 id="levels-title">Levels of the ground</h2>
       {levels ? (
-        <Lines data-part="tally-list">
-          <div>
-            <dt>Brought to</dt>
-            <dd>
-              <MeasureField
-                label="Brought to"
-                hideLabel
-                limit="level"
-                width="86px"
-                shown={typedLength(levels.level_m, units)}
-                onMeaning={({ values: [level_m] }) => onEdit((now) => ({ ...now, level_m }))}
-              />
-            </dd>
-          </div>
-          <div>
-            <dt>Dig off</dt>
-            <dd>
-              <Quantity kind="bulk" value={levels.cut_m3} />
-            </dd>
-          </div>
-          <div>
-            <dt>Fill up</dt>
-            <dd>
-              <Quantity kind="bulk" value={levels.fill_m3} />
-            </dd>
-          </div>
-          <div>
-            <dt>Between the spots, over</dt>
-            <dd>
-              <Quantity kind="area" value={levels.area_m2} />
-            </dd>
-          </div>
+        <Lines>
+          <FactLine name="Brought to">
+            <MeasureField
+              label="Brought to"
+              hideLabel
+              limit="level"
+              width="96px"
+              shown={typedLength(levels.level_m, units)}
+              onMeaning={({ values: [level_m] }) => onEdit((now) => ({ ...now, level_m }))}
+            />
+          </FactLine>
+          <FactLine name="Dig off">
+            <Quantity kind="bulk" value={levels.cut_m3} />
+          </FactLine>
+          <FactLine name="Fill up">
+            <Quantity kind="bulk" value={levels.fill_m3} />
+          </FactLine>
+          <FactLine name="Between the spots, over">
+            <Quantity kind="area" value={levels.area_m2} />
+          </FactLine>
         </Lines>
       ) : (
         <Note>
@@ -72,7 +61,6 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
       )}
       <Row>
         <Button
-         
           onClick={() =>
             onPlacing({
               say: "Click where the height was taken.",
@@ -102,19 +90,18 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
                 label={`Height at spot ${index + 1}`}
                 hideLabel
                 limit="level"
-                width="76px"
+                width="90px"
                 shown={typedLength(spot.height_m, units)}
                 onMeaning={({ values: [height_m = 0] }) => change(index, height_m)}
               />
-              <Button
-               
+              <IconButton
                 aria-label={`Remove spot ${index + 1}`}
                 onClick={() =>
                   onEdit((now) => ({ ...now, spots: (now.spots ?? []).filter((_, at) => at !== index) }))
                 }
               >
                 ×
-              </Button>
+              </IconButton>
             </li>
           ))}
         </PlotSpots>

@@ -1,8 +1,10 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
 import { MeasureGroundBox } from "./plot-sheet.styles";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, saidOf, type KeptGarden } from "../api/client";
+import { USUAL_M } from "../api/words";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 
@@ -20,6 +22,7 @@ export function MeasureGround({ garden }: { garden: KeptGarden }) {
           [wide, high],
           [0, high],
         ],
+        aisle_m: USUAL_M[units].aisle_m,
       }),
     onSuccess: (kept) => {
       queries.setQueryData(["garden", garden.id], kept);
@@ -41,7 +44,7 @@ export function MeasureGround({ garden }: { garden: KeptGarden }) {
       </p>
       <MeasureField
         label="The ground, along and up"
-        limit="length"
+        limit="ground"
         dimensions
         width="260px"
         eager
@@ -52,7 +55,7 @@ export function MeasureGround({ garden }: { garden: KeptGarden }) {
       <Button variant="contained" type="submit" disabled={!size || make.isPending}>
         Lay it out
       </Button>
-      {make.error && <p role="alert">{saidOf(make.error)}</p>}
+      {make.error && <Problem>{saidOf(make.error)}</Problem>}
     </MeasureGroundBox>
   );
 }

@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import { api, type RoomFigures } from "../api/client";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
-import type { PlotState } from "./plotSession";
+import type { PlotState } from "../draft/plotDraft";
 
 export type RoomShown = { middles: RoomFigures["middles"]; size: readonly [number, number] } | null;
 
@@ -36,7 +36,7 @@ export function MoreRoom({ gardenId, state, onShow }: Props) {
       <h2 id="room-title">Room for more</h2>
       <MeasureField
         label="Beds of this outer size"
-        limit="length"
+        limit="bed"
         dimensions
         width="100%"
         eager

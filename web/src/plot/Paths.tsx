@@ -1,4 +1,4 @@
-import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
 import { PlotCourses, PlotPanel } from "./plot-sheet.styles";
 import { PlotFact } from "./plot.styles";
 import type { Material, Plot, PlotFigures } from "../api/client";
@@ -7,7 +7,7 @@ import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
-import { Swatch } from "../hatches/Swatch";
+import { Swatch } from "../drawing/Swatch";
 
 type Props = {
   gardenId: number;
@@ -61,20 +61,19 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
                   label={`Thickness of ${material?.name ?? course.material} on the paths`}
                   hideLabel
                   limit="layer"
-                  width="76px"
+                  width="90px"
                   shown={typedLength(course.thickness_m, units)}
                   onMeaning={({ values: [thickness_m = 0] }) =>
                     set(courses.map((each, at) => (at === index ? { ...each, thickness_m } : each)))
                   }
                 />
               )}
-              <Button
-               
+              <IconButton
                 aria-label={`Leave out ${material?.name ?? course.material}`}
                 onClick={() => set(courses.filter((_, at) => at !== index))}
               >
                 ×
-              </Button>
+              </IconButton>
             </li>
           );
         })}

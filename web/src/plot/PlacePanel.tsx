@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
-import { Lines } from "../kit/Lines";
+import { FactLine, Lines } from "../kit/Lines";
 import { PlotPacking, PlotPanel } from "./plot-sheet.styles";
 import { Link } from "react-router";
 import type { BedFigures, Place, PlotFigures } from "../api/client";
@@ -31,7 +31,7 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
     <MeasureField
       label={label}
       limit="place"
-      width="98px"
+      width="108px"
       shown={typedLength(place[key], units)}
       onMeaning={({ values: [value] }) => value !== undefined && onPut((now) => ({ ...now, [key]: value }))}
     />
@@ -46,24 +46,18 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
         <MeasureField
           label="Turned, °"
           limit="turn"
-          width="62px"
+          width="76px"
           shown={trimmed((((place.turn_deg ?? 0) % 360) + 360) % 360, 1)}
           onMeaning={({ values: [turn_deg = 0] }) => onPut((now) => ({ ...now, turn_deg }))}
         />
       </Row>
-      <Lines data-part="tally-list">
-        <div>
-          <dt>Takes of the ground</dt>
-          <dd>
-            <Quantity kind="area" value={bed.footprint_m2} />
-          </dd>
-        </div>
-        <div>
-          <dt>Grows on</dt>
-          <dd>
-            <Quantity kind="area" value={placed?.growing_m2 ?? bed.top_area_m2} />
-          </dd>
-        </div>
+      <Lines>
+        <FactLine name="Takes of the ground">
+          <Quantity kind="area" value={bed.footprint_m2} />
+        </FactLine>
+        <FactLine name="Grows on">
+          <Quantity kind="area" value={placed?.growing_m2 ?? bed.top_area_m2} />
+        </FactLine>
       </Lines>
       {placed?.packing_m && bed.section.form === "vessel" && (
         <>

@@ -1,7 +1,6 @@
 import { Note } from "../kit/Note";
-import { FindingsBox } from "../section/tally.styles";
 import type { FindingFigures, PlotFigures } from "../api/client";
-import { OneFinding } from "../section/Findings";
+import { Findings } from "../findings/Findings";
 
 type Props = {
   findings: PlotFigures["findings"];
@@ -15,24 +14,19 @@ const MOST = 12;
 /** What is amiss on the plot, the gravest first, those seen last. */
 export function PlotFindings({ findings, onShow, onMend, onSeen }: Props) {
   if (findings.length === 0) return null;
+  const keyOf = (finding: FindingFigures) => findings.find((each) => each.finding === finding)?.beds[0] ?? "";
+  const shown = findings.slice(0, MOST);
   return (
-    <FindingsBox aria-labelledby="plot-findings-title">
-      <h2 id="plot-findings-title">Worth a look</h2>
-      <ul>
-        {findings.slice(0, MOST).map(({ beds, finding }, index) => {
-          const key = beds[0] ?? "";
-          return (
-            <OneFinding
-              key={`${finding.code} ${finding.message} ${index}`}
-              finding={{ ...finding, layer: finding.layer ?? 0 }}
-              onMend={() => onMend(key, finding)}
-              onSelectLayer={() => onShow(key)}
-              onSeen={(code, reason) => onSeen(key, code, reason)}
-            />
-          );
-        })}
-      </ul>
+    <section>
+      {shown.length > 0 && (
+        <Findings
+          findings={shown.map(({ finding }) => finding)}
+          onMend={(finding) => onMend(keyOf(finding), finding)}
+          onShow={(finding) => onShow(keyOf(finding))}
+          onSeen={(code, reason, finding) => onSeen(keyOf(finding), code, reason)}
+        />
+      )}
       {findings.length > MOST && <Note>and {findings.length - MOST} more</Note>}
-    </FindingsBox>
+    </section>
   );
 }

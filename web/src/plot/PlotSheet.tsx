@@ -2,11 +2,12 @@ import css from "./plot-sheet.module.css";
 import { meant } from "../api/meant";
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Bed, BedFigures, KeptGarden, Material, Place } from "../api/client";
-import { hatchKey } from "../hatches/hatches";
-import { INCH_M, showLength } from "../quantities/format";
+import { hatchKey } from "../drawing/hatches";
+import { INCH_M } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { BedOnPlot } from "./BedOnPlot";
 import { Ground } from "./Ground";
+import { PlotLabels, type Laid } from "./PlotLabels";
 import { fitGround, to_cm, toGround, toSheet, type Sheet } from "./sheet";
 import { boxRound, snapShift, type Box } from "./snap";
 import type { PlotWork } from "./usePlot";
@@ -29,8 +30,6 @@ type Props = {
 };
 
 const SNAP_PX = 9;
-/** Under so many px for a metre there is no room for names of things and heights. */
-const SMALL_SCALE = 34;
 const TURN_STEP_DEG = 5;
 
 /** The measured ground with its beds to scale: drag to move, the handle to turn, keys for both. */
@@ -54,12 +53,22 @@ export function PlotSheet(props: Props) {
     },
     [work, step_m, onChoose],
   );
+  const laid: Laid[] = trenchesFirst(garden.beds).flatMap(({ key }) => {
+    const figured = byKey.get(key);
+    const isHeld = (index: number) => held.at?.key === key && held.at.index === index;
+    return figured
+      ? work.placesOf(key).map((place, index) => ({
+          figures: figured,
+          index,
+          place: isHeld(index) && held.at ? held.at.place : place,
+        }))
+      : [];
+  });
   return (
     <svg
       ref={svg}
       className={css.plotSheet}
       data-placing={props.onPlace || undefined}
-      data-small={sheet.scale < SMALL_SCALE || undefined}
       data-part="plot-sheet"
       width={sheet.width}
       height={sheet.height}
@@ -92,32 +101,24 @@ export function PlotSheet(props: Props) {
             />
           );
         })}
-      {trenchesFirst(garden.beds).flatMap(({ key }) => {
-        const figured = byKey.get(key);
-        if (!figured) return [];
-        return work
-          .placesOf(key)
-          .map((place, index) => (
-            <BedOnPlot
-              key={`${key} ${index}`}
-              figures={figured}
-              hatch={hatchOnTop(figured, materials)}
-              index={index}
-              place={held.at?.key === key && held.at.index === index ? held.at.place : place}
-              scale={sheet.scale}
-              originX={sheet.originX}
-              originY={sheet.originY}
-              chosen={chosen?.key === key && chosen.index === index}
-              onHold={held.hold}
-              onTurn={held.turn}
-              onKey={onKey}
-            />
-          ));
-      })}
+      {laid.map(({ figures: figured, index, place }) => (
+        <BedOnPlot
+          key={`${figured.key} ${index}`}
+          figures={figured}
+          hatch={hatchOnTop(figured, materials)}
+          index={index}
+          place={place}
+          scale={sheet.scale}
+          originX={sheet.originX}
+          originY={sheet.originY}
+          chosen={chosen?.key === figured.key && chosen.index === index}
+          onHold={held.hold}
+          onTurn={held.turn}
+          onKey={onKey}
+        />
+      ))}
       {!held.at &&
-        figures?.aisles.map((aisle, index) => (
-          <AisleMark key={index} aisle={aisle} sheet={sheet} said={showLength(aisle.width_m, units)} />
-        ))}
+        figures?.aisles.map((aisle, index) => <AisleMark key={index} aisle={aisle} sheet={sheet} />)}
       {!held.at &&
         figures?.clashes.map((clash, index) => {
           const [x, y] = toSheet(sheet, clash.at);
@@ -130,6 +131,7 @@ export function PlotSheet(props: Props) {
             />
           );
         })}
+      <PlotLabels plot={plot} figures={figures} sheet={sheet} beds={laid} isHeld={held.at !== null} />
     </svg>
   );
 }
@@ -259,27 +261,17 @@ function boxOf({ plan }: BedFigures, place: Place): Box {
 }
 
 type AisleProps = {
-  aisle: { start: readonly number[]; end: readonly number[]; level: string; width_m: number };
+  aisle: { start: readonly number[]; end: readonly number[]; level: string };
   sheet: Sheet;
-  said: string;
 };
 
-/** An aisle at its narrowest with its width. */
-function AisleMark({ aisle, sheet, said }: AisleProps) {
+/** An aisle at its narrowest. */
+function AisleMark({ aisle, sheet }: AisleProps) {
   const [x1, y1] = toSheet(sheet, aisle.start);
   const [x2, y2] = toSheet(sheet, aisle.end);
-  const flat = Math.abs(y2 - y1) < Math.abs(x2 - x1);
-  const room = Math.hypot(x2 - x1, y2 - y1);
   return (
-    <g className={`plot-aisle is-${aisle.level}`}>
+    <g className={css.plotAisle} data-part="plot-aisle" data-level={aisle.level}>
       <line x1={x1} y1={y1} x2={x2} y2={y2} />
-      <text
-        x={(x1 + x2) / 2 + (flat ? 0 : 5)}
-        y={(y1 + y2) / 2 + (flat ? (room < 60 ? -6 : -5) : 4)}
-        textAnchor={flat ? "middle" : "start"}
-      >
-        {said}
-      </text>
     </g>
   );
 }

@@ -1,15 +1,17 @@
+import Alert from "@mui/material/Alert";
+import Button from "@mui/material/Button";
+import { Row } from "../kit/Row";
 import Typography from "@mui/material/Typography";
 import { Problem } from "../kit/Problem";
 import { PlotAside, PlotHeading, PlotHint, PlotLeft, PlotPage, PlotStage } from "./plot-sheet.styles";
-import { PlotBed, PlotBeds, PlotDrawing, PlotFact, PlotViewBox } from "./plot.styles";
+import { PlotBed, PlotBeds, PlotNew, PlotDrawing, PlotFact, PlotViewBox } from "./plot.styles";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { Link } from "react-router";
 import { api, type BedFigures, type KeptGarden, type Material, type Plot } from "../api/client";
-import { Sign } from "../app/icons";
-import { useSaveState } from "../app/SaveStateContext";
+import { Sign } from "../drawing/Sign";
+import { useSaveState } from "../draft/SaveStateContext";
 import { showLength } from "../quantities/format";
-import { withSeen } from "../section/edits";
+import { withSeen } from "../draft/edits";
 import { Troubles } from "../gardens/Troubles";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -24,7 +26,7 @@ import { PlacePanel } from "./PlacePanel";
 import { PlotFindings } from "./PlotFindings";
 import { PlotSheet, type Chosen } from "./PlotSheet";
 import { Sizing } from "./Sizing";
-import { SmallSection, smallScale } from "./SmallSection";
+import { SmallSection, smallScale } from "../drawing/SmallSection";
 import { Things, type Placing } from "./Things";
 import { Unplaced } from "./Unplaced";
 import { usePlot } from "./usePlot";
@@ -41,7 +43,7 @@ const CARD_HEIGHT = 120;
 const MOST_HEIGHT = 620;
 
 /** The measured ground with the beds on it; beneath, all beds cut open, and where a new one starts. */
-export function PlotView({ garden, materials, bedPath }: Props) {
+export default function PlotView({ garden, materials, bedPath }: Props) {
   const answer = useQuery({ queryKey: ["figure", garden.id], queryFn: () => api.figureGarden(garden.id) });
   const beds = answer.data?.figures.beds ?? [];
   const { plot } = garden.garden;
@@ -51,7 +53,7 @@ export function PlotView({ garden, materials, bedPath }: Props) {
         Plot
       </Typography>
       <Troubles gardenId={garden.id} troubles={garden.troubles} bedPath={bedPath} />
-      {answer.error && <p role="alert">{answer.error.message}</p>}
+      {answer.error && <Problem>{answer.error.message}</Problem>}
       {plot ? (
         <OnGround garden={garden} plot={plot} beds={beds} materials={materials} bedPath={bedPath} />
       ) : (
@@ -84,13 +86,19 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
   return (
     <PlotStage>
       <PlotLeft ref={stage}>
-        {state.problem && (
-          <Problem role="alert">
-            {state.problem}{" "}
-            {state.save.state === "changed"
-              ? "Reload the page to see it."
-              : "The figures are those from before."}
-          </Problem>
+        {state.problem && <Problem>{state.problem} The figures are those from before.</Problem>}
+        {state.save.state === "refused" && (
+          <Problem>{state.save.problem.detail} Nothing of this is saved yet.</Problem>
+        )}
+        {state.save.state === "stale" && (
+          <Alert severity="error" role="alert">
+            The plot was changed elsewhere. Yours is not saved yet; whichever you keep, undo brings the other
+            back.
+            <Row>
+              <Button onClick={() => work.settle("mine")}>Keep mine</Button>
+              <Button onClick={() => work.settle("theirs")}>Take the newer one</Button>
+            </Row>
+          </Alert>
         )}
         {size.width > 0 && (
           <PlotSheet
@@ -157,10 +165,10 @@ function AllBeds({ garden, beds, materials, bedPath }: Props & { beds: readonly 
           </li>
         ))}
         <li>
-          <PlotBed data-part="plot-bed" to={`/garden/${garden.id}/new`}>
+          <PlotNew to={`/garden/${garden.id}/new`}>
             <Sign name="new" />
             <span>{garden.beds.length === 0 ? "Measure the first bed" : "Measure another bed"}</span>
-          </PlotBed>
+          </PlotNew>
         </li>
       </PlotBeds>
       <Bin gardenId={garden.id} materials={materials} />
@@ -192,7 +200,7 @@ function BedCard({ bed, materials, to }: CardProps) {
         <Quantity kind="volume" value={bed.placed_m3} /> placed{bed.count > 1 && ", each"} ·{" "}
         <Quantity kind="mass" value={bed.mass_saturated_kg} /> wet
       </PlotFact>
-      <PlotFact plot-grave={grave || undefined} data-part="plot-fact">
+      <PlotFact>
         {grave === 0
           ? "nothing to mend"
           : grave === 1

@@ -1,9 +1,12 @@
+import IconButton from "@mui/material/IconButton";
 import Button from "@mui/material/Button";
 import { Row } from "../kit/Row";
 import { PlotPanel, PlotPlacing, PlotPoints, PlotThings } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
 import type { Fixed, Plot } from "../api/client";
 import { trimmed, typedLength } from "../quantities/format";
+import { Disclosure } from "../kit/Disclosure";
+import { NameField } from "../kit/NameField";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 
@@ -79,16 +82,9 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
     <PlotPanel variant="outlined" component="section" aria-labelledby="things-title">
       <h2 id="things-title">What stays where it is</h2>
       {placing ? (
-        <PlotPlacing role="status">
-          {placing.say}{" "}
-          {placing.done && (
-            <Button onClick={placing.done}>
-              Done
-            </Button>
-          )}
-          <Button onClick={() => onPlacing(null)}>
-            Leave it
-          </Button>
+        <PlotPlacing severity="info" role="status">
+          {placing.say} {placing.done && <Button onClick={placing.done}>Done</Button>}
+          <Button onClick={() => onPlacing(null)}>Leave it</Button>
         </PlotPlacing>
       ) : (
         <Row>
@@ -102,61 +98,63 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
       <PlotThings>
         {fixed.map((thing, index) => (
           <li key={index}>
-            <input
-             
-              aria-label={`Name of ${NAMES[thing.kind].toLowerCase()} ${index + 1}`}
-              defaultValue={thing.name ?? NAMES[thing.kind]}
-              maxLength={80}
-              onBlur={(event) =>
-                change(index, { name: event.currentTarget.value.trim() || NAMES[thing.kind] })
-              }
+            <NameField
+              label={`Name of ${NAMES[thing.kind].toLowerCase()} ${index + 1}`}
+              name={thing.name ?? NAMES[thing.kind]}
+              onName={(name) => change(index, { name })}
             />
             {thing.kind === "tree" && (
               <MeasureField
                 label={`Trunk of ${thing.name ?? "the tree"}`}
                 hideLabel
                 limit="length"
-                width="76px"
+                width="90px"
                 shown={typedLength(thing.across_m ?? 0.3, units)}
                 onMeaning={({ values: [across_m] }) => change(index, { across_m })}
               />
             )}
-            <Button
-             
+            <IconButton
               aria-label={`Remove ${thing.name ?? NAMES[thing.kind]}`}
               onClick={() =>
                 onEdit((now) => ({ ...now, fixed: (now.fixed ?? []).filter((_, at) => at !== index) }))
               }
             >
               ×
-            </Button>
+            </IconButton>
             <PlotPoints>
-              <summary>
-                {thing.line_m ? `its ${thing.line_m.length} points, along and up` : "its place, along and up"}
-              </summary>
-              {(thing.line_m ?? [thing.at_m ?? [0, 0]]).map((point, corner) => (
-                <Row data-part="corner-row" key={corner}>
-                  {([0, 1] as const).map((axis) => (
-                    <MeasureField
-                      key={axis}
-                      label={`${thing.name ?? NAMES[thing.kind]} ${corner + 1}, ${axis ? "up" : "along"}`}
-                      hideLabel
-                      limit="place"
-                      width="96px"
-                      shown={typedLength(point[axis] ?? 0, units)}
-                      onMeaning={({ values: [value = 0] }) => {
-                        const moved = point.map((each, at) => (at === axis ? value : each));
-                        change(
-                          index,
-                          thing.line_m
-                            ? { line_m: thing.line_m.map((each, at) => (at === corner ? moved : each)) }
-                            : { at_m: moved },
-                        );
-                      }}
-                    />
-                  ))}
-                </Row>
-              ))}
+              <Disclosure
+                title={
+                  thing.line_m ? `its ${thing.line_m.length} points, along and up` : "its place, along and up"
+                }
+              >
+                {() => (
+                  <>
+                    {(thing.line_m ?? [thing.at_m ?? [0, 0]]).map((point, corner) => (
+                      <Row key={corner}>
+                        {([0, 1] as const).map((axis) => (
+                          <MeasureField
+                            key={axis}
+                            label={`${thing.name ?? NAMES[thing.kind]} ${corner + 1}, ${axis ? "up" : "along"}`}
+                            hideLabel
+                            limit="place"
+                            width="96px"
+                            shown={typedLength(point[axis] ?? 0, units)}
+                            onMeaning={({ values: [value = 0] }) => {
+                              const moved = point.map((each, at) => (at === axis ? value : each));
+                              change(
+                                index,
+                                thing.line_m
+                                  ? { line_m: thing.line_m.map((each, at) => (at === corner ? moved : each)) }
+                                  : { at_m: moved },
+                              );
+                            }}
+                          />
+                        ))}
+                      </Row>
+                    ))}
+                  </>
+                )}
+              </Disclosure>
             </PlotPoints>
           </li>
         ))}

@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import { PlotUnplaced } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
 import type { KeptGarden } from "../api/client";
-import { BedMark } from "../app/BedMark";
+import { BedMark } from "../drawing/BedMark";
 import type { Chosen } from "./PlotSheet";
 import { to_cm } from "./sheet";
 import type { PlotWork } from "./usePlot";
@@ -25,7 +25,6 @@ export function Unplaced({ garden, work, onPlaced }: Props) {
         {waiting.map(({ key, bed, left }) => (
           <li key={key}>
             <Button
-             
               onClick={() => {
                 const index = work.placesOf(key).length;
                 work.put(key, index, { x_m: to_cm(mean(0)), y_m: to_cm(mean(1)) });

@@ -1,3 +1,4 @@
+import Alert from "@mui/material/Alert";
 import Paper from "@mui/material/Paper";
 import { styled } from "@mui/material/styles";
 
@@ -6,8 +7,8 @@ export const PlotPage = styled("main")({
   "& [data-part=plot-view]": {
     padding: "18px 0 0",
   },
-  "@media (max-width: 1000px)": {
-    padding: "12px 12px 90px",
+  "@media (max-width: 1100px)": {
+    padding: "12px 12px 40px",
     "& [data-part=plot-view]": {
       padding: "18px 0 0",
     },
@@ -19,7 +20,7 @@ export const PlotStage = styled("div")({
   gridTemplateColumns: "minmax(0, 1fr) 316px",
   gap: 22,
   alignItems: "start",
-  "@media (max-width: 1000px)": {
+  "@media (max-width: 1100px)": {
     gridTemplateColumns: "minmax(0, 1fr)",
   },
 });
@@ -28,7 +29,7 @@ export const PlotLeft = styled("div")({
   position: "sticky",
   top: 0,
   minWidth: 0,
-  "@media (max-width: 1000px)": {
+  "@media (max-width: 1100px)": {
     position: "static",
   },
 });
@@ -67,13 +68,9 @@ export const PlotUnplaced = styled("section")({
     fontSize: "var(--text-lead)",
   },
   "& ul": {
-    display: "grid",
-    gap: 8,
-    margin: 0,
-    padding: 0,
-    listStyle: "none",
     display: "flex",
     flexWrap: "wrap",
+    gap: 8,
   },
   "& [data-part=text-button]": {
     display: "flex",
@@ -168,7 +165,7 @@ export const PlotPacking = styled("ul")({
   },
 });
 
-export const PlotPoints = styled("details")({
+export const PlotPoints = styled("div")({
   gridColumn: "1 / -1",
   color: "var(--palette-soft)",
   fontSize: "var(--text-note)",
@@ -178,14 +175,7 @@ export const PlotPoints = styled("details")({
   },
 });
 
-export const PlotPlacing = styled("p")({
-  margin: 0,
-  padding: "8px 10px",
-  border: "1px solid var(--palette-iron)",
-  borderRadius: 4,
-  fontSize: "var(--text-small)",
-  fontWeight: 600,
-});
+export const PlotPlacing = styled(Alert)({ fontWeight: 600 });
 
 export const MeasureGroundBox = styled(Paper)({
   display: "grid",
@@ -213,18 +203,6 @@ export const SizingList = styled("ul")({
     gap: 10,
     justifyContent: "space-between",
   },
-});
-
-export const SizingSelect = styled("select")({
-  height: 30,
-  width: "100%",
-  padding: "0 8px",
-  border: "1px solid var(--palette-line)",
-  borderRadius: 4,
-  background: "var(--palette-sheet)",
-  color: "var(--palette-ink)",
-  fontWeight: 500,
-  fontSize: "var(--text-body)",
 });
 
 export const SizingBox = styled("div")({

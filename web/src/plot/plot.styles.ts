@@ -8,9 +8,9 @@ export const PlotViewBox = styled("div")({
   gap: 22,
   alignItems: "start",
   padding: "14px 20px 24px",
-  "@media (max-width: 1000px)": {
+  "@media (max-width: 1100px)": {
     gridTemplateColumns: "minmax(0, 1fr)",
-    padding: "12px 12px 90px",
+    padding: "12px 12px 40px",
   },
 });
 
@@ -59,7 +59,7 @@ export const PlotFact = styled("span")({
   fontSize: "var(--text-small)",
 });
 
-export const PlotNew = styled(Link)({
+export const PlotNew = styled(PlotBed)({
   alignItems: "center",
   justifyContent: "center",
   minHeight: 190,

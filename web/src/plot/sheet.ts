@@ -1,5 +1,5 @@
 import type { Plot } from "../api/client";
-import type { Point } from "../section/geometry";
+import type { Point } from "../drawing/geometry";
 
 /** How the ground lies on its sheet: px for a metre, and where the plot's corner (0, 0) is. */
 export type Sheet = { width: number; height: number; scale: number; originX: number; originY: number };

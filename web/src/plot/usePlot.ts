@@ -1,8 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useSyncExternalStore } from "react";
+import { useCallback, useEffect, useSyncExternalStore } from "react";
 import type { Bed, FindingFigures, KeptGarden, Place, Plot } from "../api/client";
-import { sessionOf } from "../section/useSession";
-import { PlotSession, type PlotState } from "./plotSession";
+import { draftOf } from "../draft/drafts";
+import { PlotDraft, type PlotState } from "../draft/plotDraft";
+import { bedDraftOf } from "../draft/useBedDraft";
 
 export type PlotWork = {
   state: PlotState;
@@ -13,6 +14,8 @@ export type PlotWork = {
   put: (key: string, index: number, place: Place | ((now: Place) => Place)) => void;
   takeOff: (key: string, index: number) => void;
   undo: () => void;
+  /** After a save that came too late: keep this ground, or take the newer one. */
+  settle: (keep: "mine" | "theirs") => void;
   redo: () => void;
   /** Change a bed itself, by its own session. */
   editBed: (key: string, change: (bed: Bed) => Bed) => void;
@@ -28,19 +31,18 @@ function at(index: number, place: Place | ((now: Place) => Place)) {
       : places.map((each, which) => (which === index ? next(each) : each));
 }
 
-/** Work on a garden's plot: its ground by one session, where beds lie by the sessions of the beds. */
+/** Work on a garden's plot: its ground by one draft, where beds lie by the drafts of the beds. */
 export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
   const queries = useQueryClient();
-  const session = useMemo(
-    () =>
-      new PlotSession(garden.id, plot, garden.plot_revision, (kept, plot_revision) => {
-        queries.setQueryData<KeptGarden>(["garden", garden.id], (before) =>
-          before ? { ...before, garden: { ...before.garden, plot: kept }, plot_revision } : before,
-        );
-        void queries.invalidateQueries({ queryKey: ["figure", garden.id] });
-      }),
-    [garden.id, queries],
-  );
+  const session = draftOf(`${garden.id}/plot`, () => {
+    return new PlotDraft(garden, plot, queries, ({ garden: head, plot_revision }) => {
+      queries.setQueryData<KeptGarden>(["garden", garden.id], (before) =>
+        before ? { ...before, garden: { ...before.garden, plot: head.plot }, plot_revision } : before,
+      );
+      void queries.invalidateQueries({ queryKey: ["figure", garden.id] });
+    });
+  });
+  useEffect(() => session.adopt(plot, garden.plot_revision), [session, plot, garden.plot_revision]);
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   const { units } = garden.garden;
   useEffect(() => session.refresh(), [session, units, garden.beds]);
@@ -54,12 +56,10 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
     (key: string, change: (bed: Bed) => Bed) => {
       const kept = garden.beds.find((each) => each.key === key);
       if (!kept) return;
-      const bed = sessionOf(garden.id, kept, queries);
-      const changed = change(bed.snapshot().bed);
-      session.move(key, changed.places ?? []);
-      session.followBed(bed);
+      const bed = bedDraftOf(garden.id, kept, queries);
       session.didMove(key, bed);
-      bed.edit(changed, null);
+      bed.edit(change);
+      session.move(key, bed.snapshot().bed.places ?? []);
     },
     [garden, session, queries],
   );
@@ -73,14 +73,14 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
     placesOf,
     undo: useCallback(() => session.undo(), [session]),
     redo: useCallback(() => session.redo(), [session]),
+    settle: useCallback((keep) => session.settle(keep), [session]),
     edit: useCallback((next) => session.edit(next), [session]),
     editBed,
     mend: useCallback(
       (key, finding) => {
         const kept = garden.beds.find((each) => each.key === key);
         if (!kept) return;
-        const bed = sessionOf(garden.id, kept, queries);
-        session.followBed(bed);
+        const bed = bedDraftOf(garden.id, kept, queries);
         session.didMove(key, bed);
         bed.mend(finding, (mended) => session.move(key, mended.places ?? []));
       },

@@ -1,7 +1,16 @@
 import Button from "@mui/material/Button";
 import InputAdornment from "@mui/material/InputAdornment";
 import TextField from "@mui/material/TextField";
-import { memo, useCallback, useEffect, useId, useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";
+import {
+  memo,
+  useCallback,
+  useEffect,
+  useId,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type KeyboardEvent,
+} from "react";
 import { api, type LimitName, type Meaning } from "../api/client";
 import { bareUnit } from "./bareUnit";
 import { useShowing, type Showing } from "./UnitsContext";
@@ -14,6 +23,8 @@ type Props = {
   shown: string;
   onMeaning: (meaning: Meaning) => void;
   dimensions?: boolean;
+  /** How heavy what is measured lies, moist and loose, so that it may be weighed. */
+  density_kg_m3?: number;
   hideLabel?: boolean;
   /** Take what is typed as soon as it is understood, as in a form that is sent as a whole. */
   eager?: boolean;
@@ -40,11 +51,20 @@ export function MeasureField({ onMeaning, onReading, ...rest }: Props) {
 }
 
 const Field = memo(function Field(props: Props) {
-  const { label, limit, shown, onMeaning, onReading, dimensions = false, hideLabel = false, eager = false } = props;
+  const {
+    label,
+    limit,
+    shown,
+    onMeaning,
+    onReading,
+    dimensions = false,
+    hideLabel = false,
+    eager = false,
+  } = props;
   const [typed, setTyped] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
   const [wanted, setWanted] = useState(false);
-  const reading = useReading(typed, limit, dimensions);
+  const reading = useReading(typed, limit, dimensions, props.density_kg_m3);
   const showing = useShowing();
   const id = useId();
   const taken = useRef<string | null>(null);
@@ -76,7 +96,9 @@ const Field = memo(function Field(props: Props) {
   const leaving = useRef<(() => void) | null>(null);
   useEffect(() => {
     leaving.current =
-      wanted && typed ? () => readAnyway(typed, limit, dimensions, showing, onMeaning) : null;
+      wanted && typed
+        ? () => readAnyway(typed, limit, dimensions, props.density_kg_m3, showing, onMeaning)
+        : null;
   });
   useEffect(() => () => leaving.current?.(), []);
 
@@ -186,10 +208,12 @@ function readAnyway(
   typed: string,
   limit: LimitName,
   dimensions: boolean,
-  { units, currency }: Showing,
+  density_kg_m3: number | undefined,
+  showing: Showing,
   onMeaning: (meaning: Meaning) => void,
 ): void {
-  api.read({ typed: typed.slice(0, 400), limit, dimensions, units, currency, contents: "media" }).then(
+  const asked = { typed: typed.slice(0, 400), limit, dimensions, density_kg_m3, contents: "media" as const };
+  api.read({ ...asked, ...showing }).then(
     ({ meanings }) => {
       const [only, other] = meanings;
       if (only && !other) onMeaning(only);

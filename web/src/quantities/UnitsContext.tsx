@@ -1,7 +1,12 @@
 import { createContext, useContext } from "react";
 import type { Units } from "./format";
 
-export type Showing = { units: Units; currency: string };
+export type Showing = {
+  units: Units;
+  currency: string;
+  /** What the gardener's own handful weighs, once it was on the scales. */
+  handful_kg?: number;
+};
 
 const Context = createContext<Showing>({ units: "ft_in", currency: "USD" });
 

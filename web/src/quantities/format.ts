@@ -94,6 +94,19 @@ export function showDensity(density_kg_m3: number, units: Units): string {
   return `${fixed(density_kg_m3, 0)} kg a m³`;
 }
 
+/** A temperature, to the degree Fahrenheit or half a degree Celsius. */
+export function showTemperature(temperature_c: number, units: Units): string {
+  if (units === "ft_in") return `${fixed((temperature_c * 9) / 5 + 32, 0)} °F`;
+  return `${trimmed(Math.round(temperature_c * 2) / 2, 1)} °C`;
+}
+
+/** What is spread on ground: in oz on 100 sq ft, or in g on a m². */
+export function showSpread(spread_kg_m2: number, units: Units): string {
+  if (units === "ft_in")
+    return `${trimmed(((spread_kg_m2 * SQ_FT_M2 * 100) / POUND_KG) * 16, 1)} oz on 100 sq ft`;
+  return `${trimmed(spread_kg_m2 * 1000, 1)} g on a m²`;
+}
+
 /** What a floor bears, as it is typed: the mass on a square foot or on a m². */
 export function typedLoad(load_kg_m2: number, units: Units): string {
   return units === "ft_in"

@@ -13,11 +13,16 @@ export type ReadState =
 const PAUSE_MS = 120;
 
 /**
- * What the core understands a typed text as; null asks nothing. With the line down the text waits, unread, and is asked
+ * What the core understands a typed text as; null asks nothing. Without a connection the text waits, unread, and is asked
  * for again when the line is back.
  */
-export function useReading(typed: string | null, limit: LimitName, dimensions: boolean): ReadState {
-  const { units, currency } = useShowing();
+export function useReading(
+  typed: string | null,
+  limit: LimitName,
+  dimensions: boolean,
+  density_kg_m3?: number,
+): ReadState {
+  const { units, currency, handful_kg } = useShowing();
   const [found, setFound] = useState<{ typed: string; state: ReadState } | null>(null);
   const [tries, setTries] = useState(0);
 
@@ -33,7 +38,16 @@ export function useReading(typed: string | null, limit: LimitName, dimensions: b
     const timer = setTimeout(() => {
       api
         .read(
-          { typed: typed.slice(0, 400), limit, dimensions, units, currency, contents: "media" },
+          {
+            typed: typed.slice(0, 400),
+            limit,
+            dimensions,
+            units,
+            currency,
+            contents: "media",
+            density_kg_m3,
+            handful_kg,
+          },
           asked.signal,
         )
         .then(({ meanings, problem }) => {
@@ -52,7 +66,7 @@ export function useReading(typed: string | null, limit: LimitName, dimensions: b
       clearTimeout(timer);
       asked.abort();
     };
-  }, [typed, limit, dimensions, units, currency, tries]);
+  }, [typed, limit, dimensions, units, currency, density_kg_m3, handful_kg, tries]);
 
   if (typed === null || !typed.trim()) return { state: "empty" };
   if (found?.typed !== typed) return { state: "asking" };

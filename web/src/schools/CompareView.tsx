@@ -1,29 +1,29 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
-import Table from "@mui/material/Table";
+import TableContainer from "@mui/material/TableContainer";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
-import {
-  CompareBest,
-  CompareCautions,
-  CompareName,
-  CompareScroll,
-  CompareViewBox,
-  CompareWithout,
-  SchoolsFull,
-} from "./schools.styles";
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Chip from "@mui/material/Chip";
+import { Disclosure } from "../kit/Disclosure";
+import { Note } from "../kit/Note";
+import { PlainView, ViewHead } from "../kit/View";
+import { CompareTable } from "./schools.styles";
+
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, saidOf, type KeptBed, type Material, type VersionFigures } from "../api/client";
-import { useSaveState } from "../app/SaveStateContext";
-import { SmallSection, smallScale } from "../plot/SmallSection";
+import { useSaveState } from "../draft/SaveStateContext";
+import { SmallSection, smallScale } from "../drawing/SmallSection";
 import { showDay, showMoney, trimmed } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { useSession } from "../section/useSession";
+import { useBedDraft } from "../draft/useBedDraft";
 import { asideOf, leaveOut, schoolName, takeOver, wayName } from "./ways";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
@@ -32,8 +32,8 @@ const DRAWN = { width: 250, height: 210 };
 const ALL_DRAWN = 850;
 
 /** Up to four ways of filling one bed side by side, at one scale; any one can be taken over, and none is lost. */
-export function CompareView({ gardenId, kept, materials, back }: Props) {
-  const [state, session] = useSession(gardenId, kept);
+export default function CompareView({ gardenId, kept, materials, back }: Props) {
+  const [state, draft] = useBedDraft(gardenId, kept);
   const { bed } = state;
   const navigate = useNavigate();
   useSaveState(state.save);
@@ -47,44 +47,46 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
   const width = Math.min(DRAWN.width, ALL_DRAWN / Math.max(versions.length, 1));
   const scale = Math.min(...versions.map(({ figures }) => smallScale(figures, width, DRAWN.height)));
   const take = (index: number) => {
-    const now = session.snapshot().bed;
-    session.edit(takeOver(now, index, wayName(now)));
+    draft.edit((now) => takeOver(now, index, wayName(now)));
     void navigate(back);
   };
   return (
-    <CompareViewBox>
-      <header>
-        <Typography variant="view" data-part="view-title">
-          {bed.name}: side by side
-        </Typography>
+    <PlainView>
+      <ViewHead>
+        <Typography variant="view">{bed.name}: side by side</Typography>
         <Button component={Link} to={back}>
           Back to the section
         </Button>
         <Button component={Link} to={`${back}/schools`}>
           More ways to fill it
         </Button>
-        <Button disabled={!state.canUndo} onClick={() => session.undo()}>
+        <Button disabled={!state.canUndo} onClick={() => draft.undo()}>
           Undo
         </Button>
-      </header>
-      {found.error && <p role="alert">{saidOf(found.error)}</p>}
+      </ViewHead>
+      {found.error && <Problem>{saidOf(found.error)}</Problem>}
       {asideOf(bed).length === 0 && (
-        <SchoolsFull variant="outlined" component="p">
-          Nothing is set aside to compare yet. <Link to={`${back}/schools`}>Choose another way</Link> first.
-        </SchoolsFull>
+        <Alert severity="info" role="status">
+          No other way is kept to compare yet. <Link to={`${back}/schools`}>Choose another way</Link> first.
+        </Alert>
       )}
-      <CompareScroll data-part="compare-scroll" hidden={asideOf(bed).length === 0}>
-        <Table style={{ minWidth: 150 + versions.length * 200 }}>
+      <TableContainer
+        data-part="compare-scroll"
+        tabIndex={0}
+        aria-label="Ways side by side"
+        hidden={asideOf(bed).length === 0}
+      >
+        <CompareTable style={{ minWidth: 150 + versions.length * 200 }}>
           <TableHead>
             <TableRow>
               <TableCell />
               {versions.map((version) => (
                 <TableCell scope="col" key={version.index ?? "own"}>
                   <SmallSection figures={version.figures} materials={materials} scale={scale} />
-                  <CompareName data-part="compare-name">
+                  <Typography variant="strong" data-part="compare-name">
                     {version.index == null ? (schoolName(bed.school) ?? "My own layers") : version.name}
-                  </CompareName>
-                  {version.index == null && <span>as it is</span>}
+                  </Typography>
+                  {version.index == null && <Chip label="as it is" sx={{ marginLeft: 2 }} />}
                 </TableCell>
               ))}
             </TableRow>
@@ -99,12 +101,7 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
                       <Button variant="contained" onClick={() => take(index)}>
                         Take this one
                       </Button>
-                      <Button
-                       
-                        onClick={() => session.edit(leaveOut(session.snapshot().bed, index))}
-                      >
-                        Leave it out
-                      </Button>
+                      <Button onClick={() => draft.edit((now) => leaveOut(now, index))}>Leave it out</Button>
                     </>
                   )}
                 </TableCell>
@@ -121,17 +118,23 @@ export function CompareView({ gardenId, kept, materials, back }: Props) {
                     data-best={version.best.includes(name) || undefined}
                   >
                     {show(version)}
-                    {version.best.includes(name) && <CompareBest>best</CompareBest>}
+                    {version.best.includes(name) && (
+                      <Box component="span" sx={BEST}>
+                        best
+                      </Box>
+                    )}
                   </TableCell>
                 ))}
               </TableRow>
             ))}
           </TableBody>
-        </Table>
-      </CompareScroll>
-    </CompareViewBox>
+        </CompareTable>
+      </TableContainer>
+    </PlainView>
   );
 }
+
+const BEST = { marginLeft: 2, color: "moss", fontSize: "var(--text-ruler)", fontWeight: 650 } as const;
 
 type Row = { name: string; label: string; show: (version: VersionFigures) => ReactNode };
 
@@ -191,7 +194,9 @@ function Money({ amount, version }: MoneyProps) {
     <>
       {showMoney(amount, currency)}
       {version.unmet.length > 0 && (
-        <CompareWithout>without {version.unmet.join(", ").toLowerCase()}: no offer</CompareWithout>
+        <Note component="span" sx={{ display: "block" }}>
+          without {version.unmet.join(", ").toLowerCase()}: no offer
+        </Note>
       )}
     </>
   );
@@ -201,13 +206,14 @@ function Cautions({ version }: { version: VersionFigures }) {
   const grave = version.figures.findings.filter(({ level }) => level === "stop" || level === "caution");
   if (grave.length === 0) return <>none</>;
   return (
-    <CompareCautions>
-      <summary>{grave.length}</summary>
-      <ul>
-        {grave.map(({ code, layer, message }) => (
-          <li key={`${code} ${layer}`}>{message}</li>
-        ))}
-      </ul>
-    </CompareCautions>
+    <Disclosure title={grave.length}>
+      {() => (
+        <ul>
+          {grave.map(({ code, layer, message }) => (
+            <li key={`${code} ${layer}`}>{message}</li>
+          ))}
+        </ul>
+      )}
+    </Disclosure>
   );
 }

@@ -1,17 +1,14 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { PageNote } from "../kit/Page";
-import {
-  SchoolActions,
-  SchoolCardBox,
-  SchoolDrawn,
-  SchoolFiguresBox,
-  SchoolWords,
-  SchoolsFull,
-  SchoolsList,
-  SchoolsOthers,
-  SchoolsViewBox,
-} from "./schools.styles";
+import Alert from "@mui/material/Alert";
+import Chip from "@mui/material/Chip";
+import { Note } from "../kit/Note";
+import { Column, Row } from "../kit/Row";
+import { PlainView, ViewHead } from "../kit/View";
+import { SchoolCardBox, SchoolDrawn, SchoolFacts, SchoolsList } from "./schools.styles";
+
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import {
@@ -25,11 +22,11 @@ import {
   type School,
   type SchoolFigures,
 } from "../api/client";
-import { useSaveState } from "../app/SaveStateContext";
-import { SmallSection, smallScale } from "../plot/SmallSection";
+import { useSaveState } from "../draft/SaveStateContext";
+import { SmallSection, smallScale } from "../drawing/SmallSection";
 import { Quantity } from "../quantities/Quantity";
 import { firstSowing } from "../planting/Sowing";
-import { useSession } from "../section/useSession";
+import { useBedDraft } from "../draft/useBedDraft";
 import { asideOf, layWay, roomAside, setAside, wayName, type Way } from "./ways";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
@@ -37,8 +34,8 @@ type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, M
 const DRAWN = { width: 250, height: 150 };
 
 /** The schools that suit a bed, each with the stack it starts with, what speaks for it and who argues against it. */
-export function SchoolsView({ gardenId, kept, materials, back }: Props) {
-  const [state, session] = useSession(gardenId, kept);
+export default function SchoolsView({ gardenId, kept, materials, back }: Props) {
+  const [state, draft] = useBedDraft(gardenId, kept);
   const { bed } = state;
   const navigate = useNavigate();
   useSaveState(state.save);
@@ -52,16 +49,14 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
     ...suited.flatMap(({ figures }) => (figures ? smallScale(figures, DRAWN.width, DRAWN.height) : [])),
   );
   const lay = (way: Way) => {
-    session.edit(layWay(session.snapshot().bed, way, wayName(session.snapshot().bed)));
+    draft.edit((now) => layWay(now, way, wayName(now)));
     void navigate(back);
   };
-  const keepAside = (way: Way) => session.edit(setAside(session.snapshot().bed, way));
+  const keepAside = (way: Way) => draft.edit((now) => setAside(now, way));
   return (
-    <SchoolsViewBox>
-      <header>
-        <Typography variant="view" data-part="view-title">
-          {bed.name}: ways to fill it
-        </Typography>
+    <PlainView>
+      <ViewHead>
+        <Typography variant="view">{bed.name}: ways to fill it</Typography>
         <Button component={Link} to={back}>
           Back to the section
         </Button>
@@ -70,15 +65,15 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
             Compare {asideOf(bed).length + 1}
           </Button>
         )}
-      </header>
+      </ViewHead>
       {!roomAside(bed) && (
-        <SchoolsFull variant="outlined" component="p" role="status">
-          Three ways are set aside already. Leave one out in <Link to={`${back}/compare`}>Compare</Link>{" "}
+        <Alert severity="info" role="status">
+          Three ways are kept to compare already. Leave one out in <Link to={`${back}/compare`}>Compare</Link>{" "}
           first.
-        </SchoolsFull>
+        </Alert>
       )}
-      {found.error && <p role="alert">{saidOf(found.error)}</p>}
-      {!found.data && !found.error && <PageNote data-part="page-note">Laying each out ...</PageNote>}
+      {found.error && <Problem>{saidOf(found.error)}</Problem>}
+      {!found.data && !found.error && <PageNote>Laying each out ...</PageNote>}
       <SchoolsList>
         {suited.map((school) => (
           <SchoolCard
@@ -93,18 +88,20 @@ export function SchoolsView({ gardenId, kept, materials, back }: Props) {
         ))}
       </SchoolsList>
       {schools.length > suited.length && (
-        <SchoolsOthers aria-labelledby="schools-others">
-          <h2 id="schools-others">Not for this bed</h2>
-          <ul>
+        <section aria-labelledby="schools-others">
+          <Typography variant="panelTitle" id="schools-others">
+            Not for this bed
+          </Typography>
+          <Note component="ul" sx={{ paddingLeft: 4, listStyle: "disc" }}>
             {schools
               .filter(({ unsuited }) => unsuited != null)
               .map(({ key, unsuited }) => (
                 <li key={key}>{unsuited}</li>
               ))}
-          </ul>
-        </SchoolsOthers>
+          </Note>
+        </section>
       )}
-    </SchoolsViewBox>
+    </PlainView>
   );
 }
 
@@ -162,32 +159,30 @@ function SchoolCard({ school, bed, materials, scale, onLay, onAside }: CardProps
       <SchoolDrawn>
         {figures && <SmallSection figures={figures} materials={materials} scale={scale} />}
       </SchoolDrawn>
-      <SchoolWords>
-        <h2>
-          {school.name}
-          {laid && <span>laid now</span>}
-          {aside && <span>set aside</span>}
-        </h2>
-        <p>{school.summary}</p>
+      <Column sx={{ alignContent: "start", gap: 4 }}>
+        <Typography variant="sheetTitle">
+          {school.name} {laid && <Chip label="laid now" />} {aside && <Chip label="kept to compare" />}
+        </Typography>
+        <Typography variant="body2">{school.summary}</Typography>
         {figures && (
-          <SchoolFiguresBox>
+          <Typography variant="strong" component="p">
             <Quantity kind="bulk" value={figures.loose_m3} /> loose{figures.count > 1 && " a bed"}, sinks{" "}
             <Quantity kind="length" value={(figures.surface_m[0] ?? 0) - (figures.surface_m[12] ?? 0)} /> in a
             year, sown {firstSowing(figures)}
-          </SchoolFiguresBox>
+          </Typography>
         )}
-        <SchoolActions>
-          <Button disabled={!empty && !roomAside(bed)} onClick={() => onLay(way)}>
-            {empty ? "Lay it" : "Lay it, set mine aside"}
+        <Row>
+          <Button variant="contained" disabled={!empty && !roomAside(bed)} onClick={() => onLay(way)}>
+            {empty ? "Lay it" : "Lay it, keep mine to compare"}
           </Button>
           {!empty && (
             <Button disabled={aside || !roomAside(bed)} onClick={() => onAside(way)}>
               Keep mine, compare with it
             </Button>
           )}
-        </SchoolActions>
-      </SchoolWords>
-      <dl>
+        </Row>
+      </Column>
+      <SchoolFacts>
         {facts.map(([name, said]) => (
           <div key={name}>
             <dt>{name}</dt>
@@ -198,7 +193,7 @@ function SchoolCard({ school, bed, materials, scale, onLay, onAside }: CardProps
           <dt>Against it</dt>
           <dd>{school.against}</dd>
         </div>
-      </dl>
+      </SchoolFacts>
     </SchoolCardBox>
   );
 }

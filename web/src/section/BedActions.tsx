@@ -1,51 +1,55 @@
 import Button from "@mui/material/Button";
-import { Row } from "../kit/Row";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { api, saidOf, type Bed } from "../api/client";
-import type { BedSession } from "./session";
-import { forgetSession } from "./useSession";
+import type { BedDraft } from "../draft/bedDraft";
+import { forgetBedDraft } from "../draft/useBedDraft";
+import { Problem } from "../kit/Problem";
+import { Row } from "../kit/Row";
+import { useTell } from "../kit/Tell";
 
 type Props = {
   gardenId: number;
   bed: Bed;
-  session: BedSession;
+  draft: BedDraft;
   undoable: { canUndo: boolean; canRedo: boolean };
 };
 
 /** Undo, redo, what the bed was before, and the bin. */
-export function BedActions({ gardenId, bed, session, undoable }: Props) {
+export function BedActions({ gardenId, bed, draft, undoable }: Props) {
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const tell = useTell();
+  const again = async () => {
+    await queries.invalidateQueries({ queryKey: ["garden", gardenId] });
+    void queries.invalidateQueries({ queryKey: ["bin", gardenId] });
+    void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
+  };
+  const back = useMutation({ mutationFn: () => api.takeBedBack(gardenId, bed.key), onSuccess: again });
   const remove = useMutation({
     mutationFn: () => api.deleteBed(gardenId, bed.key),
     onSuccess: async () => {
-      forgetSession(gardenId, bed.key);
+      forgetBedDraft(gardenId, bed.key);
       void navigate(`/garden/${gardenId}/plot`);
-      await queries.invalidateQueries({ queryKey: ["garden", gardenId] });
-      void queries.invalidateQueries({ queryKey: ["bin", gardenId] });
-      void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
+      tell(`${bed.name} lies in the bin, for 30 days.`, () => back.mutate());
+      await again();
     },
   });
   return (
-    <Row>
-      <Button disabled={!undoable.canUndo} onClick={() => session.undo()}>
-        Undo
-      </Button>
-      <Button onClick={() => session.redo()}>
-        Redo
-      </Button>
-      <Button
-        component={Link}
-       
-        to={`/garden/${gardenId}/section/bed/${bed.key}/history`}
-      >
-        History
-      </Button>
-      <Button variant="text" color="primary" onClick={() => remove.mutate()}>
-        To the bin
-      </Button>
-      {remove.error && <span role="alert">{saidOf(remove.error)}</span>}
-    </Row>
+    <>
+      <Row>
+        <Button disabled={!undoable.canUndo} onClick={() => draft.undo()}>
+          Undo
+        </Button>
+        <Button onClick={() => draft.redo()}>Redo</Button>
+        <Button component={Link} to={`/garden/${gardenId}/section/bed/${bed.key}/history`}>
+          History
+        </Button>
+        <Button variant="text" color="primary" sx={{ marginLeft: "auto" }} onClick={() => remove.mutate()}>
+          To the bin
+        </Button>
+      </Row>
+      {remove.error && <Problem>{saidOf(remove.error)}</Problem>}
+    </>
   );
 }

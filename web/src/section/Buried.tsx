@@ -1,14 +1,18 @@
 import Button from "@mui/material/Button";
 import { Row } from "../kit/Row";
-import { BuriedBox } from "./bed-head.styles";
+import FormControl from "@mui/material/FormControl";
+import FormLabel from "@mui/material/FormLabel";
+import IconButton from "@mui/material/IconButton";
+import Typography from "@mui/material/Typography";
 import type { Bed } from "../api/client";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
+import type { BedEdit } from "./BedHead";
 
 type Solid = NonNullable<Bed["buried"]>[number];
 type Size = "width_m" | "diameter_m" | "height_m" | "length_m" | "bottom_m";
-type Props = { bed: Bed; onEdit: (change: (bed: Bed) => Bed) => void };
+type Props = { bed: Bed; onEdit: BedEdit };
 
 const KINDS: Record<
   Solid["kind"],
@@ -57,19 +61,21 @@ export function Buried({ bed, onEdit }: Props) {
   const put = (index: number, changed: Partial<Solid>) =>
     set((solids) => solids.map((each, at) => (at === index ? { ...each, ...changed } : each)));
   return (
-    <BuriedBox>
-      <legend>Buried in it, taking room from the fill</legend>
+    <FormControl component="fieldset" fullWidth sx={{ gap: 2 }}>
+      <FormLabel component="legend">Buried in it, taking room from the fill</FormLabel>
       {buried.map((solid, index) => {
         const { name, sizes } = KINDS[solid.kind];
         return (
-          <Row data-part="corner-row" key={index}>
-            <strong>{name}</strong>
+          <Row key={index} sx={{ alignItems: "flex-end" }}>
+            <Typography variant="strong" sx={{ width: 84, paddingBottom: 1.5 }}>
+              {name}
+            </Typography>
             {[...sizes, ["bottom_m", "above the floor"] as const].map(([key, label]) => (
               <MeasureField
                 key={key}
                 label={`${name} ${index + 1}, ${label}`}
                 limit={key === "bottom_m" ? "offset" : "length"}
-                width="92px"
+                width="100px"
                 shown={typedLength(solid[key] ?? 0, units)}
                 onMeaning={({ values: [value] }) => put(index, { [key]: value })}
               />
@@ -77,17 +83,16 @@ export function Buried({ bed, onEdit }: Props) {
             <MeasureField
               label="how many"
               limit="count"
-              width="64px"
+              width="72px"
               shown={String(solid.count ?? 1)}
               onMeaning={({ values: [count] }) => put(index, { count })}
             />
-            <Button
-             
+            <IconButton
               aria-label={`Remove ${name} ${index + 1}`}
               onClick={() => set((solids) => solids.filter((_, at) => at !== index))}
             >
               ×
-            </Button>
+            </IconButton>
           </Row>
         );
       })}
@@ -98,6 +103,6 @@ export function Buried({ bed, onEdit }: Props) {
           </Button>
         ))}
       </Row>
-    </BuriedBox>
+    </FormControl>
   );
 }

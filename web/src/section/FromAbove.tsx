@@ -1,12 +1,12 @@
 import css from "./section.module.css";
 import { AboveFacts } from "./section.styles";
 import type { BedFigures, Material } from "../api/client";
-import { hatchKey } from "../hatches/hatches";
+import { hatchKey } from "../drawing/hatches";
 import { showLength } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { Spoil } from "./Spoil";
-import { pathOf, type Outline } from "./geometry";
+import { pathOf, type Outline } from "../drawing/geometry";
 
 type Props = { gardenId: number; figures: BedFigures; materials: ReadonlyMap<string, Material> };
 
@@ -33,6 +33,8 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
   return (
     <div className={`from-above above-${section.form}`}>
       <svg
+        className={css.above}
+        data-form={section.form}
         width={w + LABEL.right}
         height={h + LABEL.below}
         role="img"

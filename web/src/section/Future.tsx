@@ -1,15 +1,18 @@
-import { meant } from "../api/meant";
+import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { api, type Bed } from "../api/client";
+import { meant } from "../api/meant";
 import { Choice } from "../kit/Choice";
+import { Row } from "../kit/Row";
 import { MaterialFinder } from "../shelf/MaterialFinder";
+import type { BedEdit } from "./BedHead";
 
-type Props = { gardenId: number; bed: Bed; onEdit: (change: (bed: Bed) => Bed) => void };
+type Props = { gardenId: number; bed: Bed; onEdit: BedEdit };
 
 const DAMPNESS = [
-  ["dry", "dry"],
+  ["dry", "often dry"],
   ["moist", "moist"],
-  ["waterlogged", "wet"],
+  ["waterlogged", "soaking"],
 ] as const;
 
 const ROOTS = [
@@ -24,21 +27,18 @@ export function Future({ gardenId, bed, onEdit }: Props) {
   const shelf = useQuery({ queryKey: ["shelf", gardenId, ""], queryFn: () => api.shelf(gardenId) });
   const topUp = meant("Bed", bed, "top_up");
   return (
-    <>
-      <label>
-        <span>Filled on</span>
-        <input
-          type="date"
-         
-          value={bed.built_on ?? ""}
-          onChange={(event) => {
-            const day = event.currentTarget.value;
-            onEdit((now) => ({ ...now, built_on: day || null }));
-          }}
-        />
-      </label>
+    <Row sx={{ alignItems: "flex-end", gap: 4 }}>
+      <TextField
+        label="Filled on"
+        type="date"
+        value={bed.built_on ?? ""}
+        onChange={(event) => {
+          const day = event.target.value;
+          onEdit((now) => ({ ...now, built_on: day || null }));
+        }}
+      />
       <Choice
-        label="Kept"
+        label="How wet the fill is kept"
         shown
         options={DAMPNESS}
         value={meant("Bed", bed, "dampness")}
@@ -59,6 +59,6 @@ export function Future({ gardenId, bed, onEdit }: Props) {
         suits={(each) => !each.is_sheet}
         onChoose={({ key }) => onEdit((now) => ({ ...now, top_up: key }))}
       />
-    </>
+    </Row>
   );
 }

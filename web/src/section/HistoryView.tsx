@@ -1,18 +1,22 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { HistoryList, HistoryViewBox } from "./history.styles";
+import Chip from "@mui/material/Chip";
+import { DrawnCard, DrawnList } from "../kit/DrawnList";
+import { Note } from "../kit/Note";
+import { PlainView, ViewHead } from "../kit/View";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { api, type Bed, type KeptBed, type Material, type Version } from "../api/client";
-import { BedDrawn } from "../plot/BedDrawn";
-import { useSaveState } from "../app/SaveStateContext";
-import { useSession } from "./useSession";
+import { BedDrawn } from "../drawing/BedDrawn";
+import { useSaveState } from "../draft/SaveStateContext";
+import { useBedDraft } from "../draft/useBedDraft";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
 /** What a bed was, save by save; any of it can be brought back, and that too can be undone. */
-export function HistoryView({ gardenId, kept, materials, back }: Props) {
-  const [state, session] = useSession(gardenId, kept);
+export default function HistoryView({ gardenId, kept, materials, back }: Props) {
+  const [state, draft] = useBedDraft(gardenId, kept);
   const navigate = useNavigate();
   const queries = useQueryClient();
   useSaveState(state.save);
@@ -21,24 +25,22 @@ export function HistoryView({ gardenId, kept, materials, back }: Props) {
     queryFn: () => api.bedHistory(gardenId, kept.key),
   });
   const bringBack = (version: Version) => {
-    session.bringBack(version);
+    draft.bringBack(version);
     void queries.invalidateQueries({ queryKey: ["history", gardenId, kept.key] });
     void navigate(back);
   };
   return (
-    <HistoryViewBox>
-      <header>
-        <Typography variant="view" data-part="view-title">
-          {kept.bed.name}: history
-        </Typography>
+    <PlainView>
+      <ViewHead>
+        <Typography variant="view">{kept.bed.name}: history</Typography>
         <Button component={Link} to={back}>
           Back to the section
         </Button>
-      </header>
-      {found.error && <p role="alert">{found.error.message}</p>}
-      <HistoryList data-part="history-list" reversed>
+      </ViewHead>
+      {found.error && <Problem>{found.error.message}</Problem>}
+      <DrawnList as="ol" data-part="history-list">
         {found.data?.versions.map((version, index) => (
-          <li key={version.revision}>
+          <DrawnCard variant="outlined" component="li" key={version.revision}>
             <BedDrawn
               gardenId={gardenId}
               bed={version.bed}
@@ -47,19 +49,17 @@ export function HistoryView({ gardenId, kept, materials, back }: Props) {
               width={240}
               height={120}
             />
-            <strong>{whenOf(version.saved_at)}</strong>
-            <span>{whatOf(version, found.data.versions[index + 1], materials)}</span>
+            <Typography variant="strong">{whenOf(version.saved_at)}</Typography>
+            <Note>{whatOf(version, found.data.versions[index + 1], materials)}</Note>
             {index === 0 ? (
-              <span>as it is now</span>
+              <Chip label="as it is now" />
             ) : (
-              <Button onClick={() => bringBack(version)}>
-                Bring this back
-              </Button>
+              <Button onClick={() => bringBack(version)}>Bring this back</Button>
             )}
-          </li>
+          </DrawnCard>
         ))}
-      </HistoryList>
-    </HistoryViewBox>
+      </DrawnList>
+    </PlainView>
   );
 }
 

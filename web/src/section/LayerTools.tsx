@@ -1,34 +1,21 @@
 import Button from "@mui/material/Button";
-import { Row } from "../kit/Row";
-import { LayerAside, LayerBooks, LayerFields, LayerToolsBox } from "./layer-card.styles";
-import { meant } from "../api/meant";
 import { Link } from "react-router";
-import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
-import { typedLength } from "../quantities/format";
+import type { Layer, LayerFigures, Material } from "../api/client";
+import { meant } from "../api/meant";
+import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from "../draft/edits";
 import { Choice } from "../kit/Choice";
-import { Quantity } from "../quantities/Quantity";
+import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
+import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
+import type { CardProps } from "./LayerCard";
+import { LayerAside, LayerToolsBox } from "./layer-card.styles";
 import { ScatterTools } from "./ScatterTools";
-import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from "./edits";
 
-/** An edit of the layer, told to whatever the bed has become meanwhile and wherever the layer is in it now. */
-export type LayerEdit = (change: (bed: Bed, index: number) => Bed) => void;
-
-type Props = {
-  gardenId: number;
-  bed: Bed;
-  figures: BedFigures;
-  index: number;
-  layer: Layer;
-  figured: LayerFigures;
-  material: Material | undefined;
-  materials: ReadonlyMap<string, Material>;
-  onEdit: LayerEdit;
-  onMove: (by: 1 | -1) => void;
-  onRemove: () => void;
-};
+type Props = CardProps & { layer: Layer; figured: LayerFigures; material: Material | undefined };
 
 type Way = "thickness" | "volume" | "share" | "fill";
 const WAYS: readonly (readonly [Way, string])[] = [
@@ -37,6 +24,8 @@ const WAYS: readonly (readonly [Way, string])[] = [
   ["share", "Share"],
   ["fill", "Fill"],
 ];
+
+const END = { alignItems: "flex-end" } as const;
 
 /** What can be changed about the chosen layer, on its card. */
 export function LayerTools(props: Props) {
@@ -51,7 +40,11 @@ export function LayerTools(props: Props) {
         onChoose={(chosen) => onEdit((bed, index) => changeMaterial(bed, index, chosen, figured.thickness_m))}
       />
       {material?.is_mix && (
-        <Button component={Link} to={`/garden/${gardenId}/blend/${material.key}`}>
+        <Button
+          component={Link}
+          to={`/garden/${gardenId}/blend/${material.key}`}
+          sx={{ justifySelf: "start" }}
+        >
           Open the mix
         </Button>
       )}
@@ -67,21 +60,23 @@ export function LayerTools(props: Props) {
         {!figured.sheet && (
           <Button onClick={() => onEdit((bed, index) => splitLayer(bed, index, figured.split))}>Split</Button>
         )}
-        <Button onClick={props.onRemove}>Remove</Button>
+        <Button variant="text" color="primary" sx={{ marginLeft: "auto" }} onClick={props.onRemove}>
+          Remove
+        </Button>
       </Row>
     </LayerToolsBox>
   );
 }
 
+function wayOf(layer: Layer): Way {
+  if (layer.fill) return "fill";
+  if (layer.share != null) return "share";
+  return layer.volume_m3 != null ? "volume" : "thickness";
+}
+
 function BulkTools(props: Props) {
   const { figures, layer, figured, onEdit } = props;
-  const way: Way = layer.fill
-    ? "fill"
-    : layer.share != null
-      ? "share"
-      : layer.volume_m3 != null
-        ? "volume"
-        : "thickness";
+  const way = wayOf(layer);
   const standing = figures.layers.map((each) => each.thickness_m);
   const choose = (wanted: Way) => {
     if (wanted !== way) onEdit((bed, index) => setAmount(bed, index, amountAs(wanted, figured), standing));
@@ -94,16 +89,16 @@ function BulkTools(props: Props) {
         value={way}
         onChoose={choose}
       />
-      <LayerBooks>
+      <Note>
         <Quantity kind="volume" value={figured.loose_m3} /> loose as bought,{" "}
-        <Quantity kind="volume" value={figured.solid_m3} /> without voids,{" "}
+        <Quantity kind="volume" value={figured.solid_m3} /> with the gaps left out,{" "}
         <Quantity kind="mass" value={figured.mass_moist_kg} /> as delivered{figures.count > 1 && ", each bed"}
-      </LayerBooks>
+      </Note>
       {figured.run_m && figured.run_m[1] > figured.run_m[0] && (
-        <LayerBooks>
+        <Note>
           It is the surface from <Quantity kind="length" value={figured.run_m[0]} /> to{" "}
           <Quantity kind="length" value={figured.run_m[1]} /> along the run, from the outer end.
-        </LayerBooks>
+        </Note>
       )}
       <LiftsField {...props} />
       {figured.void_share > 0 && <PackTools {...props} />}
@@ -122,24 +117,24 @@ function LiftsField({ layer, figured, onEdit }: Props) {
   const { units } = useShowing();
   const lifts = meant("Layer", layer, "lifts");
   return (
-    <Row>
+    <Row sx={END}>
       <MeasureField
-        label="Laid in"
+        label="Goes to lay it in"
         limit="count"
-        width="52px"
+        width="64px"
         shown={String(lifts)}
         onMeaning={({ values: [value = 1] }) =>
           onEdit((bed, index) => changeLayer(bed, index, { lifts: Math.min(value, 50) }))
         }
       />
-      <LayerAside data-part="layer-aside">
+      <LayerAside>
         {lifts > 1 ? (
           <>
-            lifts of {typedLength(figured.lift_m, units)} each,{" "}
+            {typedLength(figured.lift_m, units)} each time,{" "}
             <Quantity kind="volume" value={figured.lift_loose_m3} /> loose
           </>
         ) : (
-          "lift"
+          "all of it at once"
         )}
       </LayerAside>
     </Row>
@@ -149,11 +144,11 @@ function LiftsField({ layer, figured, onEdit }: Props) {
 function PackTools({ gardenId, layer, materials, onEdit }: Props) {
   const infill = layer.infill;
   return (
-    <Row>
+    <Row sx={END}>
       <MaterialFinder
         key={infill?.material ?? "none"}
         gardenId={gardenId}
-        label="Voids packed with"
+        label="Gaps packed with"
         value={infill ? (materials.get(infill.material) ?? null) : null}
         suits={(each) => !each.is_sheet && each.void_share === 0 && each.grain === "fine"}
         onChoose={(chosen) =>
@@ -167,16 +162,16 @@ function PackTools({ gardenId, layer, materials, onEdit }: Props) {
           <MeasureField
             label="to"
             limit="share"
-            width="62px"
+            width="70px"
             shown={`${Math.round((infill.share ?? 1) * 1000) / 10} %`}
             onMeaning={({ values: [share = 1] }) =>
-              onEdit((bed, index) => changeLayer(bed, index, { infill: { ...infill, share } }))
+              onEdit((bed, index) => {
+                const now = bed.layers[index]?.infill;
+                return now ? changeLayer(bed, index, { infill: { ...now, share } }) : bed;
+              })
             }
           />
-          <Button
-           
-            onClick={() => onEdit((bed, index) => changeLayer(bed, index, { infill: null }))}
-          >
+          <Button onClick={() => onEdit((bed, index) => changeLayer(bed, index, { infill: null }))}>
             Leave open
           </Button>
         </>
@@ -191,18 +186,18 @@ function SheetTools({ layer, material, onEdit }: Props) {
   const [wide, long] = layer.piece_m ?? [];
   const piece = wide && long ? `${typedLength(wide, units)} × ${typedLength(long, units)}` : "";
   return (
-    <LayerFields>
+    <Row sx={END}>
       <MeasureField
         label="Plies"
         limit="count"
-        width="52px"
+        width="60px"
         shown={String(meant("Layer", layer, "plies"))}
         onMeaning={({ values: [plies = 1] }) => change({ plies: Math.min(plies, 20) })}
       />
       <MeasureField
         label="Up the sides"
         limit="offset"
-        width="78px"
+        width="86px"
         shown={typedLength(meant("Layer", layer, "up_sides_m"), units)}
         onMeaning={({ values: [up_sides_m] }) => change({ up_sides_m })}
       />
@@ -211,7 +206,7 @@ function SheetTools({ layer, material, onEdit }: Props) {
           <MeasureField
             label="Past the edge"
             limit="offset"
-            width="78px"
+            width="90px"
             shown={typedLength(meant("Layer", layer, "skirt_m"), units)}
             onMeaning={({ values: [skirt_m] }) => change({ skirt_m })}
           />
@@ -219,7 +214,7 @@ function SheetTools({ layer, material, onEdit }: Props) {
             label="One piece is"
             limit="length"
             dimensions
-            width="130px"
+            width="150px"
             placeholder="not known"
             shown={piece}
             onMeaning={({ values }) => change({ piece_m: values.slice(0, 2), roll_width_m: null })}
@@ -228,7 +223,7 @@ function SheetTools({ layer, material, onEdit }: Props) {
             <MeasureField
               label="Pieces there are"
               limit="count"
-              width="74px"
+              width="84px"
               placeholder="enough"
               shown={layer.on_hand == null ? "" : String(layer.on_hand)}
               onMeaning={({ values: [on_hand] }) => change({ on_hand })}
@@ -237,7 +232,7 @@ function SheetTools({ layer, material, onEdit }: Props) {
             <MeasureField
               label="Or a roll so wide"
               limit="length"
-              width="92px"
+              width="100px"
               placeholder="no roll"
               shown={layer.roll_width_m == null ? "" : typedLength(layer.roll_width_m, units)}
               onMeaning={({ values: [roll_width_m] }) => change({ roll_width_m })}
@@ -245,6 +240,6 @@ function SheetTools({ layer, material, onEdit }: Props) {
           )}
         </>
       )}
-    </LayerFields>
+    </Row>
   );
 }

@@ -1,7 +1,7 @@
 import css from "./section.module.css";
 import { useLayoutEffect, useState, type RefObject } from "react";
 import type { BedFigures } from "../api/client";
-import { xOf, yOf, type Geometry } from "./geometry";
+import { xOf, yOf, type Geometry } from "../drawing/geometry";
 
 type Props = {
   figures: BedFigures;
@@ -11,6 +11,9 @@ type Props = {
   selected: number | null;
 };
 
+/** Where the lines end at the cards, and how far the drawing has slid down beside them [px]. */
+type Ends = { x: number; ys: ReadonlyMap<number, number>; height: number; lift: number };
+
 const CARD_ENTRY = 36;
 
 /** Where a layer's middle lies under others, its line runs over them. */
@@ -18,15 +21,14 @@ const OVER = new Set(["mound", "spiral", "flat", "trench"]);
 
 /** A line from the middle of each layer to its card. */
 export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
-  const [ends, setEnds] = useState<{ x: number; ys: ReadonlyMap<number, number>; height: number } | null>(
-    null,
-  );
+  const [ends, setEnds] = useState<Ends | null>(null);
 
   useLayoutEffect(() => {
     const box = stage.current;
     if (!box) return;
     const measure = () => {
       const origin = box.getBoundingClientRect();
+      const drawn = box.querySelector("svg[data-part=drawing]")?.getBoundingClientRect();
       const ys = new Map<number, number>();
       let x = 0;
       for (const [index, card] of cards.current) {
@@ -34,13 +36,18 @@ export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
         ys.set(index, rect.top - origin.top + Math.min(CARD_ENTRY, rect.height / 2));
         x = rect.left - origin.left;
       }
-      setEnds({ x, ys, height: box.scrollHeight });
+      setEnds({ x, ys, height: box.scrollHeight, lift: drawn ? drawn.top - origin.top : 0 });
     };
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(box);
     for (const card of cards.current.values()) observer.observe(card);
-    return () => observer.disconnect();
+    // the drawing stays in sight while the cards scroll by it
+    window.addEventListener("scroll", measure, { capture: true, passive: true });
+    return () => {
+      observer.disconnect();
+      window.removeEventListener("scroll", measure, { capture: true });
+    };
   }, [cards, stage, figures.layers.length]);
 
   if (!ends) return null;
@@ -56,7 +63,7 @@ export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
         const to = ends.ys.get(index);
         if (to === undefined) return null;
         const from = xOf(geometry, layer.anchor[0]);
-        const y = yOf(geometry, layer.anchor[1]) - (layer.sheet ? 2 : 0);
+        const y = yOf(geometry, layer.anchor[1]) - (layer.sheet ? 2 : 0) + ends.lift;
         const bend = ends.x - 12;
         const way = to > y ? 1 : -1;
         const r = Math.min(9, Math.abs(to - y) / 2);

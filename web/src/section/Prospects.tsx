@@ -1,12 +1,13 @@
-import { Note } from "../kit/Note";
 import type { BedFigures, ForecastFigures } from "../api/client";
+import { Disclosure } from "../kit/Disclosure";
+import { FactLine, Lines } from "../kit/Lines";
+import { Note } from "../kit/Note";
 import { Feeding } from "../nutrients/Feeding";
 import { firstSowing, Sowing } from "../planting/Sowing";
 import { showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { ComingYears } from "../settling/ComingYears";
-import { Panel } from "./Panel";
 
 type Props = {
   gardenId: number;
@@ -24,16 +25,16 @@ export function Prospects({ gardenId, figures, forecast, onDose }: Props) {
   const [low, high] = forecast ? [forecast.low_m[first] ?? 0, forecast.high_m[first] ?? 0] : [0, 0];
   const top = figures.surface_m[0] ?? 0;
   return (
-    <section data-part="prospects" aria-label="What it will do">
-      <Panel title="Carbon to nitrogen" said={ratioOf(figures.c_to_n)}>
+    <section aria-label="What it will do" data-part="prospects">
+      <Disclosure title="Carbon to nitrogen" said={ratioOf(figures.c_to_n)}>
         {() => (
           <>
             <Note>Of the root zone, the top 30 cm: {ratioOf(figures.root_zone_c_to_n)}.</Note>
             <Feeding gardenId={gardenId} figures={figures} forecast={forecast} onDose={onDose} />
           </>
         )}
-      </Panel>
-      <Panel
+      </Disclosure>
+      <Disclosure
         title="Surface after the first winter"
         said={
           <>
@@ -54,23 +55,22 @@ export function Prospects({ gardenId, figures, forecast, onDose }: Props) {
             <Note>Looking ahead ...</Note>
           )
         }
-      </Panel>
+      </Disclosure>
       {next && (
-        <p data-part="prospects-row">
-          <span>Top up next spring</span>
-          <b>
+        <Lines>
+          <FactLine name="Top up next spring">
             {next.bags > 0 ? (
               `${next.bags} bag${next.bags > 1 ? "s" : ""}`
             ) : (
               <Quantity kind="bulk" value={next.loose_m3} />
             )}
             {next.price != null && ` · ${showMoney(next.price, currency)}`}
-          </b>
-        </p>
+          </FactLine>
+        </Lines>
       )}
-      <Panel title="Earliest sowing" said={firstSowing(figures)}>
+      <Disclosure title="Earliest sowing" said={firstSowing(figures)}>
         {() => <Sowing figures={figures} />}
-      </Panel>
+      </Disclosure>
     </section>
   );
 }

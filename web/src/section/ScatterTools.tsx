@@ -1,12 +1,11 @@
 import Button from "@mui/material/Button";
-import { Row } from "../kit/Row";
 import type { Layer, Material } from "../api/client";
+import { changeLayer, type LayerEdit } from "../draft/edits";
+import { Row } from "../kit/Row";
 import { showDose } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
-import { changeLayer } from "./edits";
-import type { LayerEdit } from "./LayerTools";
 
 type Props = {
   gardenId: number;
@@ -17,22 +16,26 @@ type Props = {
 
 const FIRST_DOSE_KG = 0.1;
 
-/** A meal or the like scattered on a layer, between its lifts. */
+/** A meal or the like scattered on a layer. */
 export function ScatterTools({ gardenId, layer, materials, onEdit }: Props) {
   const { units } = useShowing();
   const { amendment } = layer;
+  const meal = amendment ? materials.get(amendment.material) : undefined;
   return (
-    <Row>
+    <Row sx={{ alignItems: "flex-end" }}>
       <MaterialFinder
         key={amendment?.material ?? "none"}
         gardenId={gardenId}
         label="Scattered on it"
-        value={amendment ? (materials.get(amendment.material) ?? null) : null}
+        value={meal ?? null}
         suits={(each) => !each.is_sheet && each.grain === "fine"}
         onChoose={(chosen) =>
           onEdit((bed, index) =>
             changeLayer(bed, index, {
-              amendment: { material: chosen.key, mass_kg: amendment?.mass_kg ?? FIRST_DOSE_KG },
+              amendment: {
+                material: chosen.key,
+                mass_kg: bed.layers[index]?.amendment?.mass_kg ?? FIRST_DOSE_KG,
+              },
             }),
           )
         }
@@ -42,18 +45,19 @@ export function ScatterTools({ gardenId, layer, materials, onEdit }: Props) {
           <MeasureField
             label="in all"
             limit="meal"
-            width="78px"
+            width="92px"
+            density_kg_m3={meal?.loose_kg_m3 ?? undefined}
             shown={showDose(amendment.mass_kg, units)}
             onMeaning={({ values: [mass_kg] }) =>
               mass_kg !== undefined &&
-              onEdit((bed, index) => changeLayer(bed, index, { amendment: { ...amendment, mass_kg } }))
+              onEdit((bed, index) => {
+                const now = bed.layers[index]?.amendment;
+                return now ? changeLayer(bed, index, { amendment: { ...now, mass_kg } }) : bed;
+              })
             }
           />
-          <Button
-           
-            onClick={() => onEdit((bed, index) => changeLayer(bed, index, { amendment: null }))}
-          >
-            Nothing
+          <Button onClick={() => onEdit((bed, index) => changeLayer(bed, index, { amendment: null }))}>
+            Scatter none
           </Button>
         </>
       )}

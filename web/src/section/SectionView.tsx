@@ -1,163 +1,104 @@
-import { Problem } from "../kit/Problem";
-import {
-  SectionAside,
-  SectionCards,
-  SectionDrawing,
-  SectionLeft,
-  SectionStage,
-  SectionViewBox,
-  SectionWait,
-  SectionWork,
-} from "./section.styles";
-import { LayerCards } from "./layer-card.styles";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { Bed, BedFigures, FindingFigures, KeptBed, Material, TalliedFigures } from "../api/client";
-import { INCH_M } from "../quantities/format";
+import type { BedFigures, FindingFigures, KeptBed, Material, TalliedFigures } from "../api/client";
+import { figuresAt, withSeen } from "../draft/edits";
+import { useSaveState } from "../draft/SaveStateContext";
+import { useBedDraft } from "../draft/useBedDraft";
+import { Drawing } from "../drawing/Drawing";
+import { fitSection } from "../drawing/geometry";
+import { Findings } from "../findings/Findings";
+import { PageNote, PageWait } from "../kit/Page";
+import { Problem } from "../kit/Problem";
+import { useTell } from "../kit/Tell";
+import { useSize } from "../kit/useSize";
+import { Aside, View, Work } from "../kit/View";
 import { useShowing } from "../quantities/UnitsContext";
-import { useSaveState } from "../app/SaveStateContext";
 import { useSunken, withSunken } from "../settling/useSunken";
 import { Years, YEARS_HEIGHT } from "../settling/Years";
 import { AddLayer } from "./AddLayer";
 import { BedHead } from "./BedHead";
-import { Drawing } from "./Drawing";
-import {
-  addLayer,
-  figuresAt,
-  moveBoundary,
-  moveLayer,
-  newLayer,
-  nudgeBoundary,
-  removeLayer,
-  splitLayer,
-  withSeen,
-} from "./edits";
-import { Findings } from "./Findings";
 import { aboveHeight, FromAbove } from "./FromAbove";
-import { fitSection } from "./geometry";
 import { LayerCard } from "./LayerCard";
+import { LayerCards } from "./layer-card.styles";
 import { Leaders } from "./Leaders";
 import { Prospects } from "./Prospects";
+import { SectionCards, SectionDrawing, SectionLeft, SectionStage } from "./section.styles";
 import { StaleNotice } from "./StaleNotice";
 import { Tally } from "./Tally";
+import { useBoundaries } from "./useBoundaries";
 import { useSectionKeys } from "./useSectionKeys";
-import { useSession } from "./useSession";
-import { useSize } from "../kit/useSize";
 
 /** Where the page is one column, the section is so high and the page scrolls. */
 const NARROW_HEIGHT = 430;
+const FLOOR_SHEET = "cardboard";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material> };
 
 /** The heart: one bed cut open, its layers on cards, what it takes and what is worth a look. */
-export function SectionView({ gardenId, kept, materials }: Props) {
-  const [state, session] = useSession(gardenId, kept);
-  const { bed, layerIds, figures, figuredBed, buying, forecast, problem, save } = state;
+export default function SectionView({ gardenId, kept, materials }: Props) {
+  const [state, draft] = useBedDraft(gardenId, kept);
+  const { bed, layerIds, figures, figuredBed, buying, forecast, problem, save, reached } = state;
   const { units } = useShowing();
-  const [selected, setSelected] = useState<number | null>(null);
+  const tell = useTell();
+  const layers = useBoundaries(state, draft, units);
+  const { selected, setSelected, inStep, edit, editLayer } = layers;
   const [adding, setAdding] = useState(false);
   const [month, setMonth] = useState<number | null>(null);
   const sunken = useSunken(gardenId, figuredBed, month);
   const stage = useRef<HTMLDivElement>(null);
-  const [stageRef, stageSize] = useSize<HTMLDivElement>();
   const cards = useRef(new Map<number, HTMLElement>());
   const [drawingRef, size] = useSize<HTMLDivElement>();
   useSaveState(save);
-  const bothRefs = useCallback(
-    (node: HTMLDivElement | null) => {
-      stage.current = node;
-      stageRef(node);
-    },
-    [stageRef],
-  );
+  useEffect(() => draft.refresh(), [draft, units]);
 
-  useEffect(() => {
-    session.refresh();
-  }, [session, units]);
-
-  const count = bed.layers.length;
-  /** Every edit is told to the bed as it is by then, so that two in one breath don't undo each other. */
-  const edit = useCallback(
-    (change: (bed: Bed) => Bed, gesture?: string) =>
-      session.edit(change(session.snapshot().bed), gesture ?? null),
-    [session],
-  );
-  const editLayer = (id: number | undefined, change: (bed: Bed, index: number) => Bed) => {
-    const at = session.snapshot().layerIds.findIndex((each) => each === id);
-    if (at >= 0) edit((now) => change(now, at));
-  };
-  const step_m = units === "ft_in" ? INCH_M / 8 : 0.005;
-  const nudge_m = units === "ft_in" ? INCH_M / 2 : 0.01;
-
-  const inStep = figuredBed.layers.length === count;
-  const nudge = (index: number, steps: number) => {
-    if (figures && inStep) edit((now) => nudgeBoundary(now, index, steps * nudge_m, figures.layers));
-  };
-  const place = (material: Material) => {
-    const at = selected === null ? count : selected + 1;
-    edit((now) => addLayer(now, at, newLayer(material, now)));
-    setSelected(at);
-    setAdding(false);
-  };
-  const seen = (code: string, reason: string | null) => edit((now) => withSeen(now, code, reason));
-
-  const move = (id: number | undefined, by: 1 | -1) =>
-    editLayer(id, (now, index) => {
-      const moved = moveLayer(now, index, by);
-      if (moved !== now) setSelected(index + by);
-      return moved;
-    });
-  const remove = (id: number | undefined) =>
-    editLayer(id, (now, index) => {
-      const left = now.layers.length - 1;
-      setSelected(left > 0 ? Math.min(index, left - 1) : null);
-      return removeLayer(now, index);
-    });
   const chosenId = selected === null ? undefined : layerIds[selected];
-
-  const keys = {
-    choose: (by: 1 | -1) =>
-      setSelected((now) => (now === null ? count - 1 : Math.min(Math.max(now + by, 0), count - 1))),
-    nudge: (steps: 1 | -1) => selected !== null && nudge(selected, steps),
-    move: (by: 1 | -1) => move(chosenId, by),
+  const remove = (id: number | undefined) => {
+    layers.remove(id);
+    if (id !== undefined) tell("A layer was removed.", () => draft.undo());
+  };
+  useSectionKeys({
+    choose: layers.choose,
+    nudge: (steps) => selected !== null && layers.nudge(selected, steps),
+    move: (by) => layers.move(chosenId, by),
     add: () => setAdding(true),
     split: () => {
       const layer = selected === null ? null : figures?.layers[selected];
-      if (layer) editLayer(chosenId, (now, index) => splitLayer(now, index, layer.split));
+      if (layer) layers.split(chosenId, layer);
     },
     remove: () => remove(chosenId),
-    undo: () => session.undo(),
-    redo: () => session.redo(),
-  };
-  useSectionKeys(keys);
+    undo: () => draft.undo(),
+    redo: () => draft.redo(),
+  });
 
   const narrow = useMediaQuery("(max-width: 1100px)", { noSsr: true });
-  const geometry = useMemo(
-    () =>
-      figures && size.width > 0
-        ? fitSection(
-            figures,
-            size.width,
-            narrow ? NARROW_HEIGHT : size.height - aboveHeight(figures) - YEARS_HEIGHT,
-          )
-        : null,
-    [figures, size, narrow],
-  );
+  const geometry = useMemo(() => {
+    if (!figures || size.width === 0) return null;
+    const height = narrow ? NARROW_HEIGHT : size.height - aboveHeight(figures) - YEARS_HEIGHT;
+    return fitSection(figures, size.width, height);
+  }, [figures, size, narrow]);
+  const count = bed.layers.length;
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
+  const showCard = useCallback(
+    (index: number) => {
+      setSelected(index);
+      cards.current.get(index)?.scrollIntoView({ block: "nearest" });
+    },
+    [setSelected],
+  );
 
-  if (!figures) {
-    return <SectionWait>{problem ? problem.detail : "Measuring the bed ..."}</SectionWait>;
-  }
+  if (!figures && problem) return <PageNote>{problem.detail}</PageNote>;
+  if (!figures) return <PageWait saying="Measuring the bed ..." />;
   const shown = sunken && inStep ? withSunken(figures, sunken) : figures;
+  const refusal = problem ?? (save.state === "refused" ? save.problem : null);
   return (
-    <SectionViewBox>
-      <SectionWork>
+    <View>
+      <Work>
         <BedHead
           gardenId={gardenId}
           bed={bed}
           figures={figures}
           onEdit={edit}
-          session={session}
+          draft={draft}
           undoable={state}
         />
         {save.state === "stale" && (
@@ -166,19 +107,17 @@ export function SectionView({ gardenId, kept, materials }: Props) {
             mine={bed}
             current={save.current}
             materials={materials}
-            onSettle={(keep) => session.settle(keep)}
+            onSettle={(keep) => draft.settle(keep)}
           />
         )}
-        {problem && (
-          <Problem role="alert">
-            {problem.detail} The figures are those from before; nothing of this is saved yet.
-          </Problem>
+        {refusal && (
+          <Problem>{refusal.detail} The figures are those from before; nothing of this is saved yet.</Problem>
         )}
-        <SectionStage ref={bothRefs}>
+        <SectionStage ref={stage}>
           {geometry && inStep && (
             <Leaders figures={shown} geometry={geometry} cards={cards} stage={stage} selected={selected} />
           )}
-          <SectionLeft ref={drawingRef} style={{ maxHeight: stageSize.height || undefined }}>
+          <SectionLeft ref={drawingRef}>
             <SectionDrawing>
               {geometry && (
                 <Drawing
@@ -189,16 +128,10 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                   selected={selected}
                   still={sunken !== null}
                   ghosts={month === null && forecast && inStep ? forecast.ghosts : []}
-                  onSelect={setSelected}
-                  onDrag={(index, height_m) => {
-                    if (inStep)
-                      edit(
-                        (now) => moveBoundary(now, index, height_m, figures.layers, step_m),
-                        `drag ${index}`,
-                      );
-                  }}
-                  onDragEnd={() => session.endGesture()}
-                  onNudge={nudge}
+                  onSelect={showCard}
+                  onDrag={layers.drag}
+                  onDragEnd={() => draft.endGesture()}
+                  onNudge={layers.nudge}
                 />
               )}
             </SectionDrawing>
@@ -223,37 +156,46 @@ export function SectionView({ gardenId, kept, materials }: Props) {
                   selected={selected === index}
                   onSelect={() => setSelected(index)}
                   onEdit={(change) => editLayer(layerIds[index], change)}
-                  onMove={(by) => move(layerIds[index], by)}
+                  onMove={(by) => layers.move(layerIds[index], by)}
                   onRemove={() => remove(layerIds[index])}
                 />
               ))}
             </LayerCards>
             <AddLayer
+              key={String(adding)}
               gardenId={gardenId}
+              figures={figures}
               open={adding}
+              chosen={selected}
               onOpen={setAdding}
-              onChoose={place}
-              canSplit={selected !== null}
+              onAdd={(material, at) => {
+                layers.add(material, at);
+                setAdding(false);
+              }}
+              onSheetOnFloor={() => {
+                const sheet = materials.get(FLOOR_SHEET);
+                if (sheet) layers.add(sheet, 0);
+              }}
             />
           </SectionCards>
         </SectionStage>
-      </SectionWork>
-      <SectionAside variant="outlined" component="aside" aria-label="What it takes">
-        <Tally bed={bed} figures={figures} buying={buying} waiting={save.state === "offline"} />
+      </Work>
+      <Aside variant="outlined" component="aside" aria-label="What it takes">
+        <Tally figures={figures} buying={buying} waiting={!reached} />
         <Prospects
           gardenId={gardenId}
           figures={figures}
           forecast={forecast}
-          onDose={(material) => session.scatter(material)}
+          onDose={(material) => draft.scatter(material)}
         />
         <Findings
           findings={allFindings(figures, buying)}
-          onMend={(finding) => session.mend(finding)}
-          onSelectLayer={setSelected}
-          onSeen={seen}
+          onMend={(finding) => draft.mend(finding)}
+          onShow={({ layer }) => layer != null && showCard(layer)}
+          onSeen={(code, reason) => edit((now) => withSeen(now, code, reason))}
         />
-      </SectionAside>
-    </SectionViewBox>
+      </Aside>
+    </View>
   );
 }
 

@@ -1,3 +1,4 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, saidOf } from "../api/client";
@@ -12,10 +13,12 @@ export function Spoil({ gardenId, spoil_m3, count }: Props) {
   const queries = useQueryClient();
   const heap = useMutation({
     mutationFn: async () => {
-      const { stock } = await api.sources(gardenId);
+      const { revision, sources } = await api.sources(gardenId);
+      const { stock } = sources;
       const lying = stock.find((each) => each.material === DUG)?.volume_m3 ?? 0;
       const others = stock.filter((each) => each.material !== DUG);
-      return api.saveStock(gardenId, [...others, { material: DUG, volume_m3: lying + spoil_m3 * count }]);
+      const heap = { material: DUG, volume_m3: lying + spoil_m3 * count };
+      return api.saveSources(gardenId, { revision, sources: { ...sources, stock: [...others, heap] } });
     },
     onSuccess: () => {
       void queries.invalidateQueries({ queryKey: ["sources", gardenId] });
@@ -37,7 +40,7 @@ export function Spoil({ gardenId, spoil_m3, count }: Props) {
           On the heap
         </Button>
       )}
-      {heap.error && <span role="alert">{saidOf(heap.error)}</span>}
+      {heap.error && <Problem>{saidOf(heap.error)}</Problem>}
     </>
   );
 }

@@ -1,12 +1,16 @@
+import Alert from "@mui/material/Alert";
 import Button from "@mui/material/Button";
-import { StalePair } from "./history.styles";
-import type { Bed, KeptBed, Material } from "../api/client";
-import { BedDrawn } from "../plot/BedDrawn";
+import Typography from "@mui/material/Typography";
+import type { Bed, Material } from "../api/client";
+import type { Kept } from "../draft/Draft";
+import { BedDrawn } from "../drawing/BedDrawn";
+import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
 
 type Props = {
   gardenId: number;
   mine: Bed;
-  current: KeptBed;
+  current: Kept<Bed>;
   materials: ReadonlyMap<string, Material>;
   onSettle: (keep: "mine" | "theirs") => void;
 };
@@ -15,33 +19,35 @@ type Props = {
 export function StaleNotice({ gardenId, mine, current, materials, onSettle }: Props) {
   const drawing = { gardenId, materials, width: 230, height: 110 };
   return (
-    <div role="alert">
-      <p>
+    <Alert severity="error" role="alert" data-part="stale">
+      <Typography sx={{ marginBottom: 2 }}>
         This bed was changed elsewhere. Yours is not saved yet; whichever you keep, undo brings the other
         back.
-      </p>
-      <StalePair>
+      </Typography>
+      <Row sx={{ gap: 20 }}>
         <figure>
           <BedDrawn {...drawing} bed={mine} name={`mine ${JSON.stringify(mine)}`} />
-          <figcaption>Yours, {layersOf(mine)}</figcaption>
-          <Button onClick={() => onSettle("mine")}>
-            Keep mine
-          </Button>
+          <Note component="figcaption">Yours, {layersOf(mine)}</Note>
+          <Button onClick={() => onSettle("mine")}>Keep mine</Button>
         </figure>
         <figure>
-          <BedDrawn {...drawing} bed={current.bed} name={`${current.key} ${current.revision}`} />
-          <figcaption>
-            Saved{" "}
-            {new Date(current.saved_at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })},{" "}
-            {layersOf(current.bed)}
-          </figcaption>
-          <Button onClick={() => onSettle("theirs")}>
-            Take the newer one
-          </Button>
+          <BedDrawn
+            {...drawing}
+            bed={current.document}
+            name={`${current.document.key} ${current.revision}`}
+          />
+          <Note component="figcaption">
+            Saved {current.saved_at && timeOf(current.saved_at)}, {layersOf(current.document)}
+          </Note>
+          <Button onClick={() => onSettle("theirs")}>Take the newer one</Button>
         </figure>
-      </StalePair>
-    </div>
+      </Row>
+    </Alert>
   );
+}
+
+function timeOf(moment: string): string {
+  return new Date(moment).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 }
 
 function layersOf(bed: Bed): string {

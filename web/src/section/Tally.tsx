@@ -1,55 +1,56 @@
+import Typography from "@mui/material/Typography";
+import type { BedFigures, TalliedFigures } from "../api/client";
+import { Explained } from "../kit/Explained";
+import { FactLine, Lines } from "../kit/Lines";
 import { Note } from "../kit/Note";
-import { Lines } from "../kit/Lines";
-import { TallyBox, TallyVolume } from "./tally.styles";
-import type { ReactNode } from "react";
-import type { Bed, BedFigures, TalliedFigures } from "../api/client";
+import { TallyBox, TallyVolume } from "../kit/tally.styles";
 import { showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 
-type Props = { bed: Bed; figures: BedFigures; buying: TalliedFigures | null; waiting: boolean };
+type Props = { figures: BedFigures; buying: TalliedFigures | null; waiting: boolean };
+
+const LOOSE = "As it comes out of the bag or off the lorry. Laid and settled the same stuff takes less room.";
+const PLACED = "As it lies in the bed, laid and settled: what the bed holds.";
 
 /** What this bed asks for: to bring in, to pay, to carry. */
 export function Tally({ figures, buying, waiting }: Props) {
   const { count } = figures;
   const beds = count === 1 ? "for this bed" : `for ${count} beds`;
+  const each = count > 1 && " a bed";
   return (
-    <TallyBox data-part="tally" aria-labelledby="tally-title" aria-busy={waiting || undefined}>
-      <h2 id="tally-title">
+    <TallyBox aria-labelledby="tally-title" aria-busy={waiting || undefined} data-part="tally">
+      <Typography variant="panelTitle" id="tally-title" sx={{ marginBottom: 1.5 }}>
         {count === 1 ? "To fill the bed" : count === 2 ? "To fill both beds" : `To fill all ${count} beds`}
-      </h2>
-      {buying ? (
-        <Bought buying={buying} beds={beds} />
-      ) : (
-        <Note>Working out what to buy ...</Note>
-      )}
-      <Lines data-part="tally-list">
-        <Row label="Holds, placed">
+      </Typography>
+      {buying ? <Bought buying={buying} beds={beds} /> : <Note>Working out what to buy ...</Note>}
+      <Lines>
+        <FactLine name={<Explained why={PLACED}>Holds, placed</Explained>}>
           <Quantity kind="volume" value={figures.fill_volume_m3} />
-          {count > 1 && " a bed"}
-        </Row>
-        <Row label="Weight as delivered">
+          {each}
+        </FactLine>
+        <FactLine name="Weight as delivered">
           <Quantity kind="mass" value={figures.mass_moist_kg} />
-          {count > 1 && " a bed"}
-        </Row>
-        <Row label="Weight, wet through">
+          {each}
+        </FactLine>
+        <FactLine name="Weight, wet through">
           <Quantity kind="mass" value={figures.mass_saturated_kg} />
-          {count > 1 && " a bed"}
-        </Row>
-        <Row label="Growing area">
+          {each}
+        </FactLine>
+        <FactLine name="Growing area">
           <Quantity kind="area" value={figures.top_area_m2} />
-          {count > 1 && " a bed"}
-        </Row>
+          {each}
+        </FactLine>
         {figures.over_m > 0 && (
-          <Row label="Over the headspace line">
+          <FactLine name="Over the headspace line">
             <Quantity kind="length" value={figures.over_m} /> ·{" "}
             <Quantity kind="volume" value={figures.over_m3} />
-          </Row>
+          </FactLine>
         )}
         {figures.to_fill_m > 1e-6 && (
-          <Row label="Still empty below the line">
+          <FactLine name="Still empty below the line">
             <Quantity kind="length" value={figures.to_fill_m} />
-          </Row>
+          </FactLine>
         )}
       </Lines>
     </TallyBox>
@@ -67,35 +68,36 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
         <b>
           <Quantity kind="bulk" value={tally.loose_m3} />
         </b>{" "}
-        loose, {beds}
+        <Explained why={LOOSE}>loose</Explained>, {beds}
       </TallyVolume>
       {tally.from_stock_m3 > 0 && (
-        <Note>
+        <Note data-part="tally-note">
           <Quantity kind="bulk" value={tally.from_stock_m3} /> of it from your own heaps
         </Note>
       )}
-      <Lines data-part="tally-list">
+      <Lines>
         {tally.bag_count > 0 && (
-          <Row label="Bought in bags">
-            <BagsOf count={tally.bag_count} /> · {showMoney(tally.bags_price, currency)}
-          </Row>
+          <FactLine name="Bought in bags">
+            {tally.bag_count === 1 ? "1 bag" : `${tally.bag_count} bags`} ·{" "}
+            {showMoney(tally.bags_price, currency)}
+          </FactLine>
         )}
         {tally.bulk_m3 > 0 && (
-          <Row label="Bought loose">
+          <FactLine name="Bought loose">
             <Quantity kind="bulk" value={tally.bulk_m3} /> · {showMoney(tally.bulk_price, currency)}
-          </Row>
+          </FactLine>
         )}
         {tally.drops > 0 && (
-          <Row label={tally.drops === 1 ? "Delivery, one drop" : `Delivery, ${tally.drops} drops`}>
+          <FactLine name={tally.drops === 1 ? "Delivery, one trip" : `Delivery, ${tally.drops} trips`}>
             {showMoney(tally.delivery, currency)}
-          </Row>
+          </FactLine>
         )}
-        <Row label={`To pay ${beds}`}>
-          {figures.haul ? <strong>{showMoney(tally.total, currency)}</strong> : "no supplier entered yet"}
-        </Row>
+        <FactLine name={`To pay ${beds}`}>
+          <ToPay tally={tally} unmet={unmet.length} suppliers={figures.haul != null} />
+        </FactLine>
       </Lines>
       {unmet.length > 0 && (
-        <Note>
+        <Note data-part="tally-note">
           Nobody offers {unmet.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ")}: not in the
           sum.
         </Note>
@@ -104,15 +106,13 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
   );
 }
 
-function BagsOf({ count }: { count: number }) {
-  return <span>{count === 1 ? "1 bag" : `${count} bags`}</span>;
-}
+type ToPayProps = { tally: TalliedFigures["tally"]; unmet: number; suppliers: boolean };
 
-function Row({ label, children }: { label: string; children: ReactNode }) {
-  return (
-    <div>
-      <dt>{label}</dt>
-      <dd>{children}</dd>
-    </div>
-  );
+/** A sum is bold only where all of it is known. */
+function ToPay({ tally, unmet, suppliers }: ToPayProps) {
+  const { currency } = useShowing();
+  if (!suppliers) return <>no prices entered yet</>;
+  if (unmet === 0) return <strong>{showMoney(tally.total, currency)}</strong>;
+  if (Number(tally.total) === 0) return <>no price known yet</>;
+  return <>{showMoney(tally.total, currency)} for what is priced</>;
 }

@@ -1,16 +1,8 @@
 import ButtonBase from "@mui/material/ButtonBase";
 import Paper from "@mui/material/Paper";
-import { Link } from "react-router";
 import { styled } from "@mui/material/styles";
 
-export const LayerCards = styled("ol")({
-  display: "flex",
-  flexDirection: "column",
-  gap: 9,
-  margin: 0,
-  padding: 0,
-  listStyle: "none",
-});
+export const LayerCards = styled("ol")({ display: "flex", flexDirection: "column", gap: 9 });
 
 export const LayerCardBox = styled(Paper)({
   display: "flex",
@@ -22,12 +14,9 @@ export const LayerCardBox = styled(Paper)({
   },
 }) as typeof Paper;
 
-export const LayerMain = styled("div")({
-  flex: "1",
-  minWidth: 0,
-});
+export const LayerMain = styled("div")({ flex: "1", minWidth: 0 });
 
-export const LayerRow = styled("div")({
+export const LayerTop = styled("div")({
   display: "flex",
   gap: 8,
   alignItems: "flex-start",
@@ -35,15 +24,16 @@ export const LayerRow = styled("div")({
 });
 
 export const LayerName = styled(ButtonBase)({
-  padding: 0,
-  border: "0",
-  background: "none",
+  minHeight: 32,
+  paddingBottom: 6,
   color: "var(--palette-ink)",
+  fontFamily: "inherit",
   fontWeight: 650,
   fontSize: "var(--text-lead)",
   lineHeight: 1.25,
   textAlign: "left",
-  cursor: "pointer",
+  justifyContent: "flex-start",
+  overflowWrap: "anywhere",
 });
 
 export const LayerFigure = styled("div")({
@@ -51,33 +41,19 @@ export const LayerFigure = styled("div")({
   fontSize: "var(--text-note)",
   lineHeight: 1.3,
   textAlign: "right",
-  "& b": {
-    display: "block",
-    fontSize: "var(--text-plain)",
-    fontWeight: 650,
-  },
-  "& span": {
-    color: "var(--palette-soft)",
-  },
-  "& b span": {
-    color: "inherit",
-  },
-  "& + [data-part=layer-how]": {
-    marginTop: 0,
-  },
+  "& b": { display: "block", fontSize: "var(--text-plain)", fontWeight: 650 },
+  "& > span": { color: "var(--palette-soft)" },
 });
 
 export const LayerHow = styled("div")({
+  display: "flex",
+  gap: 8,
+  flexWrap: "wrap",
   alignItems: "center",
-  justifyContent: "flex-start",
-  minHeight: 28,
-  marginTop: -10,
+  minHeight: 32,
 });
 
-export const LayerAside = styled("span")({
-  color: "var(--palette-soft)",
-  fontSize: "var(--text-note)",
-});
+export const LayerAside = styled("span")({ color: "var(--palette-soft)", fontSize: "var(--text-note)" });
 
 export const LayerOpen = styled("span")({
   color: "var(--palette-iron)",
@@ -85,21 +61,12 @@ export const LayerOpen = styled("span")({
   fontWeight: 650,
 });
 
-export const LayerScattered = styled("p")({
-  margin: "2px 0 0",
-  color: "var(--palette-soft)",
-  fontSize: "var(--text-note)",
-});
-
 export const LayerBar = styled("div")({
   height: 5,
   marginTop: 6,
   borderRadius: 3,
-  background: "var(--palette-wash)",
-  "& div": {
-    height: "100%",
-    borderRadius: 3,
-  },
+  backgroundColor: "var(--palette-wash)",
+  "& > div": { height: "100%", borderRadius: 3 },
 });
 
 export const LayerToolsBox = styled("div")({
@@ -108,33 +75,4 @@ export const LayerToolsBox = styled("div")({
   marginTop: 12,
   paddingTop: 10,
   borderTop: "1px solid var(--palette-line)",
-});
-
-export const LayerInline = styled("div")({
-  "& > [data-part=layer-aside]": {
-    paddingBottom: 6,
-  },
-});
-
-export const LayerPack = styled("div")({
-  "& [data-part=finder]": {
-    flex: "1",
-  },
-});
-
-export const LayerFields = styled("div")({
-  display: "flex",
-  gap: 10,
-  flexWrap: "wrap",
-});
-
-export const LayerMix = styled(Link)({
-  justifySelf: "start",
-  textDecoration: "none",
-});
-
-export const LayerBooks = styled("p")({
-  margin: 0,
-  color: "var(--palette-soft)",
-  fontSize: "var(--text-note)",
 });

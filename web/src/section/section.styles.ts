@@ -1,69 +1,29 @@
-import Paper from "@mui/material/Paper";
 import { styled } from "@mui/material/styles";
-
-export const SectionViewBox = styled("main")({
-  display: "grid",
-  gridTemplateColumns: "minmax(0, 1fr) 316px",
-  gap: 22,
-  height: "100%",
-  padding: "14px 20px 16px",
-  "@media (max-width: 1100px)": {
-    gridTemplateColumns: "minmax(0, 1fr)",
-    height: "auto",
-  },
-  "@media (max-width: 760px)": {
-    padding: "10px 12px 90px",
-  },
-});
-
-export const SectionWait = styled("main")({
-  padding: 40,
-  color: "var(--palette-soft)",
-});
-
-export const SectionWork = styled("div")({
-  display: "flex",
-  flexDirection: "column",
-  minWidth: 0,
-  minHeight: 0,
-});
 
 export const SectionStage = styled("div")({
   position: "relative",
   display: "grid",
-  flex: "1",
   gridTemplateColumns: "minmax(0, 1fr) 356px",
-  minHeight: 0,
-  overflow: "auto",
-  "@media (max-width: 1100px)": {
-    overflow: "visible",
-  },
-  "@media (max-width: 760px)": {
-    display: "block",
-  },
+  alignItems: "start",
+  "@media (max-width: 760px)": { display: "block" },
 });
 
+/** The drawing stays in sight while the cards beside it scroll, as high as the window leaves. */
 export const SectionLeft = styled("div")({
   position: "sticky",
   zIndex: 1,
-  top: 0,
+  top: 4,
   display: "flex",
   flexDirection: "column",
-  height: "100%",
-  minHeight: 420,
-  "@media (max-width: 1100px)": {
-    height: "auto",
-    minHeight: 0,
-  },
-  "@media (max-width: 760px)": {
-    position: "static",
-  },
+  height: "calc(100dvh - 178px)",
+  minHeight: 440,
+  "@media (max-width: 1100px)": { height: "auto", minHeight: 0 },
+  "@media (max-width: 760px)": { position: "static" },
 });
 
-export const SectionDrawing = styled("div")({
-  flex: "none",
-  overflow: "hidden",
-});
+export const SectionDrawing = styled("div")({ flex: "none", overflow: "hidden" });
+
+export const SectionCards = styled("div")({ padding: "12px 2px 12px 0" });
 
 export const FromAboveBox = styled("div")({
   display: "flex",
@@ -71,59 +31,29 @@ export const FromAboveBox = styled("div")({
   flex: "none",
   alignItems: "center",
   padding: "10px 12px 4px 4px",
-  "& svg": {
-    flex: "none",
-    overflow: "visible",
-  },
+  "& svg": { flex: "none", overflow: "visible" },
+  "@media (max-width: 500px)": { flexDirection: "column", alignItems: "flex-start" },
 });
 
-export const AboveFacts = styled("p")({
-  margin: 0,
-  color: "var(--palette-soft)",
+export const AboveFacts = styled("p")(({ theme }) => ({
+  color: theme.vars.palette.soft,
   fontSize: "var(--text-note)",
   lineHeight: 1.5,
-  "& b": {
-    color: "var(--palette-ink)",
-  },
-});
+  "& b": { color: theme.vars.palette.ink },
+}));
 
-export const SectionCards = styled("div")({
-  padding: "12px 2px 12px 0",
-});
-
-export const SectionAside = styled(Paper)({
-  minHeight: 0,
-  padding: "14px 16px",
-  overflow: "auto",
-}) as typeof Paper;
-
-export const AddLayerBox = styled("div")({
+export const AddLayerBox = styled("div")(({ theme }) => ({
   display: "flex",
-  gap: 14,
+  gap: 10,
   alignItems: "center",
   justifyContent: "center",
-  marginTop: 12,
+  flexWrap: "wrap",
+  marginTop: 10,
   padding: "8px 12px",
-  border: "1px dashed var(--palette-soft)",
+  border: `1px dashed ${theme.vars.palette.soft}`,
   borderRadius: 4,
-  color: "var(--palette-soft)",
+  color: theme.vars.palette.soft,
   fontSize: "var(--text-small)",
-  "&[data-open]": {
-    display: "block",
-  },
-  "& button": {
-    padding: 0,
-    border: "0",
-    background: "none",
-    color: "var(--palette-ink)",
-    fontWeight: 600,
-    fontSize: "var(--text-plain)",
-    cursor: "pointer",
-  },
-});
+}));
 
-export const AddHints = styled("span")({
-  "@media (max-width: 760px)": {
-    display: "none",
-  },
-});
+export const AddHints = styled("span")({ "@media (max-width: 760px)": { display: "none" } });

@@ -1,19 +1,22 @@
-import Table from "@mui/material/Table";
+import { FigureTable } from "../kit/FigureTable";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
-import { Note } from "../kit/Note";
-import css from "./years.module.css";
+import Skeleton from "@mui/material/Skeleton";
+import { lazy, Suspense } from "react";
 import type { BedFigures, ForecastFigures } from "../api/client";
+import { Note } from "../kit/Note";
 import { showDay, showLength, showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { spanOf } from "./Years";
 
+const BandChart = lazy(() => import("../chart/BandChart"));
+
 type Props = { figures: BedFigures; forecast: ForecastFigures };
 
-const CHART = { width: 282, height: 96, left: 60, bottom: 18, top: 8 };
+const HEIGHT = 150;
 
 /** The surface over ten years with its band, and what each spring's top-up takes. */
 export function ComingYears({ figures, forecast }: Props) {
@@ -21,11 +24,13 @@ export function ComingYears({ figures, forecast }: Props) {
   const { springs, top_up_total, top_up_loose_m3 } = forecast;
   return (
     <>
-      <Chart figures={figures} forecast={forecast} />
+      <Suspense fallback={<Skeleton height={HEIGHT} />}>
+        <Surface figures={figures} forecast={forecast} />
+      </Suspense>
       <Note>
         The band holds four of five of {forecast.draws} draws over the ranges of each material&apos;s figures.
       </Note>
-      <Table>
+      <FigureTable>
         <TableHead>
           <TableRow>
             <TableCell scope="col">Spring</TableCell>
@@ -51,7 +56,7 @@ export function ComingYears({ figures, forecast }: Props) {
             </TableRow>
           ))}
         </TableBody>
-      </Table>
+      </FigureTable>
       <Note>
         {forecast.top_up}, loose, {figures.count > 1 ? `for ${figures.count} beds` : "for this bed"}: it
         settles again. In ten years <Quantity kind="volume" value={top_up_loose_m3} />
@@ -62,39 +67,25 @@ export function ComingYears({ figures, forecast }: Props) {
   );
 }
 
-function Chart({ figures, forecast }: Props) {
+function Surface({ figures, forecast }: Props) {
   const { units } = useShowing();
-  const top = Math.max(...figures.surface_m, ...forecast.high_m, 0.01);
-  const { width, height, left, bottom } = CHART;
-  const x = (month: number) => left + ((width - left - 6) * month) / 120;
-  const y = (level: number) => CHART.top + (height - bottom - CHART.top) * (1 - level / top);
-  const line = (levels: readonly number[]) => levels.map((level, month) => `${x(month)} ${y(level)}`);
   return (
-    <svg
-      className={css.comingChart}
-      width={width}
-      height={height}
-      role="img"
-      aria-label="Surface over ten years"
-    >
-      {[0, top].map((level) => (
-        <g key={level}>
-          <line className={css.comingAxis} x1={left} x2={width - 6} y1={y(level)} y2={y(level)} />
-          <text x={left - 6} y={y(level) + 4} textAnchor="end">
-            {showLength(level, units)}
-          </text>
-        </g>
-      ))}
-      {[0, 3, 6, 10].map((year) => (
-        <text key={year} x={x(year * 12)} y={height - 4} textAnchor={year === 10 ? "end" : "middle"}>
-          {year === 0 ? "now" : `${year} y`}
-        </text>
-      ))}
-      <polygon
-        className={css.comingBand}
-        points={[...line(forecast.high_m), ...line(forecast.low_m).toReversed()].join(" ")}
-      />
-      <polyline className={css.comingLine} points={line(figures.surface_m).join(" ")} />
-    </svg>
+    <BandChart
+      label="Surface over ten years"
+      height={HEIGHT}
+      at={figures.surface_m.map((_, month) => month)}
+      ticks={[0, 36, 72, 120]}
+      nameOfTick={(month) => (month === 0 ? "now" : `${month / 12} y`)}
+      nameOf={(month) => (month === 0 ? "as filled" : `${spanOf(month)} on`)}
+      lines={[{ label: "surface", values: figures.surface_m, colour: "var(--palette-ink)" }]}
+      band={{
+        label: "four of five",
+        low: forecast.low_m,
+        high: forecast.high_m,
+        colour: "var(--palette-straw)",
+      }}
+      most={Math.max(...figures.surface_m, ...forecast.high_m, 0.01)}
+      showValue={(level) => showLength(level, units)}
+    />
   );
 }

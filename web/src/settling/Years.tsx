@@ -1,6 +1,7 @@
 import Button from "@mui/material/Button";
-import { YearsBox, YearsLabel, YearsStops } from "./years.styles";
-import { useId } from "react";
+import Slider from "@mui/material/Slider";
+import Typography from "@mui/material/Typography";
+import { styled } from "@mui/material/styles";
 import type { BedFigures } from "../api/client";
 import { Quantity } from "../quantities/Quantity";
 
@@ -12,12 +13,21 @@ type Props = {
 };
 
 /** What the slider through the years takes of the drawing's height [px]. */
-export const YEARS_HEIGHT = 66;
+export const YEARS_HEIGHT = 78;
 const LAST = 120;
+
+const Box = styled("div")({
+  display: "grid",
+  gridTemplateColumns: "auto minmax(90px, 1fr)",
+  gap: "0 14px",
+  alignItems: "center",
+  padding: "0 14px 4px 6px",
+});
+
+const Stops = styled("div")({ display: "flex", flexWrap: "wrap", gridColumn: "1 / -1", gap: 4 });
 
 /** A slider through ten years: the drawing shows the bed as it sinks. */
 export function Years({ figures, month, onMonth }: Props) {
-  const id = useId();
   const at = month ?? 0;
   const [first = 6, , third = 30] = figures.spring_months;
   const stops = [
@@ -29,8 +39,8 @@ export function Years({ figures, month, onMonth }: Props) {
   const surface = figures.surface_m[at] ?? 0;
   const drop = (figures.surface_m[0] ?? 0) - surface;
   return (
-    <YearsBox data-part="years">
-      <YearsLabel htmlFor={id} data-part="years-label">
+    <Box data-part="years">
+      <Typography variant="body2" sx={{ minWidth: 152, fontWeight: 650 }} data-part="years-label">
         {month === null ? (
           "As filled"
         ) : (
@@ -38,29 +48,28 @@ export function Years({ figures, month, onMonth }: Props) {
             {spanOf(month)} on: <Quantity kind="length" value={drop} /> lower
           </>
         )}
-      </YearsLabel>
-      <input
-        id={id}
-        type="range"
+      </Typography>
+      <Slider
         min={0}
         max={LAST}
-        step={1}
         value={at}
         aria-label="Months after filling"
-        aria-valuetext={month === null ? "as filled" : `${spanOf(month)} after filling`}
-        onChange={(event) => {
-          const wanted = Number(event.currentTarget.value);
-          onMonth(wanted === 0 ? null : wanted);
-        }}
+        getAriaValueText={(value) => (value === 0 ? "as filled" : `${spanOf(value)} after filling`)}
+        onChange={(_event, wanted) => onMonth(wanted === 0 ? null : (wanted as number))}
       />
-      <YearsStops>
+      <Stops>
         {stops.map(([stop, name]) => (
-          <Button key={name} aria-pressed={month === stop} onClick={() => onMonth(stop)}>
+          <Button
+            key={name}
+            variant={month === stop ? "outlined" : "text"}
+            aria-pressed={month === stop}
+            onClick={() => onMonth(stop)}
+          >
             {name}
           </Button>
         ))}
-      </YearsStops>
-    </YearsBox>
+      </Stops>
+    </Box>
   );
 }
 

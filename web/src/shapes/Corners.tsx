@@ -1,7 +1,8 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
-import { Row } from "../kit/Row";
-import css from "./shapes.module.css";
-import { CornerTableBox, CornersBoth, CornersBox } from "./shapes.styles";
+import { Column, Row } from "../kit/Row";
+import css from "../drawing/shapes.module.css";
+import { CornersBoth } from "./shapes.styles";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, saidOf } from "../api/client";
@@ -23,13 +24,13 @@ const WAYS = [
 export function Corners(props: Props) {
   const [way, setWay] = useState<"corners" | "sides">("corners");
   return (
-    <CornersBox>
+    <Column>
       <Choice label="Measured" shown options={WAYS} value={way} onChoose={setWay} />
       <CornersBoth>
         {way === "corners" ? <CornerTable {...props} /> : <Sides {...props} />}
         <CornersDrawn corners={props.corners} />
       </CornersBoth>
-    </CornersBox>
+    </Column>
   );
 }
 
@@ -38,9 +39,9 @@ function CornerTable({ corners, onChange }: Props) {
   const put = (index: number, axis: 0 | 1, value: number) =>
     onChange(corners.map((corner, at) => (at === index ? with_(corner, axis, value) : [...corner])));
   return (
-    <CornerTableBox>
+    <Column>
       {corners.map((corner, index) => (
-        <Row data-part="corner-row" key={index}>
+        <Row key={index}>
           <span>corner {index + 1}</span>
           {([0, 1] as const).map((axis) => (
             <MeasureField
@@ -55,7 +56,6 @@ function CornerTable({ corners, onChange }: Props) {
           ))}
           {corners.length > 3 && (
             <Button
-             
               aria-label={`Leave out corner ${index + 1}`}
               onClick={() => onChange(corners.filter((_, at) => at !== index).map((each) => [...each]))}
             >
@@ -64,13 +64,10 @@ function CornerTable({ corners, onChange }: Props) {
           )}
         </Row>
       ))}
-      <Button
-       
-        onClick={() => onChange([...corners.map((each) => [...each]), halfWay(corners)])}
-      >
+      <Button onClick={() => onChange([...corners.map((each) => [...each]), halfWay(corners)])}>
         One more corner
       </Button>
-    </CornerTableBox>
+    </Column>
   );
 }
 
@@ -101,12 +98,12 @@ function Sides({ gardenId, onChange }: Props) {
   const ready = [...sides, ...diagonals].every((each) => each !== undefined);
   const example = units === "ft_in" ? "8 ft" : "2.4 m";
   return (
-    <CornerTableBox>
+    <Column>
       {sides.map((_, index) => (
         <MeasureField
           key={`side ${index}`}
           label={`Side ${index + 1}–${((index + 1) % sides.length) + 1}`}
-          limit="length"
+          limit="bed"
           width="120px"
           eager
           shown=""
@@ -121,7 +118,7 @@ function Sides({ gardenId, onChange }: Props) {
         <MeasureField
           key={`diagonal ${index}`}
           label={`Diagonal 1–${index + 3}`}
-          limit="length"
+          limit="bed"
           width="120px"
           eager
           shown=""
@@ -132,17 +129,10 @@ function Sides({ gardenId, onChange }: Props) {
           }}
         />
       ))}
-      <Row data-part="corner-row">
-        <Button onClick={() => resize(sides.length + 1)}>
-          One more side
-        </Button>
-        {sides.length > 3 && (
-          <Button onClick={() => resize(sides.length - 1)}>
-            One side less
-          </Button>
-        )}
+      <Row>
+        <Button onClick={() => resize(sides.length + 1)}>One more side</Button>
+        {sides.length > 3 && <Button onClick={() => resize(sides.length - 1)}>One side less</Button>}
         <Button
-         
           disabled={!ready}
           onClick={() =>
             close.mutate({
@@ -154,8 +144,8 @@ function Sides({ gardenId, onChange }: Props) {
           Close it
         </Button>
       </Row>
-      {close.error && <p role="alert">{saidOf(close.error)}</p>}
-    </CornerTableBox>
+      {close.error && <Problem>{saidOf(close.error)}</Problem>}
+    </Column>
   );
 }
 

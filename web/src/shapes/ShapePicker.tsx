@@ -1,9 +1,11 @@
-import { ShapeChoice, ShapeGroup, ShapePickerBox, ShapeRow } from "./shapes.styles";
+import FormControl from "@mui/material/FormControl";
+import FormLabel from "@mui/material/FormLabel";
+import { ShapeChoice, ShapeGroup, ShapeRow } from "./shapes.styles";
 import { SHAPES } from "../api/words";
 import type { KeyboardEvent } from "react";
 import type { ShapeKind } from "../api/client";
 import { KINDS } from "./kinds";
-import { ShapeSign } from "./ShapeSign";
+import { ShapeSign } from "../drawing/ShapeSign";
 
 type Props = { value: ShapeKind; onChoose: (kind: ShapeKind) => void };
 
@@ -22,8 +24,10 @@ export function ShapePicker({ value, onChoose }: Props) {
     event.currentTarget.querySelectorAll<HTMLElement>("[role=radio]")[at]?.focus();
   };
   return (
-    <ShapePickerBox role="radiogroup" onKeyDown={onKeyDown}>
-      <legend>Its shape</legend>
+    <FormControl component="fieldset" role="radiogroup" aria-label="Its shape" onKeyDown={onKeyDown}>
+      <FormLabel component="legend" sx={{ marginBottom: 1, fontSize: 13, color: "soft" }}>
+        Its shape
+      </FormLabel>
       {[true, false].map((walled) => (
         <ShapeRow key={String(walled)}>
           <ShapeGroup>{walled ? "with walls" : "in or on the ground"}</ShapeGroup>
@@ -42,6 +46,6 @@ export function ShapePicker({ value, onChoose }: Props) {
           ))}
         </ShapeRow>
       ))}
-    </ShapePickerBox>
+    </FormControl>
   );
 }

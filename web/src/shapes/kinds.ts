@@ -1,6 +1,6 @@
 import type { Bed, LimitName, Shape, ShapeKind } from "../api/client";
 import { SHAPES } from "../api/words";
-import { DRAWINGS, type ShapeDrawing } from "./drawings";
+import { DRAWINGS, type ShapeDrawing } from "../drawing/drawings";
 
 /** A measure of a shape: its key in the plan file, what the tape measures, and what one may type. */
 export type Measure = { key: string; label: string; limit: LimitName; ft: string; metric: string };
@@ -12,10 +12,11 @@ export type Kind = {
   drawing: ShapeDrawing;
 };
 
-const measure = (key: string, label: string, ft: string, metric: string, limit: LimitName = "length") => ({
+/** A measure that people say in feet is a side of a bed, one that they say in inches a length. */
+const measure = (key: string, label: string, ft: string, metric: string, limit?: LimitName): Measure => ({
   key,
   label,
-  limit,
+  limit: limit ?? (ft.endsWith("ft") ? "bed" : "length"),
   ft,
   metric,
 });
@@ -106,7 +107,7 @@ export const KINDS: readonly Kind[] = [
   kind("flat_area", "Flat patch", [
     length,
     width,
-    measure("feather_m", "Runs out over, 0 for an edge", "12 in", "30 cm", "offset"),
+    measure("feather_m", "Its edge slopes out over (0: sharp)", "12 in", "30 cm", "offset"),
   ]),
 ];
 
@@ -197,3 +198,9 @@ function withoutFill(layer: Bed["layers"][number]): Bed["layers"][number] {
     ? { ...layer, fill: null, share: null, thickness_m: FLAT_LAYER_M }
     : layer;
 }
+
+/** Where the tape lay, on a shape with walls. */
+export const TAPE_LAY = [
+  ["inside", "inside"],
+  ["outside", "outside"],
+] as const;

@@ -1,8 +1,10 @@
-import useAutocomplete from "@mui/material/useAutocomplete";
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useMemo, useState, type KeyboardEvent } from "react";
 import { api, type Material } from "../api/client";
-import { Swatch } from "../hatches/Swatch";
+import { Swatch } from "../drawing/Swatch";
 
 type Props = {
   gardenId: number;
@@ -11,22 +13,11 @@ type Props = {
   onChoose: (material: Material) => void;
   /** Which of the shelf may be chosen here. */
   suits?: (material: Material) => boolean;
-  hideLabel?: boolean;
   autoFocus?: boolean;
-  onLeave?: () => void;
 };
 
 /** Finds a material by any of its names; the core ranks what the words may mean. */
-export function MaterialFinder({
-  gardenId,
-  label,
-  value,
-  onChoose,
-  suits,
-  hideLabel,
-  autoFocus,
-  onLeave,
-}: Props) {
+export function MaterialFinder({ gardenId, label, value, onChoose, suits, autoFocus }: Props) {
   const [words, setWords] = useState("");
   const [typing, setTyping] = useState(false);
   const asked = useDeferredValue(typing ? words : "");
@@ -42,42 +33,21 @@ export function MaterialFinder({
   // an answer that comes while an option is pressed must not slide another under the finger
   const [pressed, setPressed] = useState<Material[] | null>(null);
   const options = pressed ?? suiting;
-  const release = () => setPressed(null);
   const settled = !typing || (asked === words && !found.isPlaceholderData && !found.isFetching);
   const [hasty, setHasty] = useState(false);
   const [open, setOpen] = useState(false);
-  const finder = useAutocomplete<Material, false, true, false>({
-    options,
-    value: (value ?? null) as Material,
-    disableClearable: true,
-    getOptionLabel: (material) => (material ? material.name : ""),
-    isOptionEqualToValue: (one, two) => one.key === two.key,
-    filterOptions: (all) => all,
-    autoHighlight: true,
-    openOnFocus: true,
-    selectOnFocus: true,
-    handleHomeEndKeys: true,
-    onInputChange: (_event, text, reason) => {
-      setWords(text);
-      setTyping(reason === "input");
-    },
-    onChange: (_event, material) => onChoose(material),
-    open,
-    onOpen: () => setOpen(true),
-    onClose: () => {
-      setOpen(false);
-      setTyping(false);
-    },
-  });
-  useEffect(() => {
-    const [first] = options;
-    if (!hasty || !settled) return;
-    setHasty(false);
-    if (!first) return;
+  const choose = (material: Material) => {
     setOpen(false);
     setTyping(false);
-    onChoose(first);
-  }, [hasty, settled, options, onChoose]);
+    setPressed(null);
+    onChoose(material);
+  };
+  useEffect(() => {
+    if (!hasty || !settled) return;
+    setHasty(false);
+    const [first] = options;
+    if (first) choose(first);
+  });
   /** Enter before the answer is there means what is typed, not what the list still shows. */
   const waitForWhatIsTyped = (event: KeyboardEvent & { defaultMuiPrevented?: boolean }) => {
     if (event.key !== "Enter" || settled) return;
@@ -85,51 +55,55 @@ export function MaterialFinder({
     event.defaultMuiPrevented = true;
     setHasty(true);
   };
-  const { ref, ...inputProps } = finder.getInputProps() as React.InputHTMLAttributes<HTMLInputElement> & {
-    ref: React.Ref<HTMLInputElement>;
-  };
+  const release = () => setPressed(null);
   return (
-    <div data-part="finder" {...finder.getRootProps({ onKeyDown: waitForWhatIsTyped })}>
-      <label {...finder.getInputLabelProps()} className={hideLabel ? "visually-hidden" : "measure-label"}>
-        {label}
-      </label>
-      <input
-        {...inputProps}
-        ref={ref}
-        data-part="finder-input"
-        placeholder="type a name"
-        autoFocus={autoFocus}
-        onBlur={(event) => {
-          inputProps.onBlur?.(event);
-          onLeave?.();
-        }}
-      />
-      {finder.popupOpen && (
-        <ul
-          {...finder.getListboxProps()}
-          onPointerDown={() => setPressed(suiting)}
-          onPointerLeave={release}
-          onPointerCancel={release}
-          onClick={release}
-        >
-          {options.map((material, index) => {
-            const { key, ...optionProps } = finder.getOptionProps({ option: material, index }) as {
-              key: string;
-            } & object;
-            return (
-              <li key={key} {...optionProps}>
-                <Swatch material={material.key} like={material.like} width={22} height={22} />
-                <span>{material.name}</span>
-                <span>{kindOf(material, words, typing)}</span>
-              </li>
-            );
-          })}
-          {options.length === 0 && !found.isFetching && (
-            <li data-part="finder-none">Nothing on the shelf is called that.</li>
-          )}
-        </ul>
+    <Autocomplete<Material, false, boolean>
+      data-part="finder"
+      options={options}
+      value={value}
+      disableClearable={value !== null}
+      getOptionLabel={({ name }) => name}
+      getOptionKey={({ key }) => key}
+      isOptionEqualToValue={(one, two) => one.key === two.key}
+      filterOptions={(all) => all}
+      openOnFocus
+      selectOnFocus
+      handleHomeEndKeys
+      open={open}
+      onOpen={() => setOpen(true)}
+      onClose={() => {
+        setOpen(false);
+        setTyping(false);
+      }}
+      onInputChange={(_event, text, reason) => {
+        setWords(text);
+        setTyping(reason === "input");
+      }}
+      onChange={(_event, material) => material && choose(material)}
+      onKeyDown={waitForWhatIsTyped}
+      noOptionsText={found.isFetching ? "Looking ..." : "Nothing on the shelf is called that."}
+      sx={{ flex: "1 1 180px", minWidth: 160 }}
+      renderInput={(params) => (
+        <TextField {...params} label={label} placeholder="type a name" autoFocus={autoFocus} />
       )}
-    </div>
+      renderOption={({ key, ...props }, material) => (
+        <li key={key} {...props}>
+          <Swatch material={material.key} like={material.like} width={22} height={22} />
+          <span>{material.name}</span>
+          <Box component="span" sx={{ marginLeft: "auto", color: "soft", fontSize: "var(--text-note)" }}>
+            {kindOf(material, words, typing)}
+          </Box>
+        </li>
+      )}
+      slotProps={{
+        listbox: {
+          onPointerDown: () => setPressed(suiting),
+          onPointerLeave: release,
+          onPointerCancel: release,
+          onClick: release,
+        },
+      }}
+    />
   );
 }
 

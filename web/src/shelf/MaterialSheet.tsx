@@ -4,13 +4,19 @@ import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
-import { MaterialActions, MaterialProblem, MaterialSheetBox, MaterialUnit } from "./shelf.styles";
+import Box from "@mui/material/Box";
+import TableContainer from "@mui/material/TableContainer";
+import Typography from "@mui/material/Typography";
+import { NameField } from "../kit/NameField";
+import { Note } from "../kit/Note";
+import { Problem } from "../kit/Problem";
+import { Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
 import { useMutation } from "@tanstack/react-query";
-import { useState } from "react";
 import { Link } from "react-router";
 import { api, saidOf, type LimitName, type Material, type OwnMaterial } from "../api/client";
-import { Swatch } from "../hatches/Swatch";
-import { trimmed, typedLength } from "../quantities/format";
+import { Swatch } from "../drawing/Swatch";
+import { showDensity, trimmed, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 
@@ -22,7 +28,7 @@ const NAMES: Record<string, [string, LimitName]> = {
   saturated_density_kg_m3: ["Density, wet through", "density"],
   moisture: ["Water", "share"],
   loose_factor: ["Loose volume", "factor"],
-  void_share: ["Voids", "share"],
+  void_share: ["Gaps between its pieces", "share"],
   carbon: ["Carbon", "share"],
   nitrogen: ["Nitrogen", "share"],
   settles_share: ["Sinks at first", "share"],
@@ -64,87 +70,66 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
   const error = save.error ?? copy.error ?? remove.error;
   const keep = (change: Partial<OwnMaterial>) => save.mutate({ ...ownOf(material), ...change });
   return (
-    <MaterialSheetBox
-      variant="outlined"
+    <Sheet
       component="article"
       data-part="material-sheet"
       aria-labelledby="material-name"
+      sx={{ display: "grid", gap: 4 }}
     >
-      <header>
+      <Row sx={{ gap: 18, alignItems: "flex-start", flexWrap: "nowrap" }}>
         <Swatch material={material.key} like={material.like} width={96} height={72} />
         <div>
-          {own ? (
-            <OwnName name={material.name} onName={(name) => keep({ name })} />
-          ) : (
-            <h2 id="material-name">{material.name}</h2>
-          )}
-          <p>{aboutOf(material)}</p>
-          {material.synonyms.length > 0 && <p>Also called {material.synonyms.join(", ")}.</p>}
+          <Typography variant="sheetTitle" id="material-name">
+            {own ? (
+              <NameField label="What you call it" name={material.name} onName={(name) => keep({ name })} />
+            ) : (
+              material.name
+            )}
+          </Typography>
+          <Note>{aboutOf(material)}</Note>
+          {material.synonyms.length > 0 && <Note>Also called {material.synonyms.join(", ")}.</Note>}
         </div>
-      </header>
-      <Table>
-        <TableHead>
-          <TableRow>
-            <TableCell scope="col">Figure</TableCell>
-            <TableCell scope="col">Value</TableCell>
-            <TableCell scope="col">Met between</TableCell>
-            <TableCell scope="col">From</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {material.properties.map((property) => (
-            <PropertyRow
-              key={property.name}
-              property={property}
-              editable={own}
-              onValue={(value) => keep({ [property.name]: value })}
-            />
-          ))}
-        </TableBody>
-      </Table>
-      {error && <MaterialProblem role="alert">{saidOf(error)}</MaterialProblem>}
+      </Row>
+      <TableContainer>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Figure</TableCell>
+              <TableCell scope="col">Value</TableCell>
+              <TableCell scope="col">Met between</TableCell>
+              <TableCell scope="col">From</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {material.properties.map((property) => (
+              <PropertyRow
+                key={property.name}
+                property={property}
+                editable={own}
+                onValue={(value) => keep({ [property.name]: value })}
+              />
+            ))}
+          </TableBody>
+        </Table>
+      </TableContainer>
+      {error && <Problem>{saidOf(error)}</Problem>}
       {material.is_mix && (
-        <MaterialActions>
+        <Row>
           <Button component={Link} to={`/garden/${gardenId}/blend/${material.key}`}>
             Open it in Blend
           </Button>
-        </MaterialActions>
+        </Row>
       )}
       {!material.is_mix && (
-        <MaterialActions>
+        <Row>
           {own ? (
-            <Button onClick={() => remove.mutate()}>
-              Take it off the shelf
-            </Button>
+            <Button onClick={() => remove.mutate()}>Take it off the shelf</Button>
           ) : (
-            <Button onClick={() => copy.mutate()}>
-              Make one of your own like it
-            </Button>
+            <Button onClick={() => copy.mutate()}>Make one of your own like it</Button>
           )}
-        </MaterialActions>
+        </Row>
       )}
-    </MaterialSheetBox>
-  );
-}
-
-function OwnName({ name, onName }: { name: string; onName: (name: string) => void }) {
-  const [typed, setTyped] = useState(name);
-  const commit = () => {
-    if (typed.trim() && typed.trim() !== name) onName(typed.trim());
-    else setTyped(name);
-  };
-  return (
-    <h2 id="material-name">
-      <input
-       
-        aria-label="What you call it"
-        value={typed}
-        maxLength={80}
-        onChange={(event) => setTyped(event.currentTarget.value)}
-        onBlur={commit}
-        onKeyDown={(event) => event.key === "Enter" && event.currentTarget.blur()}
-      />
-    </h2>
+    </Sheet>
   );
 }
 
@@ -155,6 +140,7 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
   const { units } = useShowing();
   const show = (value: number) => {
     if (limit === "rise") return typedLength(value, units);
+    if (limit === "density") return showDensity(value, units);
     return limit === "share" ? `${trimmed(value * 100, 2)} %` : trimmed(value, 3);
   };
   return (
@@ -168,29 +154,32 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
             label={label}
             hideLabel
             limit={limit}
-            width="96px"
+            width="128px"
             shown={show(property.value)}
             onMeaning={({ values: [value = 0] }) => onValue(value)}
           />
         ) : (
           <b>{show(property.value)}</b>
         )}{" "}
-        <MaterialUnit>{unitOf(property)}</MaterialUnit>
+        <Box component="span" sx={{ color: "soft" }}>
+          {unitOf(property, limit)}
+        </Box>
       </TableCell>
       <TableCell>
         {property.low === property.high ? "" : `${show(property.low)} to ${show(property.high)}`}
       </TableCell>
       <TableCell>
-        <span className={property.is_default ? "is-default" : "is-yours"}>
+        <Box component="span" sx={property.is_default ? undefined : { color: "water", fontWeight: 650 }}>
           {property.is_default ? "default" : "yours"}
-        </span>
+        </Box>
         {property.is_default && `, ${property.source}`}
       </TableCell>
     </TableRow>
   );
 }
 
-function unitOf({ unit }: Property): string {
+function unitOf({ unit }: Property, limit: LimitName): string {
+  if (limit === "density") return "";
   return { "kg/m3": "kg/m³", "kg/m2": "kg/m²", m: "", pH: "" }[unit] ?? unit.replace("share of", "of");
 }
 
@@ -201,10 +190,10 @@ function aboutOf(material: Material): string {
 }
 
 function grainOf(material: Material): string {
-  if (material.void_share > 0) return "Coarse: fines run down into its voids unless they are packed.";
+  if (material.void_share > 0) return "Coarse: fines run down into its gaps unless they are packed.";
   return material.grain === "fine"
-    ? "Fine: it runs down into open voids below."
-    : "Coarse, without voids to speak of.";
+    ? "Fine: it runs down into open gaps below."
+    : "Coarse, without gaps to speak of.";
 }
 
 function ownOf(material: Material): OwnMaterial {

@@ -1,24 +1,28 @@
-import Button from "@mui/material/Button";
+import Skeleton from "@mui/material/Skeleton";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { ShelfList, ShelfMaterials, ShelfNone, ShelfSearch, ShelfViewBox, ShelfYours } from "./shelf.styles";
+import { styled } from "@mui/material/styles";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { lazy, Suspense, useDeferredValue, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { api, type Material } from "../api/client";
-import { Swatch } from "../hatches/Swatch";
+import { api } from "../api/client";
+import { Column } from "../kit/Row";
 import { MaterialSheet } from "./MaterialSheet";
 
-const GROUPS: Record<string, string> = {
-  soil: "Soils, composts, mixes",
-  organic: "Green and brown",
-  wood: "Wood",
-  mineral: "Stone and mineral",
-  meal: "Meals",
-  sheet: "Sheets",
-};
+const MaterialGrid = lazy(() => import("./MaterialGrid"));
+
+const Shelf = styled("main")({
+  display: "grid",
+  gridTemplateColumns: "minmax(0, 9fr) minmax(0, 11fr)",
+  gap: 22,
+  alignItems: "start",
+  padding: "14px 20px 28px",
+  "@media (max-width: 1100px)": { gridTemplateColumns: "minmax(0, 1fr)" },
+  "@media (max-width: 760px)": { padding: "10px 12px 40px" },
+});
 
 /** Everything a layer can be made of, each figure with its unit, range and source; a default, or yours. */
-export function ShelfView({ gardenId }: { gardenId: number }) {
+export default function ShelfView({ gardenId }: { gardenId: number }) {
   const queries = useQueryClient();
   const [words, setWords] = useState("");
   const navigate = useNavigate();
@@ -39,64 +43,23 @@ export function ShelfView({ gardenId }: { gardenId: number }) {
     setChosen(key);
   };
   return (
-    <ShelfViewBox>
-      <ShelfList>
-        <Typography variant="view" data-part="view-title">
-          Shelf
-        </Typography>
-        <ShelfSearch>
-          <span>Search the shelf</span>
-          <input
-           
-            type="search"
-            value={words}
-            placeholder="any name: loam, landscape fabric, black gold"
-            onChange={(event) => setWords(event.currentTarget.value)}
-          />
-        </ShelfSearch>
-        {shown.length === 0 && !found.isFetching && (
-          <ShelfNone>Nothing on the shelf is called that.</ShelfNone>
-        )}
-        {asked ? (
-          <MaterialList materials={shown} chosen={material?.key} onChoose={setChosen} />
-        ) : (
-          Object.entries(GROUPS).map(([group, title]) => (
-            <section key={group} aria-label={title}>
-              <h2>{title}</h2>
-              <MaterialList
-                materials={shown.filter((each) => each.group === group)}
-                chosen={material?.key}
-                onChoose={setChosen}
-              />
-            </section>
-          ))
-        )}
-      </ShelfList>
+    <Shelf>
+      <Column>
+        <Typography variant="view">Shelf</Typography>
+        <TextField
+          label="Search the shelf"
+          type="search"
+          value={words}
+          placeholder="any name: loam, landscape fabric, black gold"
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <Suspense fallback={<Skeleton height={420} />}>
+          <MaterialGrid materials={shown} chosen={material?.key} onChoose={setChosen} />
+        </Suspense>
+      </Column>
       {material && (
         <MaterialSheet key={material.key} gardenId={gardenId} material={material} onChanged={changed} />
       )}
-    </ShelfViewBox>
-  );
-}
-
-type ListProps = {
-  materials: readonly Material[];
-  chosen: string | undefined;
-  onChoose: (key: string) => void;
-};
-
-function MaterialList({ materials, chosen, onChoose }: ListProps) {
-  return (
-    <ShelfMaterials>
-      {materials.map((each) => (
-        <li key={each.key}>
-          <Button aria-pressed={each.key === chosen} onClick={() => onChoose(each.key)}>
-            <Swatch material={each.key} like={each.like} width={34} height={26} />
-            <span>{each.name}</span>
-            {(each.like ?? each.is_mix) && <ShelfYours>{each.is_mix ? "your mix" : "yours"}</ShelfYours>}
-          </Button>
-        </li>
-      ))}
-    </ShelfMaterials>
+    </Shelf>
   );
 }

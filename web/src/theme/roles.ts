@@ -23,6 +23,11 @@ export type Roles = {
   timber: string;
   timberEdge: string;
   hollow: string;
+  brick: string;
+  stone: string;
+  stop: string;
+  caution: string;
+  onSign: string;
   edge: string;
   /** Written on a hatch of any colour. */
   tag: string;
@@ -52,6 +57,11 @@ export const LIGHT: Roles = {
   timber: "#c8a06a",
   timberEdge: "#8f6c3c",
   hollow: "#efe8dc",
+  brick: "#8a5a45",
+  stone: "#8d8a80",
+  stop: "#a23b1e",
+  caution: "#e0a526",
+  onSign: "#17262b",
   edge: "#17262b",
   tag: "#17262b",
   onTag: "#ffffff",
@@ -80,6 +90,11 @@ export const DARK: Roles = {
   timber: "#8a6a3f",
   timberEdge: "#c69c60",
   hollow: "#2c2822",
+  brick: "#b5836c",
+  stone: "#a3a096",
+  stop: "#f08a66",
+  caution: "#e5b246",
+  onSign: "#17262b",
   edge: "#0c1315",
   tag: "#17262b",
   onTag: "#ffffff",

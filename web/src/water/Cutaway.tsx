@@ -1,14 +1,14 @@
-import css from "../section/drawing.module.css";
+import css from "../drawing/drawing.module.css";
 import css2 from "./water.module.css";
 import { WaterCut } from "./water.styles";
 import { useMemo } from "react";
 import type { BedFigures, Material } from "../api/client";
-import { hatchKey } from "../hatches/hatches";
+import { hatchKey } from "../drawing/hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { fitSection, onSheet, pathOf, xOf, yOf, type Geometry } from "../section/geometry";
+import { fitSection, onSheet, pathOf, xOf, yOf, type Geometry } from "../drawing/geometry";
 import { useSize } from "../kit/useSize";
-import { Water, WaterParts } from "./Water";
+import { Water, WaterParts } from "../drawing/Water";
 
 type Props = { figures: BedFigures; materials: ReadonlyMap<string, Material> };
 
@@ -62,7 +62,7 @@ export function Cutaway({ figures, materials }: Props) {
                       key={`${index} ${part}`}
                       d={pathOf(onSheet(geometry, outline))}
                       fill={hatch(layer.material)}
-                      stroke="var(--edge)"
+                      stroke="var(--palette-edge)"
                     />
                   )),
             )}

@@ -1,6 +1,10 @@
+import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
 import { Note } from "../kit/Note";
-import { WaterDipEntry, WaterList } from "./water.styles";
+import IconButton from "@mui/material/IconButton";
+import Typography from "@mui/material/Typography";
+import { Row } from "../kit/Row";
+import { WaterList } from "./water.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf } from "../api/client";
@@ -49,8 +53,10 @@ export function Dips({ gardenId, bedKey, keptAs, dips, cropFactor, onCropFactor 
   const error = log.error ?? forget.error;
   return (
     <section aria-labelledby="dips-title">
-      <h2 id="dips-title">Dipstick</h2>
-      <WaterDipEntry>
+      <Typography variant="panelTitle" id="dips-title" sx={{ marginBottom: 1.5 }}>
+        Dipstick
+      </Typography>
+      <Row sx={{ alignItems: "flex-end", marginBottom: 2 }}>
         <MeasureField
           key={dips.length}
           label="Water stands at"
@@ -62,26 +68,26 @@ export function Dips({ gardenId, bedKey, keptAs, dips, cropFactor, onCropFactor 
         />
         <Button
           variant="contained"
-         
+          sx={{ flex: 1, minHeight: 44 }}
           disabled={level === null}
           onClick={() => level !== null && log.mutate(level)}
         >
           Log it
         </Button>
-      </WaterDipEntry>
-      {error && <p role="alert">{saidOf(error)}</p>}
+      </Row>
+      {error && <Problem>{saidOf(error)}</Problem>}
       <WaterList data-part="water-list">
         {dips.slice(0, SHOWN).map((dip) => (
           <li key={dip.id}>
             <span>{new Date(dip.at).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}</span>
             <Quantity kind="length" value={dip.level_m} />
-            <Button
-             
+            <IconButton
+              sx={{ marginLeft: "auto" }}
               aria-label="Forget this dip"
               onClick={() => forget.mutate(dip.id)}
             >
               ×
-            </Button>
+            </IconButton>
           </li>
         ))}
       </WaterList>

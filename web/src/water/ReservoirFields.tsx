@@ -1,7 +1,10 @@
 import Button from "@mui/material/Button";
 import { Row } from "../kit/Row";
-import { BuriedBox, MoreMeasuresBox } from "../section/bed-head.styles";
-import { WaterFields } from "./water.styles";
+import FormControl from "@mui/material/FormControl";
+import FormLabel from "@mui/material/FormLabel";
+import IconButton from "@mui/material/IconButton";
+import Typography from "@mui/material/Typography";
+import { Sheet } from "../kit/Sheet";
 import { meant } from "../api/meant";
 import type { Bed, Material, Reservoir } from "../api/client";
 import { showArea, typedLength, typedLoad } from "../quantities/format";
@@ -30,19 +33,19 @@ export function ReservoirFields({ bed, onEdit }: Props) {
   const liner = reservoir.liner_m;
   const [long, wide] = liner ?? [];
   return (
-    <MoreMeasuresBox variant="outlined" component="div">
+    <Sheet sx={{ display: "flex", flexWrap: "wrap", gap: 4, alignItems: "flex-end" }}>
       <Parts title="Wicks" reservoir={reservoir} onSet={set} />
       <MeasureField
         label="Out of level by"
         limit="offset"
-        width="84px"
+        width="104px"
         shown={typedLength(meant("Reservoir", reservoir, "tilt_m"), units)}
         onMeaning={({ values: [tilt_m] }) => set({ tilt_m })}
       />
       <MeasureField
         label="Rubble under the liner"
         limit="offset"
-        width="96px"
+        width="104px"
         placeholder="none"
         shown={reservoir.under ? typedLength(reservoir.under.height_m, units) : ""}
         onMeaning={({ values: [height_m] }) =>
@@ -54,7 +57,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
       <MeasureField
         label="Liner turned over by"
         limit="offset"
-        width="96px"
+        width="104px"
         placeholder="no liner"
         shown={reservoir.liner_lap_m == null ? "" : typedLength(reservoir.liner_lap_m, units)}
         onMeaning={({ values: [liner_lap_m] }) => set({ liner_lap_m })}
@@ -71,7 +74,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
       <MeasureField
         label="Roof led in"
         limit="catchment"
-        width="84px"
+        width="104px"
         shown={showArea(meant("Reservoir", reservoir, "catchment_m2"), units)}
         onMeaning={({ values: [catchment_m2] }) => set({ catchment_m2 })}
       />
@@ -88,7 +91,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
             <MeasureField
               label="Legs"
               limit="count"
-              width="60px"
+              width="72px"
               shown={bed.stand.legs == null ? "" : String(bed.stand.legs)}
               onMeaning={({ values: [legs] }) =>
                 onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, legs } } : now))
@@ -98,7 +101,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
           <MeasureField
             label={units === "ft_in" ? "May bear, a sq ft" : "May bear, a m²"}
             limit="bears"
-            width="96px"
+            width="104px"
             placeholder="not known"
             shown={bed.stand.limit_kg_m2 == null ? "" : typedLoad(bed.stand.limit_kg_m2, units)}
             onMeaning={({ values: [limit_kg_m2] }) =>
@@ -110,12 +113,12 @@ export function ReservoirFields({ bed, onEdit }: Props) {
       <Button
         variant="text"
         color="primary"
-       
+
         onClick={() => onEdit((now) => ({ ...now, reservoir: null }))}
       >
         No reservoir after all
       </Button>
-    </MoreMeasuresBox>
+    </Sheet>
   );
 }
 
@@ -142,16 +145,18 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
   const changeWick = (index: number, change: Partial<Wick>) =>
     onSet({ wicks: wicks.map((each, at) => (at === index ? { ...each, ...change } : each)) });
   return (
-    <BuriedBox>
-      <legend>{title} and pipes in it</legend>
+    <FormControl component="fieldset" fullWidth sx={{ gap: 2 }}>
+      <FormLabel component="legend">{title} and pipes in it</FormLabel>
       {wicks.map((wick, index) => (
-        <Row data-part="corner-row" key={index}>
-          <strong>{wick.kind.replace("_", " ")}</strong>
+        <Row key={index} sx={{ alignItems: "flex-end" }}>
+          <Typography variant="strong" sx={{ width: 96, paddingBottom: 1.5 }}>
+            {wick.kind.replace("_", " ")}
+          </Typography>
           {wick.kind !== "fabric" && (
             <MeasureField
               label={wick.kind === "strip" ? `Width of strip ${index + 1}` : `Across column ${index + 1}`}
               limit="length"
-              width="84px"
+              width="104px"
               shown={typedLength((wick.kind === "strip" ? wick.width_m : wick.diameter_m) ?? 0, units)}
               onMeaning={({ values: [size] }) =>
                 changeWick(index, wick.kind === "strip" ? { width_m: size } : { diameter_m: size })
@@ -162,27 +167,28 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
             <MeasureField
               label={`How many ${index + 1}`}
               limit="count"
-              width="60px"
+              width="72px"
               shown={String(wick.count ?? 1)}
               onMeaning={({ values: [count] }) => changeWick(index, { count })}
             />
           )}
-          <Button
-           
+          <IconButton
             aria-label={`Take wick ${index + 1} out`}
             onClick={() => onSet({ wicks: wicks.filter((_, at) => at !== index) })}
           >
             ×
-          </Button>
+          </IconButton>
         </Row>
       ))}
       {pipes.map((pipe, index) => (
-        <Row data-part="corner-row" key={`pipe ${index}`}>
-          <strong>pipe</strong>
+        <Row key={`pipe ${index}`} sx={{ alignItems: "flex-end" }}>
+          <Typography variant="strong" sx={{ width: 96, paddingBottom: 1.5 }}>
+            pipe
+          </Typography>
           <MeasureField
             label={`Across pipe ${index + 1}`}
             limit="length"
-            width="84px"
+            width="104px"
             shown={typedLength(pipe.diameter_m, units)}
             onMeaning={({ values: [diameter_m = pipe.diameter_m] }) =>
               onSet({ pipes: pipes.map((each, at) => (at === index ? { ...each, diameter_m } : each)) })
@@ -191,24 +197,25 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
           <MeasureField
             label={`Length of pipe ${index + 1}`}
             limit="length"
-            width="84px"
+            width="104px"
             shown={typedLength(pipe.length_m, units)}
             onMeaning={({ values: [length_m = pipe.length_m] }) =>
               onSet({ pipes: pipes.map((each, at) => (at === index ? { ...each, length_m } : each)) })
             }
           />
-          <Button
-           
+          <IconButton
             aria-label={`Take pipe ${index + 1} out`}
             onClick={() => onSet({ pipes: pipes.filter((_, at) => at !== index) })}
           >
             ×
-          </Button>
+          </IconButton>
         </Row>
       ))}
       {crates.map((crate, index) => (
-        <Row data-part="corner-row" key={`crate ${index}`}>
-          <strong>crate</strong>
+        <Row key={`crate ${index}`} sx={{ alignItems: "flex-end" }}>
+          <Typography variant="strong" sx={{ width: 96, paddingBottom: 1.5 }}>
+            crate
+          </Typography>
           <MeasureField
             label={`One crate ${index + 1} is`}
             limit="length"
@@ -229,40 +236,31 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
           <MeasureField
             label={`How many crates ${index + 1}`}
             limit="count"
-            width="60px"
+            width="72px"
             shown={String(crate.count ?? 1)}
             onMeaning={({ values: [count] }) =>
               onSet({ crates: crates.map((each, at) => (at === index ? { ...each, count } : each)) })
             }
           />
-          <Button
-           
+          <IconButton
             aria-label={`Take crate ${index + 1} out`}
             onClick={() => onSet({ crates: crates.filter((_, at) => at !== index) })}
           >
             ×
-          </Button>
+          </IconButton>
         </Row>
       ))}
-      <WaterFields>
+      <Row>
         {NEW_WICKS.map(([name, wick]) => (
           <Button key={name} onClick={() => onSet({ wicks: [...wicks, wick] })}>
             {name}
           </Button>
         ))}
-        <Button
-         
-          onClick={() => onSet({ pipes: [...pipes, { diameter_m: 0.08, length_m: 1, count: 1 }] })}
-        >
+        <Button onClick={() => onSet({ pipes: [...pipes, { diameter_m: 0.08, length_m: 1, count: 1 }] })}>
           + Pipe
         </Button>
-        <Button
-         
-          onClick={() => onSet({ crates: [...crates, crateFor(reservoir.height_m)] })}
-        >
-          + Crate
-        </Button>
-      </WaterFields>
-    </BuriedBox>
+        <Button onClick={() => onSet({ crates: [...crates, crateFor(reservoir.height_m)] })}>+ Crate</Button>
+      </Row>
+    </FormControl>
   );
 }

@@ -1,11 +1,13 @@
-import { WaterSlider, WaterSliders } from "./water.styles";
-import { meant } from "../api/meant";
+import Slider from "@mui/material/Slider";
 import type { ReactNode } from "react";
 import type { Bed, BedFigures, Material } from "../api/client";
+import { meant } from "../api/meant";
+import { setAmount } from "../draft/edits";
 import { showLength, showShare } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { setAmount } from "../section/edits";
+import { Pick } from "../theme/controls/Pick";
 import { soilLayer, withHeight, withReservoir } from "./reservoirs";
+import { SlideBox, SlideList } from "./water.styles";
 
 type Edit = (change: (bed: Bed) => Bed, gesture?: string) => void;
 type Props = {
@@ -44,9 +46,13 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
   // what was pushed counts, not where the figures stand by then
   const soil_m = bed.layers[soil]?.thickness_m ?? figures.layers[soil]?.thickness_m ?? 0;
   const standing = figures.layers.map((each) => each.thickness_m);
+  const { medium } = reservoir;
+  const known = MEDIA.some(([key]) => key === (medium ?? ""));
+  const media =
+    known || !medium ? MEDIA : [...MEDIA, [medium, figures.reservoir?.medium_name ?? medium] as const];
   return (
-    <WaterSliders data-part="water-sliders">
-      <Slider
+    <SlideList data-part="water-sliders">
+      <Slide
         {...slide}
         label="Reservoir"
         said={showLength(reservoir.height_m, units)}
@@ -56,7 +62,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         step={STEP_M}
         onValue={(height_m) => onEdit((now) => withHeight(now, height_m), "reservoir height")}
       />
-      <Slider
+      <Slide
         {...slide}
         label="Overflow"
         said={showLength(overflow, units)}
@@ -67,7 +73,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         onValue={(overflow_m) => onEdit((now) => withReservoir(now, { overflow_m }), "overflow height")}
       />
       {soil >= 0 && (
-        <Slider
+        <Slide
           {...slide}
           label="Soil"
           said={showLength(soil_m, units)}
@@ -80,27 +86,13 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
           }
         />
       )}
-      <WaterSlider>
-        <span>Filled with</span>
-        <select
-         
-          value={reservoir.medium ?? ""}
-          onChange={(event) => {
-            const medium = event.currentTarget.value || null;
-            onEdit((now) => withReservoir(now, { medium }));
-          }}
-        >
-          {MEDIA.map(([key, name]) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-          {reservoir.medium && !MEDIA.some(([key]) => key === reservoir.medium) && (
-            <option value={reservoir.medium}>{figures.reservoir?.medium_name ?? reservoir.medium}</option>
-          )}
-        </select>
-      </WaterSlider>
-      <Slider
+      <Pick<string>
+        label="Filled with"
+        options={media}
+        value={medium ?? ""}
+        onChoose={(chosen) => onEdit((now) => withReservoir(now, { medium: chosen || null }))}
+      />
+      <Slide
         {...slide}
         label="Through the mulch"
         said={showShare(meant("Watering", watering, "mulch"))}
@@ -110,7 +102,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         step={0.05}
         onValue={(mulch) => set({ mulch }, "mulch")}
       />
-      <Slider
+      <Slide
         {...slide}
         label="Covered by leaves"
         said={showShare(meant("Watering", watering, "canopy"))}
@@ -120,7 +112,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         step={0.05}
         onValue={(canopy) => set({ canopy }, "canopy")}
       />
-      <Slider
+      <Slide
         {...slide}
         label="Crop factor"
         said={meant("Watering", watering, "crop_factor").toFixed(2)}
@@ -130,7 +122,7 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         step={0.01}
         onValue={(crop_factor) => set({ crop_factor }, "crop factor")}
       />
-      <Slider
+      <Slide
         {...slide}
         label="Filled up"
         said={
@@ -144,11 +136,11 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         step={1}
         onValue={(days) => set({ every_days: days || null }, "rounds")}
       />
-    </WaterSliders>
+    </SlideList>
   );
 }
 
-type SliderProps = {
+type SlideProps = {
   label: string;
   said: ReactNode;
   value: number;
@@ -159,22 +151,20 @@ type SliderProps = {
   onEnd: () => void;
 };
 
-function Slider({ label, said, value, least, most, step, onValue, onEnd }: SliderProps) {
+function Slide({ label, said, value, least, most, step, onValue, onEnd }: SlideProps) {
   return (
-    <WaterSlider>
+    <SlideBox>
       <span>{label}</span>
       <b>{said}</b>
-      <input
-        type="range"
+      <Slider
         aria-label={label}
         min={least}
         max={most}
         step={step}
         value={value}
-        onChange={(event) => onValue(Number(event.currentTarget.value))}
-        onPointerUp={onEnd}
-        onKeyUp={onEnd}
+        onChange={(_event, wanted) => onValue(wanted as number)}
+        onChangeCommitted={onEnd}
       />
-    </WaterSlider>
+    </SlideBox>
   );
 }

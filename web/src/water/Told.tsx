@@ -1,7 +1,7 @@
-import Button from "@mui/material/Button";
+import Alert from "@mui/material/Alert";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
 import { Note } from "../kit/Note";
-import { WaterFields, WaterTold } from "./water.styles";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { FittedFactor } from "./FittedFactor";
 import { waterApi } from "./waterApi";
 
@@ -14,50 +14,31 @@ type Props = {
   onCropFactor: (factor: number) => void;
 };
 
-const SETTINGS = { missing: 0.05, absurd: 0, late_days: 0, leak_m3_day: 0, thirst: 1, seed: 1 };
-const MOODS = [
-  ["sound", {}],
-  ["leaking", { leak_m3_day: 0.003 }],
-  ["late", { late_days: 26 }],
-  ["absurd", { absurd: 0.15 }],
-] as const;
-
-/** What the level probe tells. The one that ships is simulated, and can be made to misbehave. */
+/** What the level probe tells. */
 export function Told({ gardenId, bedKey, keptAs, cropFactor, onCropFactor }: Props) {
-  const queries = useQueryClient();
   const told = useQuery({
     queryKey: ["told", gardenId, bedKey, keptAs],
     queryFn: () => waterApi.told(gardenId, bedKey),
     enabled: keptAs !== null,
     placeholderData: (before) => before,
   });
-  const set = useMutation({
-    mutationFn: (change: Partial<typeof SETTINGS>) =>
-      waterApi.setProbe(gardenId, bedKey, { ...SETTINGS, ...change }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["told", gardenId, bedKey] }),
-  });
   return (
     <section aria-labelledby="told-title">
-      <h2 id="told-title">Level probe</h2>
+      <Typography variant="panelTitle" id="told-title" sx={{ marginBottom: 1.5 }}>
+        Level probe
+      </Typography>
       {told.data ? (
-        <WaterTold
-          data-leak={told.data.leaks || undefined}
+        <Alert
           data-part="water-told"
-          role={told.data.leaks ? "alert" : undefined}
+          severity={told.data.leaks ? "error" : "info"}
+          role={told.data.leaks ? "alert" : "note"}
         >
           {told.data.message}
-        </WaterTold>
+        </Alert>
       ) : (
         <Note>No probe stands in it yet.</Note>
       )}
       <FittedFactor now={cropFactor} fits={told.data?.crop_factor} onTake={onCropFactor} />
-      <WaterFields role="group" aria-label="Simulated probe">
-        {MOODS.map(([name, change]) => (
-          <Button key={name} onClick={() => set.mutate(change)}>
-            {told.data || name !== "sound" ? `Simulate ${name}` : "Put a simulated probe in"}
-          </Button>
-        ))}
-      </WaterFields>
     </section>
   );
 }

@@ -1,21 +1,18 @@
+import { Problem } from "../kit/Problem";
+import Typography from "@mui/material/Typography";
+import { Row } from "../kit/Row";
+import { FilePick } from "../theme/controls/FilePick";
 import Button from "@mui/material/Button";
 import { Note } from "../kit/Note";
-import { WaterFields, WaterList } from "./water.styles";
+import { WaterList } from "./water.styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf } from "../api/client";
 import { showDay } from "../quantities/format";
-import { waterApi, type FeedFault, type WeatherKept } from "./waterApi";
+import { waterApi, type WeatherKept } from "./waterApi";
 
 const LARGEST = 2 * 1024 * 1024;
-const FAULTS: readonly (readonly [FeedFault, string])[] = [
-  ["none", "Ask the simulated feed"],
-  ["late", "Late feed"],
-  ["missing", "Feed with gaps"],
-  ["absurd", "Absurd feed"],
-];
-
-/** The weather that a year runs on: a daily file in and out, and a simulated feed. */
+/** The weather that a year runs on: a daily file in and out. */
 export function Weather({ gardenId }: { gardenId: number }) {
   const queries = useQueryClient();
   const kept = useQuery({ queryKey: ["weather", gardenId], queryFn: () => waterApi.weather(gardenId) });
@@ -33,44 +30,34 @@ export function Weather({ gardenId }: { gardenId: number }) {
     },
     onSuccess: taken,
   });
-  const ask = useMutation({
-    mutationFn: (fault: FeedFault) => waterApi.askFeed(gardenId, fault),
-    onSuccess: taken,
-  });
-  const error = bring.error ?? ask.error;
+  const { error } = bring;
   return (
     <section aria-labelledby="weather-title">
-      <h2 id="weather-title">Weather</h2>
+      <Typography variant="panelTitle" id="weather-title" sx={{ marginBottom: 1.5 }}>
+        Weather
+      </Typography>
       <Note>
         {kept.data?.first && kept.data.last
           ? `${kept.data.days} days kept, ${showDay(kept.data.first)} to ${showDay(kept.data.last)}; a whole year of them is used.`
           : "No daily weather yet: years are drawn from normals."}
       </Note>
-      <WaterFields>
-        <label>
-          <span>Daily file: date, tmin_c, tmax_c, rain_mm</span>
-          <input
-            type="file"
-            accept=".csv,text/csv"
-            onChange={(event) => {
-              const [file] = event.currentTarget.files ?? [];
-              if (file) bring.mutate(file);
-            }}
-          />
-        </label>
+      <Note>A daily file has a column each for date, tmin_c, tmax_c and rain_mm.</Note>
+      <Row>
+        <FilePick
+          label="Daily file: date, tmin_c, tmax_c, rain_mm"
+          accept=".csv,text/csv"
+          onFile={(file) => bring.mutate(file)}
+        >
+          Bring a daily file
+        </FilePick>
         <Button component="a" href={`/api/gardens/${gardenId}/weather.csv`} download>
           As a file
         </Button>
-        {FAULTS.map(([fault, name]) => (
-          <Button key={fault} onClick={() => ask.mutate(fault)}>
-            {name}
-          </Button>
-        ))}
-      </WaterFields>
+      </Row>
       {error && (
-        <p role="alert">
+        <Problem>
           {error instanceof Error && error.message.startsWith("The file") ? error.message : saidOf(error)}
-        </p>
+        </Problem>
       )}
       {last && (
         <Note role="status">

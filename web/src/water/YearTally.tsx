@@ -1,19 +1,20 @@
-import Table from "@mui/material/Table";
+import { FigureTable } from "../kit/FigureTable";
+import Typography from "@mui/material/Typography";
 import TableBody from "@mui/material/TableBody";
 import TableCell from "@mui/material/TableCell";
 import TableRow from "@mui/material/TableRow";
-import { Lines } from "../kit/Lines";
+import { FactLine, Lines } from "../kit/Lines";
 import { Note } from "../kit/Note";
-import { TallyBox, TallyVolume } from "../section/tally.styles";
+import { TallyBox, TallyVolume } from "../kit/tally.styles";
 import { WaterList } from "./water.styles";
 import type { BedFigures } from "../api/client";
 import type { WaterFigures } from "./waterApi";
 import { Quantity } from "../quantities/Quantity";
-import { Panel } from "../section/Panel";
+import { Disclosure } from "../kit/Disclosure";
+import { dateOf, MONTHS } from "./days";
 
 type Props = { figures: BedFigures; year: WaterFigures | null };
 
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 const WEATHER = {
   daily: "your own daily weather",
   normals: "your monthly normals",
@@ -27,64 +28,64 @@ export function YearTally({ figures, year }: Props) {
   const summer = year ? Math.min(...year.lasts_days.map(({ middle }) => middle)) : null;
   return (
     <TallyBox data-part="tally" aria-label="The reservoir">
-      <h2>It holds</h2>
+      <Typography variant="panelTitle">It holds</Typography>
       <TallyVolume data-part="tally-volume">
         <b>
           <Quantity kind="water" value={reservoir.water_m3} />
         </b>{" "}
         of water{figures.count > 1 && ", each bed"}
       </TallyVolume>
-      <Lines data-part="tally-list">
+      <Lines>
         {reservoir.lost_to_tilt_m3 > 1e-6 && (
-          <Row label="Lost by its tilt">
+          <FactLine name="Lost by its tilt">
             <Quantity kind="water" value={reservoir.lost_to_tilt_m3} />
-          </Row>
+          </FactLine>
         )}
-        <Row label="Soil over the water">
+        <FactLine name="Soil over the water">
           <Quantity kind="length" value={reservoir.soil_m} />
-        </Row>
-        <Row label="That soil wicks (estimate)">
+        </FactLine>
+        <FactLine name="That soil wicks (estimate)">
           <Quantity kind="length" value={reservoir.rise_m} />
-        </Row>
-        <Row label={`Lifted a day, by ${reservoir.wick.replace("_", " ")}`}>
+        </FactLine>
+        <FactLine name={`Lifted a day, by ${reservoir.wick.replace("_", " ")}`}>
           <Quantity kind="water" value={reservoir.lift_m3_day} />
-        </Row>
+        </FactLine>
         {reservoir.liner_m && (
-          <Row label="Liner sheet">
+          <FactLine name="Liner sheet">
             <Quantity kind="length" value={reservoir.liner_m[0]} /> ×{" "}
             <Quantity kind="length" value={reservoir.liner_m[1]} />
-          </Row>
+          </FactLine>
         )}
-        <Row label="Weight, wet through and full">
+        <FactLine name="Weight, wet through and full">
           <Quantity kind="mass" value={figures.mass_saturated_kg} />
-        </Row>
+        </FactLine>
         {year && summer !== null && (
           <>
-            <Row label="Plants ask on a hot day">
+            <FactLine name="Plants ask on a hot day">
               <Quantity kind="water" value={year.hot_day_m3} />
-            </Row>
-            <Row label="Lasts without rain, worst month">{daysOf(summer, year.longest_days)}</Row>
-            <Row label="Filled up in a season">
+            </FactLine>
+            <FactLine name="Lasts without rain, worst month">{daysOf(summer, year.longest_days)}</FactLine>
+            <FactLine name="Filled up in a season">
               {timesOf(year.refills.middle)}, <Quantity kind="water" value={year.refill_m3.middle} />
-            </Row>
-            <Row label="Watered from the top">
+            </FactLine>
+            <FactLine name="Watered from the top">
               <Quantity kind="water" value={year.twin_m3.middle} />
-            </Row>
-            <Row label="Saved by the reservoir">
+            </FactLine>
+            <FactLine name="Saved by the reservoir">
               <Quantity kind="water" value={Math.max(year.saved_m3.middle, 0)} />
-            </Row>
-            <Row label="Days plants go short">{Math.round(year.short_days.middle)}</Row>
-            <Row label="Runs over">
+            </FactLine>
+            <FactLine name="Days plants go short">{Math.round(year.short_days.middle)}</FactLine>
+            <FactLine name="Runs over">
               <Quantity kind="water" value={year.overflow_m3.middle} />
-            </Row>
+            </FactLine>
           </>
         )}
       </Lines>
       {year && (
         <>
-          <Panel title="Days it lasts, by month" said="worst to best">
+          <Disclosure title="Days it lasts, by month" said="worst to best">
             {() => (
-              <Table>
+              <FigureTable>
                 <TableBody>
                   {year.lasts_days.map((each, month) => (
                     <TableRow key={MONTHS[month]}>
@@ -97,10 +98,10 @@ export function YearTally({ figures, year }: Props) {
                     </TableRow>
                   ))}
                 </TableBody>
-              </Table>
+              </FigureTable>
             )}
-          </Panel>
-          <Panel title="Refill calendar" said={`${year.refill_days.length} in a typical year`}>
+          </Disclosure>
+          <Disclosure title="Refill calendar" said={`${year.refill_days.length} in a typical year`}>
             {() => (
               <WaterList data-part="water-list">
                 {year.refill_days.map(({ day, volume_m3 }) => (
@@ -111,7 +112,7 @@ export function YearTally({ figures, year }: Props) {
                 ))}
               </WaterList>
             )}
-          </Panel>
+          </Disclosure>
           <Note>
             {year.years} years of {WEATHER[year.weather]}, everything full on 1 January.
           </Note>
@@ -128,18 +129,4 @@ function timesOf(count: number): string {
 
 function daysOf(days: number, longest: number): string {
   return days >= longest ? `over ${longest} days` : `${Math.round(days)} days`;
-}
-
-function dateOf(day: number): string {
-  const at = new Date(Date.UTC(2027, 0, day));
-  return `${at.getUTCDate()} ${MONTHS[at.getUTCMonth()]}`;
-}
-
-function Row({ label, children }: { label: string; children: React.ReactNode }) {
-  return (
-    <div>
-      <dt>{label}</dt>
-      <dd>{children}</dd>
-    </div>
-  );
 }

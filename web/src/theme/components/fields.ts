@@ -51,7 +51,6 @@ export const FIELDS: Family = {
         "&:focus-visible": { outline: "none" },
       },
       multiline: { padding: 8 },
-      inputMultiline: { height: "auto", padding: 0 },
     },
   },
   MuiInputBase: {

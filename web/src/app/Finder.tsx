@@ -1,0 +1,105 @@
+import Autocomplete from "@mui/material/Autocomplete";
+import Box from "@mui/material/Box";
+import Dialog from "@mui/material/Dialog";
+import DialogActions from "@mui/material/DialogActions";
+import Button from "@mui/material/Button";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+import TextField from "@mui/material/TextField";
+import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { useNavigate } from "react-router";
+import { api, type KeptGarden, type Material } from "../api/client";
+import { BedMark } from "../drawing/BedMark";
+import { Sign } from "../drawing/Sign";
+import { Swatch } from "../drawing/Swatch";
+import type { Place, Places } from "./places";
+
+type Props = { garden: KeptGarden; places: Places; bedPath: (key: string) => string; onClose: () => void };
+
+type Found =
+  | { kind: "Beds"; name: string; to: string; bed: KeptGarden["beds"][number]["bed"] }
+  | { kind: "Views"; name: string; to: string; place: Place }
+  | { kind: "Materials"; name: string; to: string; material: Material };
+
+/** Finds a bed, a view or a material by its name, from anywhere. */
+export default function Finder({ garden, places, bedPath, onClose }: Props) {
+  const navigate = useNavigate();
+  const [words, setWords] = useState("");
+  const asked = useDeferredValue(words.trim());
+  const shelf = useQuery({
+    queryKey: ["shelf", garden.id, asked],
+    queryFn: ({ signal }) => api.shelf(garden.id, asked, signal),
+    placeholderData: (before) => before,
+    enabled: asked !== "",
+  });
+  const wanted = words.trim().toLowerCase();
+  const says = (name: string) => name.toLowerCase().includes(wanted);
+  const beds: Found[] = garden.beds
+    .filter(({ key, bed }) => says(bed.name ?? key))
+    .map(({ key, bed }) => ({ kind: "Beds", name: bed.name ?? key, to: bedPath(key), bed }));
+  const views: Found[] = [...places.garden, ...places.bed]
+    .filter(({ label }) => wanted !== "" && says(label))
+    .map((place) => ({ kind: "Views", name: place.label, to: place.to, place }));
+  const materials: Found[] = (wanted ? (shelf.data ?? []) : []).slice(0, 12).map((material) => ({
+    kind: "Materials",
+    name: material.name,
+    to: `/garden/${garden.id}/shelf/${material.key}`,
+    material,
+  }));
+  return (
+    <Dialog open onClose={onClose} aria-labelledby="finder-title">
+      <DialogTitle id="finder-title">Find</DialogTitle>
+      <DialogContent>
+        <Autocomplete<Found>
+          open
+          disablePortal
+          disableCloseOnSelect
+          options={[...beds, ...views, ...materials]}
+          groupBy={({ kind }) => kind}
+          getOptionLabel={({ name }) => name}
+          getOptionKey={({ to }) => to}
+          filterOptions={(all) => all}
+          inputValue={words}
+          onInputChange={(_event, text, reason) => reason === "input" && setWords(text)}
+          onChange={(_event, found) => {
+            if (!found) return;
+            void navigate(found.to);
+            onClose();
+          }}
+          noOptionsText="Nothing is called that."
+          renderInput={(params) => (
+            <TextField {...params} label="A bed, a view or a material" placeholder="its name" autoFocus />
+          )}
+          renderOption={({ key, ...props }, found) => (
+            <li key={key} {...props}>
+              <FoundSign found={found} />
+              {found.name}
+            </li>
+          )}
+          slotProps={{
+            popper: {
+              sx: { position: "static !important", transform: "none !important", width: "100% !important" },
+            },
+            listbox: { sx: { maxHeight: "48vh" } },
+          }}
+        />
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>Close</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function FoundSign({ found }: { found: Found }) {
+  return (
+    <Box component="span" sx={{ display: "inline-grid", placeItems: "center", width: 30 }}>
+      {found.kind === "Beds" && <BedMark bed={found.bed} />}
+      {found.kind === "Views" && <Sign name={found.place.name} />}
+      {found.kind === "Materials" && (
+        <Swatch material={found.material.key} like={found.material.like} width={22} height={22} />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,29 @@
+import type { SignName } from "../drawing/Sign";
+
+export type Place = { name: SignName; label: string; to: string };
+export type Places = { garden: readonly Place[]; bed: readonly Place[] };
+
+/** Where one can go: about the garden, and about the bed at hand. */
+export function placesOf(base: string, bedKey: string | undefined): Places {
+  const forBed = (view: string) => (bedKey ? `${base}/${view}/bed/${bedKey}` : `${base}/new`);
+  return {
+    garden: [
+      { name: "plot", label: "Plot", to: `${base}/plot` },
+      { name: "haul", label: "Haul", to: `${base}/haul` },
+      { name: "shelf", label: "Shelf", to: `${base}/shelf` },
+    ],
+    bed: [
+      { name: "section", label: "Section", to: forBed("section") },
+      { name: "blend", label: "Blend", to: `${base}/blend` },
+      { name: "water", label: "Water", to: forBed("water") },
+    ],
+  };
+}
+
+const AT_HAND: readonly SignName[] = ["section", "haul", "plot", "water"];
+
+/** The four that a phone shows at its foot; the others stand under More. */
+export function atHand({ garden, bed }: Places): readonly Place[] {
+  const all = [...garden, ...bed];
+  return AT_HAND.flatMap((name) => all.find((place) => place.name === name) ?? []);
+}

@@ -1,0 +1,35 @@
+import { lazy } from "react";
+
+const load = {
+  plot: () => import("../plot/PlotView"),
+  section: () => import("../section/SectionView"),
+  history: () => import("../section/HistoryView"),
+  schools: () => import("../schools/SchoolsView"),
+  compare: () => import("../schools/CompareView"),
+  blend: () => import("../blend/BlendView"),
+  water: () => import("../water/WaterView"),
+  haul: () => import("../haul/HaulView"),
+  shelf: () => import("../shelf/ShelfView"),
+  newBed: () => import("../measuring/NewBed"),
+} as const;
+
+/** Every view is a chunk of its own. */
+export const PlotView = lazy(load.plot);
+export const SectionView = lazy(load.section);
+export const HistoryView = lazy(load.history);
+export const SchoolsView = lazy(load.schools);
+export const CompareView = lazy(load.compare);
+export const BlendView = lazy(load.blend);
+export const WaterView = lazy(load.water);
+export const HaulView = lazy(load.haul);
+export const ShelfView = lazy(load.shelf);
+export const NewBed = lazy(load.newBed);
+
+/** Fetch the other views once nothing else is to be done, so that they open without a connection too. */
+export function fetchViewsAhead(): void {
+  const fetchAll = () => {
+    for (const one of Object.values(load)) void one().catch(() => undefined);
+  };
+  if ("requestIdleCallback" in window) window.requestIdleCallback(fetchAll, { timeout: 8000 });
+  else setTimeout(fetchAll, 4000);
+}

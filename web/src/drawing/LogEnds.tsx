@@ -1,0 +1,64 @@
+import css from "./drawing.module.css";
+import { useMemo } from "react";
+import { drawnParts, pathOf, roomIn, type Geometry, type Point } from "./geometry";
+import { HATCHES } from "./hatches";
+import { packLogs, packOutline } from "./logs";
+
+const LARGEST_LOG_M = 0.055;
+const LARGEST_SHARE_OF_LAYER = 0.36;
+
+/** A layer of logs as their ends, touching and inside its outline. */
+export function LogEnds({
+  points,
+  geometry,
+  hatch,
+}: {
+  points: readonly Point[];
+  geometry: Geometry;
+  hatch: string;
+}) {
+  const ys = points.map(([, y]) => y);
+  const [top, floor] = [Math.min(...ys), Math.max(...ys)];
+  const height = floor - top;
+  const largest = Math.max(
+    Math.min(LARGEST_LOG_M * geometry.scale, 46),
+    Math.min(18, height * LARGEST_SHARE_OF_LAYER),
+  );
+  const outline = pathOf(points);
+  const logs = useMemo(
+    () =>
+      isBox(points)
+        ? drawnParts(geometry, points).flatMap((part) =>
+            packLogs(part.width - 2, height - 2, largest, Math.round(part.x)).map((log) => ({
+              x: part.x + 1 + log.x,
+              y: floor - 1 - log.y,
+              r: log.r,
+            })),
+          )
+        : packOutline((x, y) => roomIn(points, x, y), boundsOf(points), largest),
+    [outline, largest, geometry.breakAt],
+  );
+  const { ground, ink } = HATCHES[hatch] ?? HATCHES.broadleaf_logs ?? { ground: "none", ink: "none" };
+  return (
+    <g data-logs={hatch}>
+      {logs.map((log) => (
+        <g key={`${log.x} ${log.y}`} transform={`translate(${log.x} ${log.y})`}>
+          <circle className={css.logBark} fill={ground} stroke={ink} r={Math.max(log.r - 0.9, 0.5)} />
+          <circle className={css.logRing} stroke={ink} r={log.r * 0.62} />
+          <circle className={css.logRing} stroke={ink} r={log.r * 0.3} />
+        </g>
+      ))}
+    </g>
+  );
+}
+
+function isBox(points: readonly Point[]): boolean {
+  return points.length === 4 && points[0]?.[0] === points[3]?.[0] && points[1]?.[0] === points[2]?.[0];
+}
+
+function boundsOf(points: readonly Point[]) {
+  const xs = points.map(([x]) => x);
+  const ys = points.map(([, y]) => y);
+  const [left, top] = [Math.min(...xs), Math.min(...ys)];
+  return { left, top, width: Math.max(...xs) - left, height: Math.max(...ys) - top };
+}
