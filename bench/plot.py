@@ -69,9 +69,9 @@ def _frame_ms(page: Page, address: str) -> float:
     """Scripting for each step of a drag [ms]."""
     page.goto(address)
     bed = page.locator('[data-bed="bed_5 0"]')
-    page.locator(".plot-aisle").first.wait_for(state="attached")
+    page.locator("[data-part=plot-aisle]").first.wait_for(state="attached")
     page.wait_for_load_state("networkidle")
-    box = bed.locator(".plot-edge").bounding_box()
+    box = bed.locator("[data-part=plot-edge]").bounding_box()
     if box is None:
         raise RuntimeError("the bed isn't drawn")
     x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2

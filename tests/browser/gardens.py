@@ -51,7 +51,7 @@ def keep(
 def open_section(app: Page, home: str, garden: Garden, key: str) -> None:
     """A bed's section, figures and buying there."""
     app.goto(f"{home}/garden/{garden.pk}/section/bed/{key}")
-    expect(app.locator(".tally-volume")).to_be_visible()
+    expect(app.locator("[data-part=tally-volume]")).to_be_visible()
 
 
 def saved(app: Page) -> None:

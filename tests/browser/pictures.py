@@ -17,14 +17,14 @@ TRIES = 50
 def section(page: Page) -> None:
     """The first bed, cut open."""
     page.get_by_role("link", name="Section").click()
-    page.locator(".tally-volume").wait_for()
-    page.locator(".ghost-name").nth(1).wait_for()
+    page.locator("[data-part=tally-volume]").wait_for()
+    page.locator("[data-part=ghost-name]").nth(1).wait_for()
 
 
 def plot(page: Page) -> None:
     """The plot with a bed chosen, and what to pack under its corners."""
     page.get_by_role("link", name="Plot").click()
-    page.locator(".plot-aisle").first.wait_for(state="attached")
+    page.locator("[data-part=plot-aisle]").first.wait_for(state="attached")
     page.locator('[data-bed="brick_court 0"]').click()
     page.get_by_text("pack under its corners").wait_for()
 
@@ -32,9 +32,9 @@ def plot(page: Page) -> None:
 def bed_named(page: Page, name: str) -> None:
     """A bed cut open, reached by its tab."""
     page.get_by_role("link", name=name, exact=True).click()
-    page.locator(".tally-volume").wait_for()
-    page.locator(".from-above").wait_for()
-    page.locator(".ghost-name").nth(1).wait_for()
+    page.locator("[data-part=tally-volume]").wait_for()
+    page.locator("[data-part=from-above]").wait_for()
+    page.locator("[data-part=ghost-name]").nth(1).wait_for()
 
 
 def mound(page: Page) -> None:
@@ -51,40 +51,40 @@ def compare(page: Page) -> None:
     """Four ways to fill the first bed, side by side."""
     page.get_by_role("link", name="Long table", exact=True).click()
     page.get_by_role("link", name="Compare 4").click()
-    page.locator(".compare-name").nth(3).wait_for()
+    page.locator("[data-part=compare-name]").nth(3).wait_for()
 
 
 def schools(page: Page) -> None:
     """The schools that suit a brick bed."""
     page.get_by_role("link", name="Brick court", exact=True).click()
-    page.locator(".tally-volume").wait_for()
+    page.locator("[data-part=tally-volume]").wait_for()
     page.get_by_role("link", name="Sheet layers").click()
-    page.locator(".school-card").nth(2).wait_for()
+    page.locator("[data-part=school-card]").nth(2).wait_for()
 
 
 def blend(page: Page) -> None:
     """The mix of the tubs on the bands of a deep container, and what to buy for all four."""
     page.get_by_role("link", name="Net-loft tubs", exact=True).click()
-    page.locator(".tally-volume").wait_for()
+    page.locator("[data-part=tally-volume]").wait_for()
     page.get_by_role("link", name="Blend").click()
-    page.locator(".blend-needle").nth(5).wait_for()
-    page.locator(".blend-recipe tbody tr").nth(5).wait_for()
+    page.locator("[data-part=blend-needle]").nth(5).wait_for()
+    page.locator("[data-part=blend-recipe] tbody tr").nth(5).wait_for()
 
 
 def water(page: Page) -> None:
     """The tank's water: its year, its probe, its dips."""
     page.get_by_role("link", name="Winch tank", exact=True).click()
-    page.locator(".tally-volume").wait_for()
-    page.locator(".rail").get_by_role("link", name="Water").click()
-    page.locator(".water-year svg").wait_for()
-    page.locator(".water-told").wait_for()
-    page.locator(".water-dip").first.wait_for()
+    page.locator("[data-part=tally-volume]").wait_for()
+    page.locator("[data-part=rail]").get_by_role("link", name="Water").click()
+    page.locator("[data-part=water-year] svg").wait_for()
+    page.locator("[data-part=water-told]").wait_for()
+    page.locator("[data-part=water-dip]").first.wait_for()
 
 
 def haul(page: Page) -> None:
     """What to buy where, one line ticked off."""
     page.get_by_role("link", name="Haul").click()
-    page.locator(".haul-tick input").first.check()
+    page.locator("[data-part=haul-tick] input").first.check()
     page.locator("h1").click()
 
 
@@ -92,7 +92,7 @@ def shelf(page: Page) -> None:
     """The gardener's own compost, defaults and own figures side by side."""
     page.get_by_role("link", name="Shelf").click()
     page.get_by_role("button", name="Heap compost").click()
-    page.locator(".is-yours").first.wait_for()
+    page.locator("[data-yours]").first.wait_for()
 
 
 def history(page: Page) -> None:
@@ -106,13 +106,13 @@ def history(page: Page) -> None:
     with page.expect_response(lambda answer: answer.request.method == "PUT" and "/beds/" in answer.url):
         page.get_by_role("button", name="Undo").click()
     page.get_by_role("link", name="History").click()
-    page.locator(".history-list .small-section").nth(3).wait_for()
+    page.locator("[data-part=history-list] [data-part=small-section]").nth(3).wait_for()
 
 
 def signin(page: Page) -> None:
     """The front door."""
     page.goto(f"{page.url.split('/garden')[0]}/sign-in")
-    page.locator(".door").wait_for()
+    page.locator("[data-part=door]").wait_for()
 
 
 PICTURES: dict[str, Callable[[Page], None]] = {
@@ -152,7 +152,7 @@ def open_when_ready(page: Page, address: str) -> None:
             break
         except PlaywrightError:
             page.wait_for_timeout(200)
-    page.locator(".rail").wait_for()
+    page.locator("[data-part=rail]").wait_for()
 
 
 if __name__ == "__main__":

@@ -83,7 +83,7 @@ def test_axe_finds_nothing_serious_in_either_scheme(app: Page, home: str, garden
     app.goto(address(home, garden, view))
     expect(app.locator(VIEWS[view]).first).to_be_visible()
     if view == "section/bed/branchy":
-        app.locator(".layer-card", has_text="Branches").locator(".layer-name").click()
+        app.locator("[data-part=layer-card]", has_text="Branches").locator("[data-part=layer-name]").click()
         app.get_by_role("button", name="More measures").click()
         for panel in ("Carbon to nitrogen", "Surface after the first winter", "Earliest sowing"):
             app.get_by_text(panel).click()
@@ -91,11 +91,11 @@ def test_axe_finds_nothing_serious_in_either_scheme(app: Page, home: str, garden
         app.get_by_text("Bucket test").click()
         app.get_by_text("Change the bands").click()
         app.get_by_role("button", name="Find it").click()
-        expect(app.locator(".blend-found .blend-needle").first).to_be_visible()
+        expect(app.locator("[data-part=blend-found] [data-part=blend-needle]").first).to_be_visible()
     if view == "/gardens":
         app.get_by_text("Its year").click()
     if view == "plot":
-        app.locator(".bed-on-plot").click()
+        app.locator("[data-part=bed-on-plot]").click()
         app.get_by_text("its place").click()
     if view == "new":
         app.get_by_role("radio", name="Corners as measured").click()

@@ -58,27 +58,27 @@ def test_long_table_wood_in_a_box(app: Page, home: str, brackwater: Garden) -> N
     alike = app.get_by_label("How many alike")
     alike.fill("2")
     alike.press("Enter")
-    expect(app.locator(".tally h2")).to_have_text("To fill both beds")
+    expect(app.locator("[data-part=tally] h2")).to_have_text("To fill both beds")
     for name, thickness in (("Compost", "7 cm"), ("Leaves and greens", "8 cm"), ("Branches", "9 cm")):
         app.get_by_role("button", name="Add a layer").click()
         choose(app.get_by_role("combobox", name="New layer"), name)
         field = app.get_by_label(f"Thickness of {name}")
         field.fill(thickness)
         field.press("Enter")
-        card = app.locator(".layer-card", has_text=name).first
+        card = app.locator("[data-part=layer-card]", has_text=name).first
         expect(card).to_contain_text("placed, each bed")
         while card.get_by_role("button", name="Down").is_enabled():
             card.get_by_role("button", name="Down").click()
-            card = app.locator(".layer-card", has_text=name).first
-            card.locator(".layer-name").click()
-    finding = app.locator(".finding", has_text="Branches: its voids")
+            card = app.locator("[data-part=layer-card]", has_text=name).first
+            card.locator("[data-part=layer-name]").click()
+    finding = app.locator("[data-part=finding]", has_text="Branches: its voids")
     expect(finding).to_contain_text("surface drops")
     finding.get_by_role("button", name="Pack it").click()
     expect(finding).to_have_count(0)
     saved(app)
     assert kept_layers("long_table") == ["branches", "leaves", "compost", "raised_bed_mix"]
     app.get_by_role("link", name="Haul").click()
-    expect(app.locator(".haul-head")).to_contain_text("2 beds")
+    expect(app.locator("[data-part=haul-head]")).to_contain_text("2 beds")
     expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Raised bed mix")).to_contain_text("yd³")
     expect(app.get_by_label("Your own").locator("tr", has_text="Branches")).to_contain_text("enough")
 
@@ -93,29 +93,29 @@ def test_ferry_box_light_and_drained(app: Page, home: str, brackwater: Garden) -
             field = app.get_by_label(f"Thickness of {name}")
             field.fill(thickness)
             field.press("Enter")
-        app.locator(".layer-card", has_text=name).locator(".layer-name").click()
-        card = app.locator(".layer-card.is-selected")
+        app.locator("[data-part=layer-card]", has_text=name).locator("[data-part=layer-name]").click()
+        card = app.locator("[data-part=layer-card][data-selected]")
         card.get_by_role("button", name="Down").click()
-        expect(app.locator(".layer-card").first).to_contain_text("Light box mix")
+        expect(app.locator("[data-part=layer-card]").first).to_contain_text("Light box mix")
     saved(app)
     assert kept_layers("ferry_box") == ["expanded_clay", "geotextile", "light_mix"]
     # the fabric keeps the mix out of the clay, so nothing is swallowed
-    expect(app.locator(".finding", has_text="swallow")).to_have_count(0)
-    expect(app.locator(".finding", has_text="potting mix")).to_have_count(2)
-    weight = app.locator(".tally-list > div", has_text="Weight, wet through").locator("dd").inner_text()
+    expect(app.locator("[data-part=finding]", has_text="swallow")).to_have_count(0)
+    expect(app.locator("[data-part=finding]", has_text="potting mix")).to_have_count(2)
+    weight = app.locator("[data-part=fact]", has_text="Weight, wet through").locator("dd").inner_text()
     assert 250 < float(weight.removesuffix(" lb").replace(",", "")) < 450
     app.get_by_role("link", name="Haul").click()
     stores = app.get_by_label("Saltgrass stores")
     for part in ("Potting mix", "Compost", "Perlite", "Expanded clay"):
         expect(stores.locator("tr", has_text=part)).to_contain_text("bag")
-    expect(app.locator(".haul-pay")).to_contain_text("Geotextile")
+    expect(app.locator("[data-part=haul-pay]")).to_contain_text("Geotextile")
 
 
 def test_brick_court_sheet_layers(app: Page, home: str, brackwater: Garden) -> None:
     app.goto(f"{home}/garden/{brackwater.pk}/new")
     measure(app, "Brick court", ("3 m", "1.5 m", "42 cm"), "10 cm", "outside", "Compost")
     app.get_by_role("button", name="More measures").click()
-    expect(app.locator(".more-note")).to_contain_text("The walls take 19 % of the ground")
+    expect(app.locator("[data-part=more-note]")).to_contain_text("The walls take 19 % of the ground")
     app.get_by_role("button", name="Add a layer").click()
     choose(app.get_by_role("combobox", name="New layer"), "Cardboard")
     laps = app.get_by_label("Laps of Cardboard")
@@ -124,21 +124,21 @@ def test_brick_court_sheet_layers(app: Page, home: str, brackwater: Garden) -> N
     piece = app.get_by_label("One piece is")
     piece.fill("90 x 120 cm")
     piece.press("Enter")
-    expect(app.locator(".layer-card", has_text="Cardboard")).to_contain_text("pieces")
-    caution = app.locator(".finding", has_text="Cardboard: the laps are")
+    expect(app.locator("[data-part=layer-card]", has_text="Cardboard")).to_contain_text("pieces")
+    caution = app.locator("[data-part=finding]", has_text="Cardboard: the laps are")
     caution.get_by_role("button", name=re.compile("^Lap ")).click()
     expect(caution).to_have_count(0)
     expect(laps).to_have_value('5 7/8"')
-    app.locator(".layer-card", has_text="Cardboard").get_by_role("button", name="Down").click()
+    app.locator("[data-part=layer-card]", has_text="Cardboard").get_by_role("button", name="Down").click()
     saved(app)
     assert kept_layers("brick_court") == ["cardboard", "compost"]
-    wide = app.locator(".finding", has_text="the far soil is")
+    wide = app.locator("[data-part=finding]", has_text="the far soil is")
     wide.get_by_role("button", name="Seen, because").click()
     app.get_by_label("Why it can stay").fill("there is a plank across")
     app.keyboard.press("Enter")
     expect(wide).to_contain_text("Seen: there is a plank across")
     app.get_by_role("link", name="Haul").click()
-    expect(app.locator(".haul-pay")).to_contain_text("Cardboard")
+    expect(app.locator("[data-part=haul-pay]")).to_contain_text("Cardboard")
     expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Compost, loose")).to_contain_text("$42.00 a yd³")
 
 
@@ -149,7 +149,7 @@ def add_layer(app: Page, name: str, thickness: str) -> None:
     field = app.get_by_label(f"Thickness of {name}")
     field.fill(thickness)
     field.press("Enter")
-    expect(app.locator(".layer-card", has_text=name).first).to_contain_text("placed")
+    expect(app.locator("[data-part=layer-card]", has_text=name).first).to_contain_text("placed")
 
 
 def start(app: Page, name: str, label: str, tape: dict[str, str], fill: str) -> None:
@@ -171,7 +171,7 @@ def test_net_loft_tubs_from_the_tape_to_the_shopping_list(app: Page, home: str, 
     alike = app.get_by_label("How many alike")
     alike.fill("4")
     alike.press("Enter")
-    expect(app.locator(".tally h2")).to_have_text("To fill all 4 beds")
+    expect(app.locator("[data-part=tally] h2")).to_have_text("To fill all 4 beds")
     add_layer(app, "Bark mulch", "1 1/4 in")
     saved(app)
     tub = Bed.objects.get(key="net_loft_tubs")
@@ -194,9 +194,9 @@ def test_windbreak_mound_from_the_tape_to_the_shopping_list(app: Page, home: str
         field = app.get_by_label(re.compile(rf"^Thickness of {name}"))
         field.fill(thickness)
         field.press("Enter")
-        expect(app.locator(".layer-card", has_text=name).first).to_contain_text("placed")
-    expect(app.locator(".finding", has_text="The sides rise at 44°")).to_be_visible()
-    pack = app.locator(".finding", has_text="Logs, ash and birch: its voids")
+        expect(app.locator("[data-part=layer-card]", has_text=name).first).to_contain_text("placed")
+    expect(app.locator("[data-part=finding]", has_text="The sides rise at 44°")).to_be_visible()
+    pack = app.locator("[data-part=finding]", has_text="Logs, ash and birch: its voids")
     pack.get_by_role("button", name="Pack it").click()
     expect(pack).to_have_count(0)
     saved(app)
@@ -213,14 +213,14 @@ def test_stair_coil_from_the_tape_to_the_shopping_list(app: Page, home: str, bra
     start(app, "Stair coil", "Spiral", tape, "Gritty herb mix")
     for name, thickness in (("Plain herb mix", "22 cm"), ("Moist herb mix", "28 cm"), ("Rubble", "12 cm")):
         add_layer(app, name, thickness)
-        card = app.locator(".layer-card", has_text=name).first
+        card = app.locator("[data-part=layer-card]", has_text=name).first
         while card.get_by_role("button", name="Down").is_enabled():
             card.get_by_role("button", name="Down").click()
-            card = app.locator(".layer-card", has_text=name).first
-            card.locator(".layer-name").click()
-    app.locator(".layer-card", has_text="Moist herb mix").first.locator(".layer-name").click()
-    expect(app.locator(".layer-card.is-selected")).to_contain_text("along the run, from the outer end")
-    expect(app.locator(".from-above")).to_contain_text("in 2.0 turns")
+            card = app.locator("[data-part=layer-card]", has_text=name).first
+            card.locator("[data-part=layer-name]").click()
+    app.locator("[data-part=layer-card]", has_text="Moist herb mix").first.locator("[data-part=layer-name]").click()
+    expect(app.locator("[data-part=layer-card][data-selected]")).to_contain_text("along the run, from the outer end")
+    expect(app.locator("[data-part=from-above]")).to_contain_text("in 2.0 turns")
     saved(app)
     assert kept_layers("stair_coil") == ["rubble", "moist_herb", "plain_herb", "gritty_herb"]
     app.get_by_role("link", name="Haul").click()
@@ -239,4 +239,4 @@ def test_a_dug_trench_fills_the_heap(app: Page, home: str, brackwater: Garden) -
     expect(app.get_by_text("It lies on your heap of garden soil")).to_be_visible()
     after = {heap.material: heap.volume_m3 for heap in brackwater.stock.all()}["garden_soil"]
     assert after - before == pytest.approx(1.25 * (4.2 * 0.8 + 4 * 4.1 * 0.7 + 4 * 0.6) / 6 * 0.4)
-    expect(app.locator(".finding", has_text="no depth is safe of itself")).to_be_visible()
+    expect(app.locator("[data-part=finding]", has_text="no depth is safe of itself")).to_be_visible()

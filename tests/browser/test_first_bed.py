@@ -37,7 +37,7 @@ def empty_garden(gardener: User) -> None:
 
 def bags(app: Page) -> int:
     """Bags to buy, as the tally says."""
-    said = app.locator(".tally-list > div", has_text="Bought in bags").locator("dd").inner_text()
+    said = app.locator("[data-part=fact]", has_text="Bought in bags").locator("dd").inner_text()
     return int(re.match(r"(\d+) bag", said)[1])  # type: ignore[index]  # a tally without bags fails the test
 
 
@@ -55,8 +55,8 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
 
     expect(app.get_by_label("Name of the bed")).to_have_value("Trial bed")
     # 4 x 8 ft, less an inch of headspace: 32 sq ft x 9.016 in = 24.0 cu ft placed, 27.6 loose, 16 bags of 50 L
-    expect(app.locator(".layer-card").first).to_contain_text("24.0 cu ft")
-    expect(app.locator(".tally")).to_contain_text("16 bags · $142.40")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("24.0 cu ft")
+    expect(app.locator("[data-part=tally]")).to_contain_text("16 bags · $142.40")
 
     app.keyboard.press("Escape")
     app.locator("body").click(position={"x": 700, "y": 760})
@@ -67,7 +67,7 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
     thickness.fill("3")
     thickness.press("Enter")
     # 8.0 cu ft of compost placed, 9.2 loose, 7 bags of 40 L; topsoil 16.0 placed, 18.4 loose, 11 bags
-    expect(app.locator(".tally")).to_contain_text("18 bags · $141.30")
+    expect(app.locator("[data-part=tally]")).to_contain_text("18 bags · $141.30")
 
     before = bags(app)
     handle = app.get_by_role("slider", name="Top of Topsoil")
@@ -78,7 +78,7 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
     app.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2 + 90, steps=6)
     app.mouse.up()
     expect(thickness).not_to_have_value('3"')
-    expect(app.locator(".tally-list > div", has_text="Bought in bags")).not_to_contain_text(f"{before} bags")
+    expect(app.locator("[data-part=fact]", has_text="Bought in bags")).not_to_contain_text(f"{before} bags")
     dragged = thickness.input_value()
     after = bags(app)
     assert after > before
@@ -86,6 +86,6 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
     saved(app)
     app.reload()
     expect(app.get_by_label("Thickness of Compost")).to_have_value(dragged)
-    expect(app.locator(".tally")).to_contain_text(f"{after} bags")
+    expect(app.locator("[data-part=tally]")).to_contain_text(f"{after} bags")
     (kept,) = Bed.objects.all()
     assert [layer["material"] for layer in kept.cut["layers"]] == ["topsoil", "compost"]

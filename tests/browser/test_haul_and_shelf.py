@@ -36,24 +36,24 @@ def test_cards_tally_haul_and_command_line_agree(
     (bed,) = printed["beds"]
 
     open_section(app, home, garden, "branchy")
-    cards = app.locator(".layer-card:has(.layer-bar) .layer-figure b").all_inner_texts()
+    cards = app.locator("[data-part=layer-card]:has([data-part=layer-bar]) [data-part=layer-figure] b").all_inner_texts()
     told = [f"{layer['placed_m3'] * 1000:.0f} L" for layer in reversed(bed["layers"]) if layer["placed_m3"]]
     assert cards == told
-    held = app.locator(".tally-list > div", has_text="Holds, placed").locator("dd").inner_text()
+    held = app.locator("[data-part=fact]", has_text="Holds, placed").locator("dd").inner_text()
     assert sum(map(litres, cards)) == pytest.approx(litres(held.removesuffix(" a bed")), abs=1.5)
-    expect(app.locator(".tally-volume")).to_contain_text(f"{sum(n['loose_m3'] for n in printed['needs']):.2f} m³")
-    total = app.locator(".tally-list > div", has_text="To pay").locator("dd").inner_text()
+    expect(app.locator("[data-part=tally-volume]")).to_contain_text(f"{sum(n['loose_m3'] for n in printed['needs']):.2f} m³")
+    total = app.locator("[data-part=fact]", has_text="To pay").locator("dd").inner_text()
     assert total == f"${Decimal(printed['haul']['total']):,.2f}"
 
     app.get_by_role("link", name="Haul").click()
-    expect(app.locator(".haul-pay .tally-volume")).to_contain_text(total)
+    expect(app.locator("[data-part=haul-pay] [data-part=tally-volume]")).to_contain_text(total)
     lines = printed["haul"]["lines"]
-    expect(app.locator(".haul-tick")).to_have_count(len(lines))
+    expect(app.locator("[data-part=haul-tick]")).to_have_count(len(lines))
     for line in lines:
-        row = app.locator(".haul-lines tr", has_text=f"{line['name']},").first
+        row = app.locator("[data-part=haul-lines] tr", has_text=f"{line['name']},").first
         expect(row).to_contain_text(f"${Decimal(line['price']):,.2f}")
         expect(row).to_contain_text(f"{line['count']} bags" if line["count"] else f"{line['volume_m3']:.2f} m³")
-    row = app.locator(".haul-lines tr", has_text="Topsoil,").first
+    row = app.locator("[data-part=haul-lines] tr", has_text="Topsoil,").first
     row.get_by_role("checkbox").check()
     app.reload()
     expect(row.get_by_role("checkbox")).to_be_checked()
@@ -62,7 +62,7 @@ def test_cards_tally_haul_and_command_line_agree(
 def test_an_offer_is_entered_and_changes_what_is_bought(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, BRANCHY, units="ft_in")
     app.goto(f"{home}/garden/{garden.pk}/haul")
-    expect(app.locator(".haul-lines tr", has_text="Topsoil, bags of")).to_be_visible()
+    expect(app.locator("[data-part=haul-lines] tr", has_text="Topsoil, bags of")).to_be_visible()
     app.get_by_role("button", name="Enter another supplier").click()
     app.get_by_label("Supplier", exact=True).fill("Pennyfold yard")
     app.get_by_label("One delivery costs").fill("$45")
@@ -78,11 +78,11 @@ def test_an_offer_is_entered_and_changes_what_is_bought(app: Page, home: str, ga
     offer.get_by_label("Not below").fill("1 yd")
     expect(offer.get_by_role("status")).to_contain_text("1 yd³")
     app.get_by_role("button", name="Keep these offers").click()
-    row = app.get_by_label("Pennyfold yard").locator(".haul-lines tr")
+    row = app.get_by_label("Pennyfold yard").locator("[data-part=haul-lines] tr")
     expect(row).to_contain_text("Topsoil, loose")
     expect(row).to_contain_text("$30.00 a yd³")
     expect(row).to_contain_text("1 yd³")
-    expect(app.get_by_label("Pennyfold yard").locator(".haul-sum b")).to_have_text("$75.00")
+    expect(app.get_by_label("Pennyfold yard").locator("[data-part=haul-sum] b")).to_have_text("$75.00")
 
 
 def test_a_heap_on_hand_is_used_first(app: Page, home: str, gardener: User) -> None:
@@ -103,7 +103,7 @@ def test_an_own_material_is_made_changed_used_and_can_not_vanish(app: Page, home
     app.goto(f"{home}/garden/{garden.pk}/shelf")
     app.get_by_label("Search the shelf").fill("loam")
     app.get_by_role("button", name="Topsoil").click()
-    expect(app.locator(".material-sheet")).to_contain_text("default, estimate")
+    expect(app.locator("[data-part=material-sheet]")).to_contain_text("default, estimate")
     app.get_by_role("button", name="Make one of your own like it").click()
     name = app.get_by_label("What you call it")
     expect(name).to_have_value("Own topsoil")
@@ -116,12 +116,12 @@ def test_an_own_material_is_made_changed_used_and_can_not_vanish(app: Page, home
     row = app.get_by_role("row", name=re.compile("Density, moist"))
     expect(row).to_contain_text("yours")
     open_section(app, home, garden, "branchy")
-    weight = app.locator(".tally-list > div", has_text="Weight as delivered").locator("dd")
+    weight = app.locator("[data-part=fact]", has_text="Weight as delivered").locator("dd")
     before = weight.inner_text()
-    app.locator(".layer-card", has_text="Topsoil").locator(".layer-name").click()
+    app.locator("[data-part=layer-card]", has_text="Topsoil").locator("[data-part=layer-name]").click()
     app.get_by_role("combobox", name="Made of").fill("own top")
     app.get_by_role("option", name=re.compile("^Own topsoil")).click()
-    expect(app.locator(".layer-card").first).to_contain_text("Own topsoil")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("Own topsoil")
     expect(weight).not_to_have_text(before)
     saved(app)
     app.goto(f"{home}/garden/{garden.pk}/shelf/own_topsoil")
@@ -136,16 +136,16 @@ def test_bags_area_and_depth_both_ways(app: Page, home: str, gardener: User) -> 
     app.get_by_label("One bag holds").fill("40 L")
     app.get_by_label("Spread over").fill("4 x 2 m")
     # 23 bags of 40 L of compost are 800 L placed: 10 cm over 8 m2
-    expect(app.locator(".bags-answer")).to_contain_text("10 cm deep")
+    expect(app.locator("[data-part=bags-answer]")).to_contain_text("10 cm deep")
     app.get_by_role("button", name="How much area?").click()
     app.get_by_label("To a depth of").fill("5 cm")
-    expect(app.locator(".bags-answer")).to_contain_text("16.00 m² covered")
+    expect(app.locator("[data-part=bags-answer]")).to_contain_text("16.00 m² covered")
 
 
 def test_a_bed_and_a_material_are_found_by_slash(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, BRANCHY)
     app.goto(f"{home}/garden/{garden.pk}/plot")
-    expect(app.locator(".small-section")).to_be_visible()
+    expect(app.locator("[data-part=small-section]")).to_be_visible()
     app.keyboard.press("/")
     app.keyboard.type("bran")
     app.keyboard.press("Enter")

@@ -18,8 +18,8 @@ pytestmark = pytest.mark.browser
 
 def card(app: Page, name: str) -> Locator:
     """A layer's card, opened."""
-    found = app.locator(".layer-card", has_text=name).first
-    found.locator(".layer-name").click()
+    found = app.locator("[data-part=layer-card]", has_text=name).first
+    found.locator("[data-part=layer-name]").click()
     expect(found).to_have_class(re.compile("is-selected"))
     return found
 
@@ -67,7 +67,7 @@ def test_lifts_and_packing_are_set_on_the_card(app: Page, home: str, gardener: U
     expect(branches).to_contain_text("lifts of 5 cm each")
     finder = branches.get_by_role("combobox", name="Voids packed with")
     finder.fill("grav")
-    expect(app.locator(".finder-none")).to_be_visible()
+    expect(app.locator("[data-part=finder-none]")).to_be_visible()
     finder.fill("black gold")
     app.get_by_role("option", name=re.compile(r"^Compost\b")).click()
     expect(branches).to_contain_text("packed 100 %")
@@ -119,14 +119,14 @@ def test_up_down_split_and_remove_keep_the_chosen_layer(app: Page, home: str, ga
     open_section(app, home, garden, "branchy")
     compost = card(app, "Compost")
     compost.get_by_role("button", name="Up").click()
-    expect(app.locator(".layer-card").first).to_contain_text("Compost")
-    expect(app.locator(".layer-card.is-selected")).to_contain_text("Compost")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("Compost")
+    expect(app.locator("[data-part=layer-card][data-selected]")).to_contain_text("Compost")
     expect(compost.get_by_role("button", name="Up")).to_be_disabled()
     compost.get_by_role("button", name="Split").click()
-    expect(app.locator(".layer-card", has_text="Compost")).to_have_count(2)
+    expect(app.locator("[data-part=layer-card]", has_text="Compost")).to_have_count(2)
     expect(app.get_by_label("Thickness of Compost").first).to_have_value("5 cm")
-    app.locator(".layer-card.is-selected").get_by_role("button", name="Remove").click()
-    expect(app.locator(".layer-card", has_text="Compost")).to_have_count(1)
+    app.locator("[data-part=layer-card][data-selected]").get_by_role("button", name="Remove").click()
+    expect(app.locator("[data-part=layer-card]", has_text="Compost")).to_have_count(1)
     saved(app)
 
 
@@ -137,7 +137,7 @@ def test_what_is_typed_and_not_understood_moves_with_its_layer(app: Page, home: 
     field = app.get_by_label("Thickness of Compost")
     field.fill("four fingers")
     compost.get_by_role("button", name="Up").click()
-    expect(app.locator(".layer-card").first).to_contain_text("Compost")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("Compost")
     expect(field).to_have_value("four fingers")
     expect(app.get_by_role("alert")).to_contain_text("“fingers” isn't a unit of length")
 
@@ -145,11 +145,11 @@ def test_what_is_typed_and_not_understood_moves_with_its_layer(app: Page, home: 
 def test_outside_measure_walls_and_headspace(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, zoo.bed(name="Plain", shape=zoo.shape(2.4384, 1.2192, 0.254)), units="ft_in")
     open_section(app, home, garden, "plain")
-    expect(app.locator(".layer-card").first).to_contain_text("26.7 cu ft")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("26.7 cu ft")
     app.get_by_role("button", name="More measures").click()
     app.get_by_role("button", name="outside", exact=True).click()
     type_into(app.get_by_label("Wall thickness"), "89 mm")
-    expect(app.locator(".more-note")).to_contain_text("The walls take 21 % of the ground")
+    expect(app.locator("[data-part=more-note]")).to_contain_text("The walls take 21 % of the ground")
     type_into(app.get_by_label("Headspace"), "1 in")
     expect(app.get_by_label("Headspace")).to_have_value('1"')
     saved(app)
@@ -177,22 +177,22 @@ def test_walls_that_leave_nothing_are_refused_in_place_and_nothing_is_lost(
 def test_a_bed_on_uneven_ground_takes_its_corner_depths(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, zoo.bed(name="Plain"))
     open_section(app, home, garden, "plain")
-    expect(app.locator(".layer-card").first).to_contain_text("1.00 m³")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("1.00 m³")
     app.get_by_role("button", name="More measures").click()
     app.get_by_role("button", name="The ground isn't level").click()
     for corner in ("Left front", "Right front"):
         type_into(app.get_by_label(corner), "30 cm")
-    expect(app.locator(".layer-card").first).to_contain_text("800 L")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("800 L")
     saved(app)
     assert kept("plain")["corner_depths_m"] == [0.3, 0.3, 0.5, 0.5]
     app.get_by_role("button", name="It is level").click()
-    expect(app.locator(".layer-card").first).to_contain_text("1.00 m³")
+    expect(app.locator("[data-part=layer-card]").first).to_contain_text("1.00 m³")
 
 
 def test_reach_and_sides_are_the_gardeners_own(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, BRANCHY)
     open_section(app, home, garden, "branchy")
-    finding = app.locator(".finding", has_text="the far soil is")
+    finding = app.locator("[data-part=finding]", has_text="the far soil is")
     expect(finding).to_have_count(0)
     app.get_by_role("button", name="More measures").click()
     app.get_by_role("button", name="one side").click()
@@ -209,10 +209,10 @@ def test_reach_and_sides_are_the_gardeners_own(app: Page, home: str, gardener: U
 def test_too_much_is_told_in_depth_and_volume_and_thinned_by_a_click(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, zoo.OVERFULL | {"name": "Overfull"})
     open_section(app, home, garden, "overfull")
-    over = app.locator(".finding", has_text="over the rim")
+    over = app.locator("[data-part=finding]", has_text="over the rim")
     expect(over).to_contain_text("The layers stand 10 cm, 200 L over the rim.")
     expect(over.get_by_role("img", name="Stop")).to_be_visible()
-    expect(app.locator(".tally")).to_contain_text("Over the headspace line")
+    expect(app.locator("[data-part=tally]")).to_contain_text("Over the headspace line")
     over.get_by_role("button", name="Thin the topsoil to 30 cm").click()
     expect(over).to_have_count(0)
     expect(app.get_by_label("Thickness of Topsoil")).to_have_value("30 cm")
@@ -251,9 +251,9 @@ def test_a_bed_is_renamed_in_its_title(app: Page, home: str, gardener: User) -> 
 def test_an_address_of_nothing_says_so(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, BRANCHY)
     app.goto(f"{home}/garden/{garden.pk}/section/bed/nosuch")
-    expect(app.locator(".page-note")).to_contain_text("no bed called “nosuch”")
+    expect(app.locator("[data-part=page-note]")).to_contain_text("no bed called “nosuch”")
     app.goto(f"{home}/garden/{garden.pk + 999}/plot")
-    expect(app.locator(".page-note")).to_contain_text("no such thing in your gardens")
+    expect(app.locator("[data-part=page-note]")).to_contain_text("no such thing in your gardens")
 
 
 def test_a_drag_follows_the_pointer_and_is_one_step_for_undo(app: Page, home: str, gardener: User) -> None:
@@ -270,7 +270,7 @@ def test_a_drag_follows_the_pointer_and_is_one_step_for_undo(app: Page, home: st
         app.mouse.move(x, y - step * 10)
     expect(field).not_to_have_value("10 cm")
     app.mouse.up()
-    expect(app.locator(".layer-card.is-selected")).to_contain_text("Compost")
+    expect(app.locator("[data-part=layer-card][data-selected]")).to_contain_text("Compost")
     app.wait_for_function(
         "wanted => { const box = document.querySelector('[aria-label=\"Top of Compost\"]').getBoundingClientRect();"
         " return Math.abs(box.top + box.height / 2 - wanted) < 8; }",
@@ -296,7 +296,7 @@ def test_edits_in_one_breath_all_count(app: Page, home: str, gardener: User) -> 
         field.press("Enter")
         compost.get_by_role("button", name=by).click()
         expect(field).to_have_value(text)
-        first = app.locator(".layer-card").first
+        first = app.locator("[data-part=layer-card]").first
         expect(first).to_contain_text("Compost" if by == "Up" else "Topsoil")
     saved(app)
     layers = kept("branchy")["layers"]

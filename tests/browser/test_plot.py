@@ -94,7 +94,7 @@ def test_a_bed_is_dragged_snapped_turned_and_found_again(app: Page, home: str, g
     garden = keep(gardener, *plain)
     lay_out(app, home, garden, "12 x 9 m")
     bed = app.locator('[data-bed="two 0"]')
-    box = bed.locator(".plot-edge").bounding_box()
+    box = bed.locator("[data-part=plot-edge]").bounding_box()
     assert box is not None
     px_m = box["width"] / 2
     middle = (box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
@@ -103,7 +103,7 @@ def test_a_bed_is_dragged_snapped_turned_and_found_again(app: Page, home: str, g
     # 2.44 m to the left leaves 0.56 m: it snaps to the aisle of 0.6 m, and into line
     app.mouse.move(middle[0] - 2.44 * px_m, middle[1] - 0.05 * px_m, steps=8)
     app.mouse.up()
-    expect(app.locator(".plot-aisle.is-advice")).to_contain_text("60 cm")
+    expect(app.locator("[data-part=plot-aisle][data-advice]")).to_contain_text("60 cm")
     expect(app.get_by_label("Along", exact=True)).to_have_value("4.6 m")
     bed.focus()
     app.keyboard.press("ArrowUp")
@@ -120,8 +120,8 @@ def test_a_bed_is_dragged_snapped_turned_and_found_again(app: Page, home: str, g
     app.locator('[data-bed="two 0"]').click()
     place_field.fill("3 m")
     place_field.press("Enter")
-    expect(app.locator(".finding", has_text="take the same")).to_contain_text("One and Two")
-    expect(app.locator(".plot-clash")).to_have_count(1)
+    expect(app.locator("[data-part=finding]", has_text="take the same")).to_contain_text("One and Two")
+    expect(app.locator("[data-part=plot-clash]")).to_have_count(1)
 
 
 def test_things_levels_and_room_for_more(app: Page, home: str, gardener: User) -> None:
@@ -131,12 +131,12 @@ def test_things_levels_and_room_for_more(app: Page, home: str, gardener: User) -
     app.get_by_role("button", name="+ Tree").click()
     expect(app.get_by_text("Click where the tree stands")).to_be_visible()
     sheet.click(position={"x": 160, "y": 200})
-    expect(app.locator(".thing-tree")).to_have_count(1)
+    expect(app.locator("[data-part=plot-thing][data-kind=tree]")).to_have_count(1)
     app.get_by_role("button", name="+ House wall").click()
     for x in (100, 400, 500):
         sheet.click(position={"x": x, "y": 560})
     app.get_by_role("button", name="Done").click()
-    expect(app.locator(".thing-house")).to_have_count(1)
+    expect(app.locator("[data-part=plot-thing][data-kind=house]")).to_have_count(1)
     for x, y, height in ((120, 100, "40 cm"), (640, 100, "20 cm"), (640, 540, "0 cm"), (120, 540, "20 cm")):
         app.get_by_role("button", name="+ Height at a spot").click()
         sheet.click(position={"x": x, "y": y})
@@ -145,10 +145,10 @@ def test_things_levels_and_room_for_more(app: Page, home: str, gardener: User) -
         field.press("Enter")
     levels = app.get_by_role("region", name="Levels of the ground")
     expect(levels).to_contain_text("Dig off")
-    expect(app.locator(".plot-contour").first).to_be_visible()
+    expect(app.locator("[data-part=plot-contour]").first).to_be_visible()
     app.get_by_label("Beds of this outer size").fill("3 x 1 m")
     expect(app.get_by_role("region", name="Room for more")).to_contain_text(re.compile(r"\d+ more fit"))
-    expect(app.locator(".plot-room").first).to_be_visible()
+    expect(app.locator("[data-part=plot-room]").first).to_be_visible()
     kept(app)
     plot = Garden.objects.get(pk=garden.pk).plot
     assert plot is not None
@@ -187,19 +187,19 @@ def test_sizing_from_boards_a_liner_and_pots(app: Page, home: str, gardener: Use
     app.get_by_label("Bags", exact=True).fill("1")
     app.get_by_label("One bag holds").fill("40 L")
     # 34.8 L placed in a tub of 40 to 55 cm across
-    expect(app.locator(".bags-answer")).to_contain_text("23 cm deep")
+    expect(app.locator("[data-part=bags-answer]")).to_contain_text("23 cm deep")
     app.get_by_role("button", name="loose").click()
     app.get_by_label("Loose volume").fill("0.04 m3")
-    expect(app.locator(".bags-answer")).to_contain_text("23 cm deep")
+    expect(app.locator("[data-part=bags-answer]")).to_contain_text("23 cm deep")
     app.get_by_role("button", name="Boards").click()
     for label, text in (("Boards, one course", "4"), ("One is long", "2.4 m"), ("and thick", "38 mm"),
                         ("Bed wide, outside", "1.2 m")):  # fmt: skip
         app.get_by_label(label).fill(text)
-    expect(app.locator(".bags-answer")).to_contain_text("3.675 m long at most")
+    expect(app.locator("[data-part=bags-answer]")).to_contain_text("3.675 m long at most")
     app.get_by_role("button", name="Liner").click()
     app.get_by_label("The liner").fill("4 x 3 m")
     app.get_by_label("Runs up the inside by").fill("40 cm")
-    expect(app.locator(".bags-answer")).to_contain_text("2.9 m × 1.9 m inside at most")
+    expect(app.locator("[data-part=bags-answer]")).to_contain_text("2.9 m × 1.9 m inside at most")
     app.get_by_role("button", name="Pots").click()
-    expect(app.locator(".sizing-list")).to_contain_text("#5")
-    expect(app.locator(".sizing-list li", has_text="#5")).to_contain_text("13 L to 20 L")
+    expect(app.locator("[data-part=sizing-list]")).to_contain_text("#5")
+    expect(app.locator("[data-part=sizing-list] li", has_text="#5")).to_contain_text("13 L to 20 L")

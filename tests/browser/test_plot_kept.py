@@ -23,7 +23,7 @@ ONE = zoo.bed(key="one", name="One", places=[{"x_m": 3.0, "y_m": 3.0}])
 def open_plot(page: Page, home: str, garden: Garden) -> None:
     """A garden's plot, its figures there."""
     page.goto(f"{home}/garden/{garden.pk}/plot")
-    expect(page.locator(".bed-on-plot").first).to_be_visible()
+    expect(page.locator("[data-part=bed-on-plot]").first).to_be_visible()
     expect(page.get_by_role("region", name="The ground", exact=True)).to_contain_text("m²")
 
 
@@ -86,7 +86,7 @@ def test_a_move_is_a_step_of_the_beds_own_history(app: Page, home: str, gardener
     kept(app)
     assert Bed.objects.get(key="one").cut["places"][0]["x_m"] == 3.5
     app.get_by_role("link", name="Cut it open").click()
-    expect(app.locator(".tally-volume")).to_be_visible()
+    expect(app.locator("[data-part=tally-volume]")).to_be_visible()
     app.keyboard.press("Control+z")
     saved(app)
     assert Bed.objects.get(key="one").cut["places"][0]["x_m"] == 3.0
@@ -120,7 +120,7 @@ def test_a_bed_is_turned_by_its_handle_taken_off_and_put_back(app: Page, home: s
     garden = keep(gardener, ONE, ground=GROUND)
     open_plot(app, home, garden)
     app.locator('[data-bed="one 0"]').click()
-    handle = app.locator(".plot-turn circle").bounding_box()
+    handle = app.locator("[data-part=plot-turn] circle").bounding_box()
     body = app.locator('[data-bed="one 0"] .plot-edge').bounding_box()
     assert handle is not None and body is not None
     middle = (body["x"] + body["width"] / 2, body["y"] + body["height"] / 2)
@@ -130,9 +130,9 @@ def test_a_bed_is_turned_by_its_handle_taken_off_and_put_back(app: Page, home: s
     app.mouse.up()
     expect(app.get_by_label("Turned, °")).to_have_value("90")
     app.get_by_role("button", name="Take it off the plot").click()
-    expect(app.locator(".bed-on-plot")).to_have_count(0)
+    expect(app.locator("[data-part=bed-on-plot]")).to_have_count(0)
     app.get_by_role("button", name="Put One on it").click()
-    expect(app.locator(".bed-on-plot")).to_have_count(1)
+    expect(app.locator("[data-part=bed-on-plot]")).to_have_count(1)
     kept(app)
     assert Bed.objects.get(key="one").cut["places"] == [{"x_m": 6.0, "y_m": 4.5, "turn_deg": 0.0}]
 
@@ -150,14 +150,14 @@ def test_a_bed_is_moved_on_a_phone_and_the_page_still_scrolls(app: Page, home: s
     app.mouse.up()
     kept(app)
     assert Bed.objects.get(key="one").cut["places"][0]["x_m"] > 4
-    touch = app.evaluate("getComputedStyle(document.querySelector('.plot-sheet')).touchAction")
+    touch = app.evaluate("getComputedStyle(document.querySelector('[data-part=plot-sheet]')).touchAction")
     assert touch == "pan-y"
 
 
 def test_what_is_buried_takes_room_and_is_drawn(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, zoo.bed(key="one", name="One"))
     open_section(app, home, garden, "one")
-    holds = app.locator(".tally-list > div", has_text="Holds, placed").locator("dd")
+    holds = app.locator("[data-part=fact]", has_text="Holds, placed").locator("dd")
     expect(holds).to_have_text("1.00 m³")
     app.get_by_role("button", name="More measures").click()
     app.get_by_role("button", name="+ Basket").click()
@@ -169,7 +169,7 @@ def test_what_is_buried_takes_room_and_is_drawn(app: Page, home: str, gardener: 
     high.press("Enter")
     # pi 0.3^2 x 0.5 = 141 L
     expect(holds).to_have_text("859 L")
-    expect(app.locator(".drawing-solid")).to_have_count(1)
+    expect(app.locator("[data-part=drawing-solid]")).to_have_count(1)
     high.fill("50 m")
     high.press("Enter")
     across.fill("3 m")
@@ -187,7 +187,7 @@ def test_a_mound_off_the_contour_is_turned_from_the_finding(app: Page, home: str
              "layers": [{"material": "topsoil", "fill": True}]}  # fmt: skip
     garden = keep(gardener, mound, ground=GROUND | {"spots": spots})
     open_plot(app, home, garden)
-    finding = app.locator(".finding", has_text="off the contour")
+    finding = app.locator("[data-part=finding]", has_text="off the contour")
     finding.get_by_role("button", name="Turn it along the contour").click()
     expect(finding).to_have_count(0)
     kept(app)

@@ -76,21 +76,21 @@ def test_every_shape_is_made_drawn_filled_and_saved(app: Page, home: str, garden
     thickness = app.get_by_label("Thickness of Compost")
     thickness.fill("8 cm")
     thickness.press("Enter")
-    below = app.locator(".layer-card").nth(1)
+    below = app.locator("[data-part=layer-card]").nth(1)
     first = {"thickness_m": 0.1} if kind == "flat_area" else {"fill": True}
     wanted = [{"material": "raised_bed_mix", **first}, {"material": "compost", "thickness_m": 0.08}]
     measures = shape(kind) | ({"corners_m": CORNERS} if kind == "polygon" else {})
     figures = bed_of({"key": "odd_one", "shape": measures, "layers": wanted})
-    for card, layer in zip((app.locator(".layer-card").first, below), reversed(figures.layers), strict=True):
+    for card, layer in zip((app.locator("[data-part=layer-card]").first, below), reversed(figures.layers), strict=True):
         expect(card).to_contain_text(show_volume(layer.placed_m3, System.METRIC))
     saved(app)
     kept = bed_plan(Bed.objects.get(key="odd_one")).model_dump(mode="json", exclude_none=True)
     assert kept["shape"] == {key: pytest.approx(at) if isinstance(at, float) else at for key, at in measures.items()}
     assert [layer.get("thickness_m") for layer in kept["layers"]] == [first.get("thickness_m"), 0.08]
-    expect(app.locator(".layer-shape")).to_have_count(2)
+    expect(app.locator("[data-part=layer-shape]")).to_have_count(2)
     expect(app.get_by_role("img", name="Odd one from above")).to_be_visible()
     app.reload()
-    expect(app.locator(".layer-shape")).to_have_count(2)
+    expect(app.locator("[data-part=layer-shape]")).to_have_count(2)
 
 
 def test_a_free_outline_by_corners_or_sides_and_what_does_not_close(app: Page, home: str, gardener: User) -> None:
@@ -169,10 +169,10 @@ def test_a_plan_file_with_every_shape_comes_back_without_loss(
     file.write_text(json.dumps(document))
     app.goto(f"{home}/gardens")
     app.get_by_label("The file").set_input_files(file)
-    review = app.locator(".import-review")
-    expect(review.locator("li.is-new")).to_have_count(len(EVERY_SHAPE) + 1)
+    review = app.locator("[data-part=import-review]")
+    expect(review.locator("li[data-new]")).to_have_count(len(EVERY_SHAPE) + 1)
     review.get_by_role("button", name="Bring it in").click()
-    expect(app.locator(".bed-on-plot")).to_have_count(len(EVERY_SHAPE))
+    expect(app.locator("[data-part=bed-on-plot]")).to_have_count(len(EVERY_SHAPE))
     app.get_by_role("link", name="Test ground").click()
     with app.expect_download() as download:
         app.get_by_role("link", name="Plan file").click()
@@ -181,9 +181,9 @@ def test_a_plan_file_with_every_shape_comes_back_without_loss(
     assert [without_defaults(bed) for bed in back["beds"]] == [without_defaults(bed) for bed in document["beds"]]
     again = tmp_path / "again.nolbet.json"
     again.write_text(json.dumps(back))
-    app.locator(".import-row select").select_option(label="into Test ground")
+    app.locator("[data-part=import-row] select").select_option(label="into Test ground")
     app.get_by_label("The file").set_input_files(again)
-    expect(review.locator("li.is-same")).to_have_count(len(EVERY_SHAPE) + 1)
+    expect(review.locator("li[data-same]")).to_have_count(len(EVERY_SHAPE) + 1)
     assert Garden.objects.filter(owner=gardener).count() == 1
 
 

@@ -29,12 +29,12 @@ TANK = zoo.bed(
 def open_water(app: Page, home: str, garden: Garden, key: str) -> None:
     """A bed's water."""
     app.goto(f"{home}/garden/{garden.pk}/water/bed/{key}")
-    expect(app.locator(".water-view h1")).to_be_visible()
+    expect(app.locator("[data-part=water-view] h1")).to_be_visible()
 
 
 def row(app: Page, name: str) -> Locator:
     """A line of the tally."""
-    return app.locator(".tally-list > div").filter(has_text=name).locator("dd")
+    return app.locator("[data-part=fact]").filter(has_text=name).locator("dd")
 
 
 def pushed(slider: Locator, key: str, times: int) -> None:
@@ -50,7 +50,7 @@ def test_a_tank_becomes_a_wicking_bed_and_a_lower_overflow_holds_less(app: Page,
     app.get_by_role("link", name="Water").click()
     expect(app.get_by_text("This bed has no reservoir.")).to_be_visible()
     app.get_by_role("button", name="Make it a wicking bed").click()
-    holds = app.locator(".tally-volume b")
+    holds = app.locator("[data-part=tally-volume] b")
     # 1.0 x 0.8 m and two half rounds of 0.8 m: 1.3027 m2, 0.2 m deep, 38 % of it
     expect(holds).to_have_text("99 L")
     expect(row(app, "Lasts without rain")).to_contain_text("days")
@@ -59,15 +59,15 @@ def test_a_tank_becomes_a_wicking_bed_and_a_lower_overflow_holds_less(app: Page,
     pushed(app.get_by_role("slider", name="Overflow"), "ArrowLeft", 20)
     expect(holds).to_have_text("50 L")
     expect(row(app, "Lasts without rain")).not_to_have_text(lasts)
-    expect(app.locator(".water-cut text").filter(has_text="overflow, 10 cm")).to_be_visible()
+    expect(app.locator("[data-part=water-cut] text").filter(has_text="overflow, 10 cm")).to_be_visible()
     app.get_by_label("Filled with").select_option("scoria")
     expect(holds).to_have_text("59 L")
     saved(app)
     reservoir = garden.beds.get(key="tank").cut["reservoir"]
     assert (reservoir["overflow_m"], reservoir["medium"]) == (pytest.approx(0.1), "scoria")
     app.get_by_role("link", name="Section").first.click()
-    expect(app.locator(".drawing .water-body")).to_be_visible()
-    expect(app.locator(".finding").filter(has_text="The reservoir isn't tested")).to_contain_text("after 24 hours")
+    expect(app.locator("[data-part=drawing] [data-part=water-body]")).to_be_visible()
+    expect(app.locator("[data-part=finding]").filter(has_text="The reservoir isn't tested")).to_contain_text("after 24 hours")
 
 
 def test_weather_comes_in_from_a_file_with_bad_rows(app: Page, home: str, gardener: User, tmp_path: Path) -> None:
@@ -103,7 +103,7 @@ def test_a_dip_is_logged_with_one_hand_on_a_phone(app: Page, home: str, gardener
     dips = app.locator("section").filter(has=app.get_by_role("heading", name="Dipstick")).locator("li")
     expect(dips).to_have_count(1)
     expect(dips).to_contain_text("12 cm")
-    expect(app.locator(".water-dip")).to_have_count(1)
+    expect(app.locator("[data-part=water-dip]")).to_have_count(1)
     assert [dip.level_m for dip in Dip.objects.all()] == [pytest.approx(0.12)]
     app.get_by_label("Forget this dip").click()
     expect(dips).to_have_count(0)
@@ -113,7 +113,7 @@ def test_a_leak_is_met_and_a_sound_liner_is_not_accused(app: Page, home: str, ga
     reservoir = {"height_m": 0.25, "overflow_m": 0.25, "medium": "gravel_20", "wicks": [{"kind": "fabric"}]}
     garden = keep(gardener, TANK | {"reservoir": reservoir})
     open_water(app, home, garden, "tank")
-    told = app.locator(".water-told")
+    told = app.locator("[data-part=water-told]")
     app.get_by_role("button", name="Put a simulated probe in").click()
     expect(told).to_contain_text("No leak over")
     app.get_by_role("button", name="Simulate leaking").click()
@@ -131,26 +131,26 @@ def test_a_legged_box_is_weighed_and_its_liner_measured(app: Page, home: str, ga
     app.get_by_role("button", name="legs", exact=True).click()
     app.get_by_label("Legs", exact=True).fill("4")
     app.keyboard.press("Enter")
-    unknown = app.locator(".finding").filter(has_text="Wet through it puts")
+    unknown = app.locator("[data-part=finding]").filter(has_text="Wet through it puts")
     expect(unknown).to_contain_text("a leg")
     expect(unknown).to_contain_text("licensed engineer")
     app.get_by_label("May bear, a m²").fill("300 kg")
     app.keyboard.press("Enter")
-    over = app.locator(".finding").filter(has_text="on the legs, which may bear 300 kg a m²")
+    over = app.locator("[data-part=finding]").filter(has_text="on the legs, which may bear 300 kg a m²")
     expect(over).to_be_visible()
     app.get_by_label("Liner turned over by").fill("10 cm")
     app.keyboard.press("Enter")
     expect(row(app, "Liner sheet")).to_have_text("1.64 m × 1.04 m")
     app.get_by_label("Liner there is").fill("1.5 x 1 m")
     app.keyboard.press("Enter")
-    expect(app.locator(".finding").filter(has_text="The bed wants a liner of")).to_contain_text("1.06 m x 56 cm inside")
+    expect(app.locator("[data-part=finding]").filter(has_text="The bed wants a liner of")).to_contain_text("1.06 m x 56 cm inside")
     app.get_by_label("Out of level by").fill("2 cm")
     app.keyboard.press("Enter")
-    tilt = app.locator(".finding").filter(has_text="out of level and holds")
+    tilt = app.locator("[data-part=finding]").filter(has_text="out of level and holds")
     tilt.get_by_role("button", name="It is level now").click()
     expect(tilt).to_have_count(0)
     app.get_by_role("button", name="+ Crate").click()
-    holds = app.locator(".tally-volume b")
+    holds = app.locator("[data-part=tally-volume] b")
     # 45 % of 0.72 m2 x 0.12 m less the crate's 0.12 m2, and 95 % of the crate's own 14.4 L
     expect(holds).to_have_text("46 L")
     app.get_by_label("Take crate 1 out").click()
@@ -174,7 +174,7 @@ def test_rounds_and_mulch_answer_at_once(app: Page, home: str, gardener: User) -
     expect(filled).to_contain_text(re.compile("times|once"))
     before = filled.inner_text()
     pushed(app.get_by_role("slider", name="Filled up"), "ArrowRight", 7)
-    expect(app.locator(".water-sliders")).to_contain_text("every 7 days")
+    expect(app.locator("[data-part=water-sliders]")).to_contain_text("every 7 days")
     expect(filled).not_to_have_text(before)
     soil = app.get_by_role("slider", name="Soil", exact=True)
     pushed(soil, "ArrowLeft", 10)
@@ -183,9 +183,9 @@ def test_rounds_and_mulch_answer_at_once(app: Page, home: str, gardener: User) -
     pushed(app.get_by_role("slider", name="Through the mulch"), "End", 1)
     expect(row(app, "Watered from the top")).not_to_have_text(short)
     app.get_by_text("Days it lasts, by month").click()
-    expect(app.locator(".water-aside tbody tr")).to_have_count(12)
+    expect(app.locator("[data-part=water-aside] tbody tr")).to_have_count(12)
     app.get_by_text("Refill calendar").click()
-    expect(app.locator(".panel .water-list li").first).to_contain_text("L")
+    expect(app.locator("[data-part=panel] [data-part=water-list] li").first).to_contain_text("L")
     saved(app)
     assert garden.beds.get(key="tank").cut["watering"]["every_days"] == 7
 
@@ -195,19 +195,19 @@ def test_a_tub_is_taken_from_dry_to_wicking(app: Page, home: str, gardener: User
     garden = keep(gardener, TANK | {"key": "tub", "name": "Loft tub", "shape": tub, "count": 4})
     open_water(app, home, garden, "tub")
     app.get_by_role("button", name="Make it a wicking bed").click()
-    expect(app.locator(".tally-volume")).to_contain_text("of water, each bed")
+    expect(app.locator("[data-part=tally-volume]")).to_contain_text("of water, each bed")
     pushed(app.get_by_role("slider", name="Reservoir"), "ArrowLeft", 16)
-    expect(app.locator(".water-sliders")).to_contain_text("9 cm")
-    no_test = app.locator(".finding").filter(has_text="isn't tested")
+    expect(app.locator("[data-part=water-sliders]")).to_contain_text("9 cm")
+    no_test = app.locator("[data-part=finding]").filter(has_text="isn't tested")
     no_test.get_by_role("button", name="It held").click()
     expect(no_test).to_have_count(0)
-    deep = app.locator(".finding").filter(has_text="of soil stand over the water")
+    deep = app.locator("[data-part=finding]").filter(has_text="of soil stand over the water")
     expect(deep).to_have_count(0)
     pushed(app.get_by_role("slider", name="Soil", exact=True), "End", 1)
     saved(app)
     open_section(app, home, garden, "tub")
-    expect(app.locator(".drawing .water-filler")).to_be_visible()
-    expect(app.locator(".drawing .water-overflow")).to_be_visible()
+    expect(app.locator("[data-part=drawing] [data-kind=filler]")).to_be_visible()
+    expect(app.locator("[data-part=drawing] [data-kind=overflow]")).to_be_visible()
     app.get_by_role("link", name="Haul").click()
     expect(app.get_by_role("alert").filter(has_text="Nobody offers gravel, 20 mm")).to_be_visible()
 

@@ -31,12 +31,12 @@ def test_a_way_is_taken_over_on_a_phone(app: Page, home: str, gardener: User) ->
     app.set_viewport_size({"width": 390, "height": 844})
     open_section(app, home, garden, "box")
     app.get_by_role("link", name="Compare 2").click()
-    expect(app.locator(".compare-name")).to_have_text(["My own layers", "All compost"])
-    table = app.locator(".compare-scroll")
+    expect(app.locator("[data-part=compare-name]")).to_have_text(["My own layers", "All compost"])
+    table = app.locator("[data-part=compare-scroll]")
     assert table.evaluate("each => each.scrollWidth > each.clientWidth")
     assert app.evaluate("document.documentElement.scrollWidth") <= 390
     app.get_by_role("button", name="Take this one").click()
-    expect(app.locator(".layer-name")).to_have_text(["Compost"])
+    expect(app.locator("[data-part=layer-name]")).to_have_text(["Compost"])
     saved(app)
     assert ways_of(garden) == [["compost"], ["topsoil"]]
 
@@ -65,13 +65,13 @@ def test_with_the_line_down_a_way_is_taken_over_and_kept_later(app: Page, home: 
     garden = keep(gardener, BOX)
     open_section(app, home, garden, "box")
     app.get_by_role("link", name="Compare 2").click()
-    expect(app.locator(".compare-name")).to_have_count(2)
+    expect(app.locator("[data-part=compare-name]")).to_have_count(2)
     app.context.set_offline(True)
     app.get_by_role("button", name="Take this one").click()
     expect(app.get_by_role("status").filter(has_text=re.compile("not saved|offline|line", re.I))).to_be_visible()
     app.context.set_offline(False)
     saved(app)
-    expect(app.locator(".layer-name")).to_have_text(["Compost"])
+    expect(app.locator("[data-part=layer-name]")).to_have_text(["Compost"])
     assert ways_of(garden) == [["compost"], ["topsoil"]]
 
 
@@ -80,8 +80,8 @@ def test_an_empty_way_can_be_compared_and_left_out(app: Page, home: str, gardene
     app.goto(f"{home}/garden/{garden.pk}/section/bed/box/compare")
     expect(app.get_by_role("row", name=re.compile("^First sowing"))).to_contain_text("nothing to sow in")
     app.get_by_role("button", name="Leave it out").nth(1).click()
-    expect(app.locator(".compare-name")).to_have_text(["My own layers", "All compost"])
+    expect(app.locator("[data-part=compare-name]")).to_have_text(["My own layers", "All compost"])
     app.get_by_role("button", name="Undo").click()
-    expect(app.locator(".compare-name")).to_have_text(["My own layers", "All compost", "Bare"])
+    expect(app.locator("[data-part=compare-name]")).to_have_text(["My own layers", "All compost", "Bare"])
     saved(app)
     assert ways_of(garden) == [["topsoil"], ["compost"], []]

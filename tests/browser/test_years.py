@@ -24,7 +24,7 @@ OWN = [{"key": "own_chips", "like": "wood_chips", "name": "Own chips"}]
 
 def sunk(app: Page) -> str:
     """How far the surface sinks by the first spring, as the tally says it."""
-    return app.locator(".prospects summary").filter(has_text="Surface after the first winter").inner_text()
+    return app.locator("[data-part=prospects] button[aria-expanded]").filter(has_text="Surface after the first winter").inner_text()
 
 
 def test_a_warmer_garden_sinks_faster(app: Page, home: str, gardener: User) -> None:
@@ -46,7 +46,7 @@ def test_a_warmer_garden_sinks_faster(app: Page, home: str, gardener: User) -> N
     open_section(app, home, garden, "chips")
     assert sunk(app) != before
     app.get_by_text("Surface after the first winter").click()
-    expect(app.locator(".prospects tbody tr").first).to_contain_text("May 2027")
+    expect(app.locator("[data-part=prospects] tbody tr").first).to_contain_text("May 2027")
 
 
 def test_an_own_rate_of_rotting_is_yours_and_counts(app: Page, home: str, gardener: User) -> None:
@@ -67,19 +67,19 @@ def test_a_meal_is_scattered_and_taken_off_on_the_card(app: Page, home: str, gar
     garden = keep(gardener, CHIPS, materials=OWN)
     open_section(app, home, garden, "chips")
     app.get_by_role("button", name="Own chips").click()
-    card = app.locator(".layer-card.is-selected")
+    card = app.locator("[data-part=layer-card][data-selected]")
     card.get_by_label("Laid in").fill("2")
     app.keyboard.press("Enter")
     card.get_by_role("combobox", name="Scattered on it").fill("feather")
     app.get_by_role("option", name=re.compile("^Feather meal")).click()
     card.get_by_label("in all").fill("400 g")
     app.keyboard.press("Enter")
-    expect(card.locator(".layer-scattered")).to_have_text("+ 400 g feather meal, 200 g a lift")
+    expect(card.locator("[data-part=layer-scattered]")).to_have_text("+ 400 g feather meal, 200 g a lift")
     saved(app)
     layer = garden.beds.get(key="chips").cut["layers"][0]
     assert layer["amendment"] == {"material": "feather_meal", "mass_kg": 0.4}
     card.get_by_role("button", name="Nothing").click()
-    expect(card.locator(".layer-scattered")).to_have_count(0)
+    expect(card.locator("[data-part=layer-scattered]")).to_have_count(0)
 
 
 def test_the_years_are_walked_by_keys_and_on_a_phone(app: Page, home: str, gardener: User) -> None:
@@ -89,13 +89,13 @@ def test_the_years_are_walked_by_keys_and_on_a_phone(app: Page, home: str, garde
     slider = app.get_by_label("Months after filling")
     slider.scroll_into_view_if_needed()
     slider.focus()
-    filled = app.locator(".layer-shape path").first.get_attribute("d") or ""
+    filled = app.locator("[data-part=layer-shape] path").first.get_attribute("d") or ""
     for _ in range(3):
         app.keyboard.press("ArrowRight")
-    expect(app.locator(".years-label")).to_contain_text("3 months on:")
+    expect(app.locator("[data-part=years-label]")).to_contain_text("3 months on:")
     app.keyboard.press("End")
-    expect(app.locator(".years-label")).to_contain_text("10 years on:")
-    expect(app.locator(".layer-shape path").first).not_to_have_attribute("d", filled)
+    expect(app.locator("[data-part=years-label]")).to_contain_text("10 years on:")
+    expect(app.locator("[data-part=layer-shape] path").first).not_to_have_attribute("d", filled)
     app.keyboard.press("Home")
-    expect(app.locator(".years-label")).to_have_text("As filled")
-    expect(app.locator(".layer-shape path").first).to_have_attribute("d", filled)
+    expect(app.locator("[data-part=years-label]")).to_have_text("As filled")
+    expect(app.locator("[data-part=layer-shape] path").first).to_have_attribute("d", filled)

@@ -43,7 +43,7 @@ class VoidsOpen(BedFinding):
             drop_m = surface_drop(worked.vessel.hollow, filled.top_m, lost_m3)
             yield Found(
                 "caution",
-                f"{name}: its voids will swallow {show_volume(lost_m3, worked.system)} of what lies above, "
+                f"{name}: its gaps will swallow {show_volume(lost_m3, worked.system)} of what lies above, "
                 f"and the surface drops by {show_length(drop_m, worked.system)}.",
                 "Rain and roots carry fines down between coarse pieces until the gaps are full.",
                 "Pack the rest of the gaps while you lay it."

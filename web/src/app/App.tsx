@@ -1,4 +1,4 @@
-import { QueryCache, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { onlineManager, QueryCache, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { api, Refused, saidOf } from "../api/client";
@@ -9,6 +9,9 @@ import { GardenPage } from "./GardenPage";
 
 const SignIn = lazy(() => import("../account/SignIn"));
 const GardensView = lazy(() => import("../gardens/GardensView"));
+
+// a page that is opened without a connection knows so from the start
+onlineManager.setOnline(navigator.onLine);
 
 const queries = new QueryClient({
   defaultOptions: {

@@ -40,7 +40,7 @@ export function ClimateFields({ climate, onChange }: Props) {
   const { units } = useShowing();
   const { mean_temp_c: mean } = climate;
   return (
-    <Row sx={{ alignItems: "flex-end", gap: 12 }}>
+    <Row sx={{ alignItems: "flex-end", gap: 3 }}>
       <MeasureField
         label="Mean of the year"
         limit="temperature"

@@ -21,7 +21,9 @@ export function Ghosts({ geometry, ghosts, grips }: Props) {
     name: NAMES[index] ?? "",
     places: placesOf(geometry, longest(lines), NAMES[index] ?? ""),
   }));
-  const placed = placeLabels(named, [...grips, ...breakOf(geometry)]);
+  const clear = placeLabels(named, [...grips, ...breakOf(geometry)]);
+  // on a narrow sheet the break may have to be written over; the grips never
+  const placed = clear.includes(null) ? placeLabels(named, grips) : clear;
   return (
     <g>
       {drawn.map((lines, index) =>
@@ -58,7 +60,7 @@ function placesOf(geometry: Geometry, points: readonly Point[], name: string): B
   const steps = 12;
   const starts = Array.from({ length: steps + 1 }, (_, at) => {
     const share = at % 2 ? at / steps / 2 : 1 - at / steps / 2;
-    return left + 6 + (right - left - width - 12) * share;
+    return left + 2 + (right - left - width - 4) * share;
   });
   return [-HIGH - 3, 4, -HIGH - 16, 18, -HIGH - 30, 32].flatMap((off) =>
     starts

@@ -5,7 +5,7 @@ import { TILES } from "./marks";
 /** Every hatch once for the whole page; drawings fill with url(#hatch-KEY). */
 export const HatchDefs = memo(function HatchDefs() {
   return (
-    <svg width="0" height="0" aria-hidden="true" focusable="false">
+    <svg width="0" height="0" style={{ position: "absolute" }} aria-hidden="true" focusable="false">
       <defs>
         {Object.entries(HATCHES).map(([key, hatch]) => (
           <Pattern key={key} name={key} hatch={hatch} />

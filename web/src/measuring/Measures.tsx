@@ -42,7 +42,7 @@ export function Measures({ kind, units, measures }: Props) {
           onReading={(state) => measures.read("at once", state)}
         />
       )}
-      <Row sx={{ alignItems: "flex-end", gap: 12 }}>
+      <Row sx={{ alignItems: "flex-end", gap: 3 }}>
         {kind.measures.map(({ key, label, limit, ft: feet, metric }) => {
           const value = measures.values[key];
           return (

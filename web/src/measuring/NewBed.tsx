@@ -104,14 +104,14 @@ export default function NewBed({ garden, materials, onMade }: Props) {
             setSent(false);
           }}
         />
-        <Row sx={{ gap: 20, alignItems: "flex-start" }}>
+        <Row sx={{ gap: 5, alignItems: "flex-start" }}>
           <Column sx={{ flex: "1 1 420px" }}>
             <Measures key={shapeKind} kind={kindOf({ kind: shapeKind })} units={units} measures={measures} />
             {shapeKind === "polygon" && (
               <Corners gardenId={garden.id} corners={measures.corners} onChange={measures.setCorners} />
             )}
             {walled && (
-              <Row sx={{ alignItems: "flex-end", gap: 16 }}>
+              <Row sx={{ alignItems: "flex-end", gap: 4 }}>
                 <Choice
                   label="The tape lay"
                   shown

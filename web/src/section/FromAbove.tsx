@@ -1,5 +1,5 @@
 import css from "./section.module.css";
-import { AboveFacts } from "./section.styles";
+import { AboveFacts, FromAboveBox } from "./section.styles";
 import type { BedFigures, Material } from "../api/client";
 import { hatchKey } from "../drawing/hatches";
 import { showLength } from "../quantities/format";
@@ -31,7 +31,7 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
   const hatch = (key: string) => `url(#hatch-${hatchKey(key, materials.get(key)?.like)})`;
   const place = (ring: Outline) => pathOf(ring.map(([x, y]) => [x * scale, h - y * scale] as const));
   return (
-    <div className={`from-above above-${section.form}`}>
+    <FromAboveBox data-part="from-above">
       <svg
         className={css.above}
         data-form={section.form}
@@ -105,6 +105,6 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
           <Spoil gardenId={gardenId} spoil_m3={figures.spoil_m3} count={figures.count} />
         )}
       </AboveFacts>
-    </div>
+    </FromAboveBox>
   );
 }

@@ -24,7 +24,7 @@ export function StaleNotice({ gardenId, mine, current, materials, onSettle }: Pr
         This bed was changed elsewhere. Yours is not saved yet; whichever you keep, undo brings the other
         back.
       </Typography>
-      <Row sx={{ gap: 20 }}>
+      <Row sx={{ gap: 5 }}>
         <figure>
           <BedDrawn {...drawing} bed={mine} name={`mine ${JSON.stringify(mine)}`} />
           <Note component="figcaption">Yours, {layersOf(mine)}</Note>

@@ -76,7 +76,7 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
       aria-labelledby="material-name"
       sx={{ display: "grid", gap: 4 }}
     >
-      <Row sx={{ gap: 18, alignItems: "flex-start", flexWrap: "nowrap" }}>
+      <Row sx={{ gap: 4.5, alignItems: "flex-start", flexWrap: "nowrap" }}>
         <Swatch material={material.key} like={material.like} width={96} height={72} />
         <div>
           <Typography variant="sheetTitle" id="material-name">

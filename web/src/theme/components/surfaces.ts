@@ -26,14 +26,14 @@ export const SURFACES: Family = {
   },
   MuiAccordionSummary: {
     styleOverrides: {
-      root: { ...tall, padding: 0, fontSize: 13 },
+      root: { ...tall, padding: 0, fontFamily: "inherit", fontSize: 13 },
       content: {
         gap: 12,
         alignItems: "center",
         justifyContent: "space-between",
         margin: 0,
-        "& > :first-of-type::before": { content: '"+ "' },
-        ".Mui-expanded > & > :first-of-type::before": { content: '"− "' },
+        "& > :first-child::before": { content: '"+ "' },
+        ".Mui-expanded > & > :first-child::before": { content: '"− "' },
       },
     },
   },
