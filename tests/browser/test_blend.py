@@ -246,7 +246,7 @@ def test_what_is_mixed_while_the_line_is_down_is_kept_and_saved_in_order(app: Pa
     app.route("**/api/**", lambda route: route.abort())
     more = app.get_by_role("button", name="More Topsoil")
     more.click()
-    expect(app.get_by_role("status").filter(has_text="Line down: kept here")).to_be_visible()
+    expect(app.get_by_role("status").filter(has_text="No connection: kept here")).to_be_visible()
     more.click()
     app.unroute("**/api/**")
     saved(app)
@@ -254,7 +254,7 @@ def test_what_is_mixed_while_the_line_is_down_is_kept_and_saved_in_order(app: Pa
 
     app.route("**/mixes/**", lambda route: route.abort())
     more.click()
-    expect(app.get_by_role("status").filter(has_text="Line down: kept here")).to_be_visible()
+    expect(app.get_by_role("status").filter(has_text="No connection: kept here")).to_be_visible()
     app.unroute("**/mixes/**")
     app.reload()
     expect(app.get_by_label("Parts of Topsoil")).to_have_value("2.5")

@@ -118,7 +118,7 @@ def test_an_edit_made_with_the_line_down_outlives_the_page(app: Page, home: str,
     app.route("**/api/**", lambda route: route.abort())
     app.locator("[data-part=layer-card]", has_text="Topsoil").locator("[data-part=layer-name]").click()
     app.locator("[data-part=layer-card]", has_text="Topsoil").get_by_role("button", name="Split").click()
-    expect(app.get_by_role("status").filter(has_text="Line down")).to_be_visible()
+    expect(app.get_by_role("status").filter(has_text="No connection")).to_be_visible()
     assert len(Bed.objects.get(key="branchy").cut["layers"]) == 4
     app.unroute("**/api/**")
     app.reload()

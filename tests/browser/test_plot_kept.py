@@ -68,7 +68,7 @@ def test_a_plot_changed_with_the_line_down_is_saved_when_it_is_back(app: Page, h
     open_plot(app, home, garden)
     app.route("**/plot", lambda route: route.abort() if route.request.method == "PUT" else route.fallback())
     add_course(app, "wood chips")
-    expect(app.get_by_role("status").filter(has_text="Line down")).to_be_visible()
+    expect(app.get_by_role("status").filter(has_text="No connection")).to_be_visible()
     assert courses(garden) == []
     app.reload()
     expect(app.get_by_label(re.compile("^Thickness of Wood chips"))).to_be_visible()

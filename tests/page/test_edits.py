@@ -16,7 +16,7 @@ from tests.core import zoo
 from tests.core.ask import bed_of
 from tests.page.asking import ask_page
 
-FILE = "section/edits.ts"
+FILE = "draft/edits.ts"
 
 BED = zoo.bed(
     layers=[
@@ -130,14 +130,15 @@ def test_removing_and_adding_again_is_as_before() -> None:
     ],
 )
 def test_a_new_layer_makes_sense_at_once(material: dict[str, Any], bed: dict[str, Any], keys: set[str]) -> None:
-    (layer,) = ask_page(FILE, [("newLayer", material, bed)])
+    (layer,) = ask_page(FILE, [("newLayer", material, bed, "metric")])
     assert set(layer) == keys
     edited("addLayer", bed, len(bed["layers"]), layer)
 
 
 def test_new_cardboard_comes_in_two_plies() -> None:
-    card, cloth = ask_page(FILE, [("newLayer", CARD, BED), ("newLayer", SHEET, BED)])
+    card, cloth = ask_page(FILE, [("newLayer", CARD, BED, "metric"), ("newLayer", SHEET, BED, "ft_in")])
     assert (card["plies"], cloth["plies"]) == (2, 1)
+    assert (card["lap_m"], cloth["lap_m"]) == (0.15, pytest.approx(6 * 0.0254))
 
 
 @pytest.mark.parametrize("index", range(5))
@@ -177,17 +178,17 @@ def test_only_what_can_move_has_a_handle() -> None:
     lone = zoo.bed()
     calls: list[tuple[Any, ...]] = [("canMoveBoundary", BED, index, spans(BED)) for index in range(5)]
     calls.append(("canMoveBoundary", lone, 0, spans(lone)))
-    assert ask_page(FILE, calls) == [False, True, True, True, False, False]
+    assert ask_page("drawing/grips.ts", calls) == [False, True, True, True, False, False]
 
 
 def test_undo_and_redo_walk_the_same_steps_and_a_drag_is_one() -> None:
     """The history is played in the page, since each step builds on the one before."""
     steps: list[tuple[Any, ...]] = [("begin", {"step": 0})]
-    history = ask_page("section/history.ts", steps)[0]
+    history = ask_page("draft/history.ts", steps)[0]
 
     def then(name: str, *given: Any) -> None:
         nonlocal history
-        history = ask_page("section/history.ts", [(name, history, *given)])[0]
+        history = ask_page("draft/history.ts", [(name, history, *given)])[0]
 
     then("step", {"step": 1}, None)
     for position in range(3):
@@ -225,7 +226,7 @@ def test_a_layer_keeps_its_id_wherever_it_goes(before: str, after: str, ids: lis
     """Letters stand for layers; node compares strings by value as the page compares layers by identity."""
     old = {"layers": list(before)}
     given = [10, 11, 12] if before else [12]
-    assert ask_page("section/layerIds.ts", [("carryIds", old, given, {"layers": list(after)})]) == [ids]
+    assert ask_page("draft/layerIds.ts", [("carryIds", old, given, {"layers": list(after)})]) == [ids]
 
 
 RIDGE_M = 0.9 * math.tan(math.radians(44))

@@ -23,7 +23,7 @@ SLACK = 0.11
 @pytest.fixture(scope="module")
 def packed() -> dict[tuple[int, int, int, int], list[dict[str, float]]]:
     """Every box packed, in one go."""
-    answers = ask_page("section/logs.ts", [("packLogs", *box) for box in BOXES])
+    answers = ask_page("drawing/logs.ts", [("packLogs", *box) for box in BOXES])
     return dict(zip(BOXES, answers, strict=True))
 
 
@@ -68,7 +68,7 @@ def test_a_layer_is_filled_with_logs_and_not_a_few(
 
 
 def test_a_layer_that_grows_keeps_the_logs_it_has() -> None:
-    low, high = ask_page("section/logs.ts", [("packLogs", 300, 120, 20, 7), ("packLogs", 300, 160, 20, 7)])
+    low, high = ask_page("drawing/logs.ts", [("packLogs", 300, 120, 20, 7), ("packLogs", 300, 160, 20, 7)])
     bottom = [log for log in low if log["y"] < 40 and log["r"] > 8]
     assert len(bottom) > 4
     kept = [log for log in bottom if log in high]
@@ -76,9 +76,9 @@ def test_a_layer_that_grows_keeps_the_logs_it_has() -> None:
 
 
 def test_the_same_layer_is_drawn_alike_every_time() -> None:
-    one, two = ask_page("section/logs.ts", [("packLogs", 200, 90, 24, 3), ("packLogs", 200, 90, 24, 3)])
+    one, two = ask_page("drawing/logs.ts", [("packLogs", 200, 90, 24, 3), ("packLogs", 200, 90, 24, 3)])
     assert one == two
 
 
 def test_a_sliver_holds_no_logs() -> None:
-    assert ask_page("section/logs.ts", [("packLogs", 200, 2, 24, 3)]) == [[]]
+    assert ask_page("drawing/logs.ts", [("packLogs", 200, 2, 24, 3)]) == [[]]

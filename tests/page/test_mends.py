@@ -11,7 +11,7 @@ from tests.core.test_findings import CASES, FILL_CASES
 from tests.core.test_water import WATER_CASES
 from tests.page.asking import ask_page
 
-FILE = "section/mend.ts"
+FILE = "draft/mend.ts"
 
 
 def without_nothing(thing: Any) -> Any:

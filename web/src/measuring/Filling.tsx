@@ -2,15 +2,28 @@ import ButtonBase from "@mui/material/ButtonBase";
 import Typography from "@mui/material/Typography";
 import { styled } from "@mui/material/styles";
 import { useQuery } from "@tanstack/react-query";
-import { api, type Bed, type Layer, type Material, type Reservoir, type School } from "../api/client";
+import {
+  api,
+  type Bed,
+  type Layer,
+  type Material,
+  type Reservoir,
+  type School,
+  type SchoolFigures,
+} from "../api/client";
 import { SmallSection, smallScale } from "../drawing/SmallSection";
 import { Swatch } from "../drawing/Swatch";
+import { arrowChoice } from "../kit/arrowChoice";
 import { Note } from "../kit/Note";
 import { Column } from "../kit/Row";
 import { Quantity } from "../quantities/Quantity";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 
 export type Fill = { material: string } | { school: School; layers: Layer[]; reservoir: Reservoir | null };
+
+const FIRST = "raised_bed_mix";
+/** Stands among the schools for filling with a single material. */
+const ONE = "one material";
 
 type Props = {
   gardenId: number;
@@ -49,6 +62,14 @@ const Way = styled(ButtonBase)(({ theme }) => ({
   "& svg": { maxWidth: "100%" },
 }));
 
+function fillBy(school: SchoolFigures): Fill {
+  return {
+    school: school.key as School,
+    layers: school.layers as Layer[],
+    reservoir: (school.reservoir as Reservoir | null) ?? null,
+  };
+}
+
 /** How a new bed will be filled: with one material, or by any of the schools that fit it, each drawn as it would lie. */
 export function Filling({ gardenId, bed, materials, fill, onFill }: Props) {
   const found = useQuery({
@@ -63,20 +84,32 @@ export function Filling({ gardenId, bed, materials, fill, onFill }: Props) {
     ...suited.flatMap(({ figures }) => (figures ? smallScale(figures, DRAWN.width, DRAWN.height) : [])),
   );
   const one = "material" in fill ? fill.material : null;
+  const chosen = "material" in fill ? ONE : fill.school;
+  const choose = (key: string) => {
+    const school = suited.find((each) => each.key === key);
+    onFill(school ? fillBy(school) : { material: one ?? FIRST });
+  };
+  const radio = (key: string) => ({
+    role: "radio",
+    "aria-checked": key === chosen,
+    tabIndex: key === chosen ? 0 : -1,
+    onClick: () => choose(key),
+  });
+  const order = [ONE, ...suited.map(({ key }) => key)];
   return (
-    <Column role="radiogroup" aria-labelledby="filling-title">
+    <Column>
       <Typography variant="panelTitle" id="filling-title">
         How will you fill it?
       </Typography>
       <Note>It can be changed layer by layer afterwards, and the ways compared.</Note>
-      <Ways>
-        <Way
-          role="radio"
-          aria-checked={one !== null}
-          onClick={() => onFill({ material: one ?? "raised_bed_mix" })}
-        >
+      <Ways
+        role="radiogroup"
+        aria-labelledby="filling-title"
+        onKeyDown={(event) => arrowChoice(event, order, chosen, choose)}
+      >
+        <Way {...radio(ONE)}>
           <Swatch
-            material={one ?? "raised_bed_mix"}
+            material={one ?? FIRST}
             like={materials.get(one ?? "")?.like}
             width={DRAWN.width - 40}
             height={64}
@@ -84,23 +117,12 @@ export function Filling({ gardenId, bed, materials, fill, onFill }: Props) {
           <span>
             <Typography variant="strong">One material</Typography>
             <Note component="span" sx={{ display: "block" }}>
-              {(materials.get(one ?? "raised_bed_mix")?.name ?? "").toLowerCase()}
+              {(materials.get(one ?? FIRST)?.name ?? "").toLowerCase()}
             </Note>
           </span>
         </Way>
         {suited.map((school) => (
-          <Way
-            key={school.key}
-            role="radio"
-            aria-checked={"school" in fill && fill.school === school.key}
-            onClick={() =>
-              onFill({
-                school: school.key as School,
-                layers: school.layers as Layer[],
-                reservoir: (school.reservoir as Reservoir | null) ?? null,
-              })
-            }
-          >
+          <Way key={school.key} {...radio(school.key)}>
             {school.figures ? (
               <SmallSection figures={school.figures} materials={materials} scale={scale} />
             ) : (
@@ -124,7 +146,6 @@ export function Filling({ gardenId, bed, materials, fill, onFill }: Props) {
       </Ways>
       {one !== null && (
         <MaterialFinder
-          key={one}
           gardenId={gardenId}
           label="Filled with, to begin with"
           value={materials.get(one) ?? null}

@@ -31,7 +31,7 @@ export function Measures({ kind, units, measures }: Props) {
     <>
       {breath.length > 0 && (
         <MeasureField
-          label={breath.length > 2 ? "Its measures, with the depth if you like" : "Its measures"}
+          label="All measures in one"
           limit="bed"
           dimensions
           width="min(340px, 100%)"
