@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import { Problem } from "../kit/Problem";
 import TextField from "@mui/material/TextField";
 import Button from "@mui/material/Button";
@@ -31,7 +32,12 @@ export default function SignIn() {
     <Door data-part="door">
       <Cutaway />
       <DoorForm onSubmit={submit} data-part="door-form">
-        <h1>Nolbet</h1>
+        <Typography
+          component="h1"
+          sx={{ fontSize: "var(--text-door)", fontWeight: 760, fontStretch: "118%" }}
+        >
+          Nolbet
+        </Typography>
         <p>Works out what goes in a bed: measure it, lay it in layers, read off bags, yards and cost.</p>
         <TextField
           label="Name"

@@ -16,12 +16,6 @@ export const DoorForm = styled("form")({
   justifyItems: "start",
   padding: "40px 9%",
   background: "var(--palette-sheet)",
-  "& h1": {
-    margin: 0,
-    fontWeight: 760,
-    fontSize: "var(--text-door)",
-    fontStretch: "118%",
-  },
   "& p": {
     maxWidth: 380,
     margin: "0 0 8px",

@@ -1,5 +1,5 @@
 import css from "./drawing.module.css";
-import { useMemo } from "react";
+import { useRef } from "react";
 import { drawnParts, pathOf, roomIn, type Geometry, type Point } from "./geometry";
 import { HATCHES } from "./hatches";
 import { packLogs, packOutline } from "./logs";
@@ -17,27 +17,11 @@ export function LogEnds({
   geometry: Geometry;
   hatch: string;
 }) {
-  const ys = points.map(([, y]) => y);
-  const [top, floor] = [Math.min(...ys), Math.max(...ys)];
-  const height = floor - top;
-  const largest = Math.max(
-    Math.min(LARGEST_LOG_M * geometry.scale, 46),
-    Math.min(18, height * LARGEST_SHARE_OF_LAYER),
-  );
-  const outline = pathOf(points);
-  const logs = useMemo(
-    () =>
-      isBox(points)
-        ? drawnParts(geometry, points).flatMap((part) =>
-            packLogs(part.width - 2, height - 2, largest, Math.round(part.x)).map((log) => ({
-              x: part.x + 1 + log.x,
-              y: floor - 1 - log.y,
-              r: log.r,
-            })),
-          )
-        : packOutline((x, y) => roomIn(points, x, y), boundsOf(points), largest),
-    [outline, largest, geometry.breakAt],
-  );
+  const key = `${pathOf(points)} ${geometry.scale} ${geometry.breakAt}`;
+  // the same outline is the same logs: where they lie is worked out anew only when it moves
+  const kept = useRef<{ key: string; logs: ReturnType<typeof packed> } | null>(null);
+  if (kept.current?.key !== key) kept.current = { key, logs: packed(points, geometry) };
+  const { logs } = kept.current;
   const { ground, ink } = HATCHES[hatch] ?? HATCHES.broadleaf_logs ?? { ground: "none", ink: "none" };
   return (
     <g data-logs={hatch}>
@@ -49,6 +33,24 @@ export function LogEnds({
         </g>
       ))}
     </g>
+  );
+}
+
+function packed(points: readonly Point[], geometry: Geometry): { x: number; y: number; r: number }[] {
+  const ys = points.map(([, y]) => y);
+  const [top, floor] = [Math.min(...ys), Math.max(...ys)];
+  const height = floor - top;
+  const largest = Math.max(
+    Math.min(LARGEST_LOG_M * geometry.scale, 46),
+    Math.min(18, height * LARGEST_SHARE_OF_LAYER),
+  );
+  if (!isBox(points)) return packOutline((x, y) => roomIn(points, x, y), boundsOf(points), largest);
+  return drawnParts(geometry, points).flatMap((part) =>
+    packLogs(part.width - 2, height - 2, largest, Math.round(part.x)).map((log) => ({
+      x: part.x + 1 + log.x,
+      y: floor - 1 - log.y,
+      r: log.r,
+    })),
   );
 }
 

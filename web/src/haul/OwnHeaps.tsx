@@ -6,12 +6,13 @@ import TableCell from "@mui/material/TableCell";
 import TableContainer from "@mui/material/TableContainer";
 import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { Material, NeedFigures, Stock } from "../api/client";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
+import { useWhenReady } from "../kit/useWhenReady";
 import { showBulkVolume, showVolume, typedVolume } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -156,12 +157,9 @@ function NewHeap({ gardenId, onHeap }: { gardenId: number; onHeap: (heap: Stock)
   const { units } = useShowing();
   const [material, setMaterial] = useState<Material | null>(null);
   const [volume_m3, setVolume] = useState<number>();
-  const [wanted, setWanted] = useState(false);
   const readings = useReadings();
   // pressed while the volume is still being read, it waits for that
-  useEffect(() => {
-    if (!wanted || readings.asking) return;
-    setWanted(false);
+  const keep = useWhenReady(!readings.asking, () => {
     if (material && volume_m3 && !readings.refused()) onHeap({ material: material.key, volume_m3 });
   });
   return (
@@ -185,7 +183,7 @@ function NewHeap({ gardenId, onHeap }: { gardenId: number; onHeap: (heap: Stock)
         onMeaning={({ values: [value] }) => setVolume(value)}
         onReading={readings.of("The volume")}
       />
-      <Button variant="contained" disabled={!material} onClick={() => setWanted(true)}>
+      <Button variant="contained" disabled={!material} onClick={keep}>
         Keep
       </Button>
     </Row>

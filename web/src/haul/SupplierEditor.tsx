@@ -1,9 +1,10 @@
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import type { Material, Offer, Supplier } from "../api/client";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
+import { useWhenReady } from "../kit/useWhenReady";
 import { showMoney } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -30,7 +31,6 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
   );
   const [lacking, setLacking] = useState<string | null>(null);
   const readings = useReadings();
-  const [wanted, setWanted] = useState(false);
 
   const keep = () => {
     const offers = drafts.map(complete);
@@ -48,11 +48,7 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
     });
   };
   // pressed while the last measure is still being read, it waits for that
-  useEffect(() => {
-    if (!wanted || readings.asking) return;
-    setWanted(false);
-    keep();
-  });
+  const keepSoon = useWhenReady(!readings.asking, keep);
   const change = (id: number, changed: Partial<OfferDraft>) =>
     setDrafts((all) => all.map((draft) => (draft.id === id ? { ...draft, ...changed } : draft)));
 
@@ -96,7 +92,7 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
       </Row>
       {lacking && <Problem>{lacking}</Problem>}
       <Row>
-        <Button variant="contained" onClick={() => setWanted(true)}>
+        <Button variant="contained" onClick={keepSoon}>
           Keep these offers
         </Button>
         <Button onClick={onLeave}>Leave as it was</Button>

@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState, type FormEvent } from "react";
+import { useState, type FormEvent } from "react";
 import { api, saidOf, type Bed, type KeptGarden, type Material, type ShapeKind } from "../api/client";
 import { SHAPES, USUAL_M } from "../api/words";
 import { meant } from "../api/meant";
@@ -11,6 +11,7 @@ import { Choice } from "../kit/Choice";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
+import { useWhenReady } from "../kit/useWhenReady";
 import { PlainView } from "../kit/View";
 import { MeasureField } from "../quantities/MeasureField";
 import { Corners } from "../shapes/Corners";
@@ -67,15 +68,10 @@ export default function NewBed({ garden, materials, onMade }: Props) {
     make.mutate(filled(empty, fill, fills, usual.thickness_m));
   };
   // sent before the last measure was read: what was typed is waited for, not called missing
-  const [hasty, setHasty] = useState(false);
-  useEffect(() => {
-    if (!hasty || measures.isAsking) return;
-    setHasty(false);
-    send();
-  });
+  const sendSoon = useWhenReady(!measures.isAsking, send);
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    setHasty(true);
+    sendSoon();
   };
 
   return (

@@ -96,10 +96,10 @@ type PickOf<T, K extends keyof T> = { [Each in K]: T[Each] };
 type DosesProps = PickOf<Props, "gardenId" | "figures" | "onDose"> & { doses: readonly DoseFigures[] };
 
 function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
+  const { units } = useShowing();
   const [wanted, setWanted] = useState("blood_meal");
   const dose = doses.find(({ material }) => material === wanted) ?? doses[0];
   if (!dose) return null;
-  const { units } = useShowing();
   return (
     <Sheet
       data-part="dose"

@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import Button from "@mui/material/Button";
 import { FactLine, Lines } from "../kit/Lines";
 import { PlotPanel } from "./plot-sheet.styles";
@@ -26,7 +27,9 @@ export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
   );
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="ground-title">
-      <h2 id="ground-title">The ground</h2>
+      <Typography variant="panelTitle" id="ground-title">
+        The ground
+      </Typography>
       <Lines>
         {row("All of it", figures?.ground_m2)}
         {row("Beds stand on", figures?.beds_m2)}

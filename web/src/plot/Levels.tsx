@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import IconButton from "@mui/material/IconButton";
 import Button from "@mui/material/Button";
 import { FactLine, Lines } from "../kit/Lines";
@@ -30,7 +31,9 @@ export function Levels({ plot, figures, onEdit, onPlacing }: Props) {
     }));
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="levels-title">
-      <h2 id="levels-title">Levels of the ground</h2>
+      <Typography variant="panelTitle" id="levels-title">
+        Levels of the ground
+      </Typography>
       {levels ? (
         <Lines>
           <FactLine name="Brought to">

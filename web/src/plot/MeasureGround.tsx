@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
 import { MeasureGroundBox } from "./plot-sheet.styles";
@@ -38,7 +39,7 @@ export function MeasureGround({ garden }: { garden: KeptGarden }) {
         if (size) make.mutate(size);
       }}
     >
-      <h2>Measure the ground</h2>
+      <Typography variant="sheetTitle">Measure the ground</Typography>
       <p>
         Lay the tape along two sides of the plot. Corners that aren&apos;t square can be moved afterwards.
       </p>

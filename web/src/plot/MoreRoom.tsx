@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import { PlotPanel } from "./plot-sheet.styles";
 import { BagsAnswer } from "./plot.styles";
 import { useQuery } from "@tanstack/react-query";
@@ -33,7 +34,9 @@ export function MoreRoom({ gardenId, state, onShow }: Props) {
   }, [room, length_m, width_m, onShow]);
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="room-title">
-      <h2 id="room-title">Room for more</h2>
+      <Typography variant="panelTitle" id="room-title">
+        Room for more
+      </Typography>
       <MeasureField
         label="Beds of this outer size"
         limit="bed"

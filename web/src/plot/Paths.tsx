@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import IconButton from "@mui/material/IconButton";
 import { PlotCourses, PlotPanel } from "./plot-sheet.styles";
 import { PlotFact } from "./plot.styles";
@@ -26,12 +27,12 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
   const set = (next: NonNullable<Plot["courses"]>) => onEdit((now) => ({ ...now, courses: next }));
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="paths-title">
-      <h2 id="paths-title">
+      <Typography variant="panelTitle" id="paths-title">
         Paths{" "}
         <PlotFact data-part="plot-fact">
           {figures && <Quantity kind="area" value={figures.path_m2} />}
         </PlotFact>
-      </h2>
+      </Typography>
       <PlotCourses>
         {courses.map((course, index) => {
           const material = materials.get(course.material);

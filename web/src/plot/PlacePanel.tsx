@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import Button from "@mui/material/Button";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
@@ -38,7 +39,9 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
   );
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="place-title">
-      <h2 id="place-title">{placed?.name ?? bed.name}</h2>
+      <Typography variant="panelTitle" id="place-title">
+        {placed?.name ?? bed.name}
+      </Typography>
       <Note>The middle of the bed, from the plot&apos;s zero corner:</Note>
       <Row>
         {field("x_m", "Along")}
@@ -61,7 +64,9 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
       </Lines>
       {placed?.packing_m && bed.section.form === "vessel" && (
         <>
-          <h3>To stand level, pack under its corners</h3>
+          <Typography variant="strong" component="h3">
+            To stand level, pack under its corners
+          </Typography>
           <PlotPacking>
             {placed.packing_m.map((packing, corner) => (
               <li key={corner}>

@@ -189,12 +189,15 @@ function useHeld({ sheet, svg, work, byKey, aisle_m, onChoose }: HeldProps) {
   const latest = useRef({ sheet, work, byKey, onChoose });
   latest.current = { sheet, work, byKey, onChoose };
 
-  const onSheet = (event: { clientX: number; clientY: number }): [number, number] => {
-    const box = svg.current?.getBoundingClientRect();
-    if (!box) return [0, 0];
-    const onScreen = box.width / latest.current.sheet.width;
-    return [(event.clientX - box.left) / onScreen, (event.clientY - box.top) / onScreen];
-  };
+  const onSheet = useCallback(
+    (event: { clientX: number; clientY: number }): [number, number] => {
+      const box = svg.current?.getBoundingClientRect();
+      if (!box) return [0, 0];
+      const onScreen = box.width / latest.current.sheet.width;
+      return [(event.clientX - box.left) / onScreen, (event.clientY - box.top) / onScreen];
+    },
+    [svg],
+  );
 
   const take = useCallback(
     (key: string, index: number, event: PointerEvent<SVGGElement>, turning: boolean) => {
@@ -214,7 +217,7 @@ function useHeld({ sheet, svg, work, byKey, aisle_m, onChoose }: HeldProps) {
       );
       setAt({ key, index, place, offX: px - x, offY: py - y, turning });
     },
-    [],
+    [onSheet],
   );
 
   const move = (event: PointerEvent) => {

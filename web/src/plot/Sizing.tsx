@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import { Row } from "../kit/Row";
 import { Note } from "../kit/Note";
 import { BagsAndDepthBox, BagsAnswer } from "./plot.styles";
@@ -26,7 +27,9 @@ export function Sizing({ garden, materials }: Props) {
   const [tool, setTool] = useState<Tool>("bags");
   return (
     <BagsAndDepthBox variant="outlined" component="section" aria-labelledby="sizing-title">
-      <h2 id="sizing-title">From what you have</h2>
+      <Typography variant="panelTitle" id="sizing-title">
+        From what you have
+      </Typography>
       <Choice label="Sized by" options={TOOLS} value={tool} onChoose={setTool} />
       {tool === "bags" && <BagsAndDepth garden={garden} materials={materials} />}
       {tool === "boards" && <Boards gardenId={garden.id} />}

@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import IconButton from "@mui/material/IconButton";
 import Button from "@mui/material/Button";
 import { Row } from "../kit/Row";
@@ -80,7 +81,9 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
   };
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="things-title">
-      <h2 id="things-title">What stays where it is</h2>
+      <Typography variant="panelTitle" id="things-title">
+        What stays where it is
+      </Typography>
       {placing ? (
         <PlotPlacing severity="info" role="status">
           {placing.say} {placing.done && <Button onClick={placing.done}>Done</Button>}

@@ -1,3 +1,4 @@
+import Typography from "@mui/material/Typography";
 import Button from "@mui/material/Button";
 import { PlotUnplaced } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
@@ -20,7 +21,9 @@ export function Unplaced({ garden, work, onPlaced }: Props) {
   if (waiting.length === 0) return null;
   return (
     <PlotUnplaced aria-labelledby="unplaced-title">
-      <h2 id="unplaced-title">Not on the plot yet</h2>
+      <Typography variant="panelTitle" id="unplaced-title">
+        Not on the plot yet
+      </Typography>
       <ul>
         {waiting.map(({ key, bed, left }) => (
           <li key={key}>

@@ -2,8 +2,9 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useMemo, useState, type KeyboardEvent } from "react";
+import { useDeferredValue, useMemo, useState, type KeyboardEvent } from "react";
 import { api, type Material } from "../api/client";
+import { useWhenReady } from "../kit/useWhenReady";
 import { Swatch } from "../drawing/Swatch";
 
 type Props = {
@@ -34,7 +35,6 @@ export function MaterialFinder({ gardenId, label, value, onChoose, suits, autoFo
   const [pressed, setPressed] = useState<Material[] | null>(null);
   const options = pressed ?? suiting;
   const settled = !typing || (asked === words && !found.isPlaceholderData && !found.isFetching);
-  const [hasty, setHasty] = useState(false);
   const [open, setOpen] = useState(false);
   const choose = (material: Material) => {
     setOpen(false);
@@ -42,9 +42,7 @@ export function MaterialFinder({ gardenId, label, value, onChoose, suits, autoFo
     setPressed(null);
     onChoose(material);
   };
-  useEffect(() => {
-    if (!hasty || !settled) return;
-    setHasty(false);
+  const chooseFirst = useWhenReady(settled, () => {
     const [first] = options;
     if (first) choose(first);
   });
@@ -53,7 +51,7 @@ export function MaterialFinder({ gardenId, label, value, onChoose, suits, autoFo
     if (event.key !== "Enter" || settled) return;
     event.preventDefault();
     event.defaultMuiPrevented = true;
-    setHasty(true);
+    chooseFirst();
   };
   const release = () => setPressed(null);
   return (
