@@ -93,7 +93,7 @@ def test_axe_finds_nothing_serious_in_either_scheme(app: Page, home: str, garden
         app.get_by_role("button", name="Find it").click()
         expect(app.locator("[data-part=blend-found] [data-part=blend-needle]").first).to_be_visible()
     if view == "/gardens":
-        app.get_by_text("Its year").click()
+        app.get_by_text("Climate and frosts").click()
     if view == "plot":
         app.locator("[data-part=bed-on-plot]").click()
         app.get_by_text("its place").click()

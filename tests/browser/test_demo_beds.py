@@ -71,7 +71,7 @@ def test_long_table_wood_in_a_box(app: Page, home: str, brackwater: Garden) -> N
             card.get_by_role("button", name="Down").click()
             card = app.locator("[data-part=layer-card]", has_text=name).first
             card.locator("[data-part=layer-name]").click()
-    finding = app.locator("[data-part=finding]", has_text="Branches: its voids")
+    finding = app.locator("[data-part=finding]", has_text="Branches: its gaps")
     expect(finding).to_contain_text("surface drops")
     finding.get_by_role("button", name="Pack it").click()
     expect(finding).to_have_count(0)
@@ -196,7 +196,7 @@ def test_windbreak_mound_from_the_tape_to_the_shopping_list(app: Page, home: str
         field.press("Enter")
         expect(app.locator("[data-part=layer-card]", has_text=name).first).to_contain_text("placed")
     expect(app.locator("[data-part=finding]", has_text="The sides rise at 44°")).to_be_visible()
-    pack = app.locator("[data-part=finding]", has_text="Logs, ash and birch: its voids")
+    pack = app.locator("[data-part=finding]", has_text="Logs, ash and birch: its gaps")
     pack.get_by_role("button", name="Pack it").click()
     expect(pack).to_have_count(0)
     saved(app)

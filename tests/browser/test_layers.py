@@ -20,7 +20,7 @@ def card(app: Page, name: str) -> Locator:
     """A layer's card, opened."""
     found = app.locator("[data-part=layer-card]", has_text=name).first
     found.locator("[data-part=layer-name]").click()
-    expect(found).to_have_class(re.compile("is-selected"))
+    expect(found).to_have_attribute("data-selected", "true")
     return found
 
 
@@ -63,11 +63,11 @@ def test_lifts_and_packing_are_set_on_the_card(app: Page, home: str, gardener: U
     garden = keep(gardener, BRANCHY)
     open_section(app, home, garden, "branchy")
     branches = card(app, "Branches")
-    type_into(branches.get_by_label("Laid in"), "3")
-    expect(branches).to_contain_text("lifts of 5 cm each")
-    finder = branches.get_by_role("combobox", name="Voids packed with")
+    type_into(branches.get_by_label("Goes to lay it in"), "3")
+    expect(branches).to_contain_text("5 cm each time")
+    finder = branches.get_by_role("combobox", name="Gaps packed with")
     finder.fill("grav")
-    expect(app.locator("[data-part=finder-none]")).to_be_visible()
+    expect(app.get_by_text("Nothing on the shelf is called that.")).to_be_visible()
     finder.fill("black gold")
     app.get_by_role("option", name=re.compile(r"^Compost\b")).click()
     expect(branches).to_contain_text("packed 100 %")
@@ -76,7 +76,7 @@ def test_lifts_and_packing_are_set_on_the_card(app: Page, home: str, gardener: U
     saved(app)
     assert kept("branchy")["layers"][1]["infill"] == {"material": "compost", "share": 0.6}
     branches.get_by_role("button", name="Leave open").click()
-    expect(branches).to_contain_text("voids 70 %")
+    expect(branches).to_contain_text("gaps 70 %")
     saved(app)
     assert kept("branchy")["layers"][1] == {"material": "branches", "thickness_m": 0.15, "lifts": 3}
 
@@ -197,9 +197,12 @@ def test_reach_and_sides_are_the_gardeners_own(app: Page, home: str, gardener: U
     app.get_by_role("button", name="More measures").click()
     app.get_by_role("button", name="one side").click()
     expect(finding).to_contain_text("1 m away and the reach is 60 cm")
+    app.get_by_role("button", name="Close").click()
     finding.get_by_role("button", name="Work it from both sides").click()
     expect(finding).to_have_count(0)
+    app.get_by_role("button", name="More measures").click()
     type_into(app.get_by_label("Reach over the edge"), "40 cm")
+    app.get_by_role("button", name="Close").click()
     expect(finding).to_contain_text("50 cm away and the reach is 40 cm")
     finding.get_by_role("button", name="Make it 80 cm wide inside").click()
     expect(app.get_by_label("Width", exact=True)).to_have_value("80 cm")

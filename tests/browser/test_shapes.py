@@ -45,7 +45,7 @@ MEASURED: dict[str, tuple[str, dict[str, str]]] = {
     "round_mound": ("Mound, rounded", {"Length": "4 m", "Width": "1.6 m", "Height": "80 cm"}),
     "herb_spiral": ("Spiral", {"Across": "1.8 m", "Bed width": "35 cm", "Wall thickness": "10 cm",
                                "Height outside": "20 cm", "Height in the middle": "80 cm"}),
-    "flat_area": ("Flat patch", {"Length": "5 m", "Width": "3 m", "Runs out over": "30 cm"}),
+    "flat_area": ("Flat patch", {"Length": "5 m", "Width": "3 m", "Its edge slopes out": "30 cm"}),
 }  # fmt: skip
 
 
@@ -170,7 +170,7 @@ def test_a_plan_file_with_every_shape_comes_back_without_loss(
     app.goto(f"{home}/gardens")
     app.get_by_label("The file").set_input_files(file)
     review = app.locator("[data-part=import-review]")
-    expect(review.locator("li[data-new]")).to_have_count(len(EVERY_SHAPE) + 1)
+    expect(review.locator("li[data-state=new]")).to_have_count(len(EVERY_SHAPE) + 1)
     review.get_by_role("button", name="Bring it in").click()
     expect(app.locator("[data-part=bed-on-plot]")).to_have_count(len(EVERY_SHAPE))
     app.get_by_role("link", name="Test ground").click()
@@ -183,7 +183,7 @@ def test_a_plan_file_with_every_shape_comes_back_without_loss(
     again.write_text(json.dumps(back))
     app.locator("[data-part=import-row] select").select_option(label="into Test ground")
     app.get_by_label("The file").set_input_files(again)
-    expect(review.locator("li[data-same]")).to_have_count(len(EVERY_SHAPE) + 1)
+    expect(review.locator("li[data-state=same]")).to_have_count(len(EVERY_SHAPE) + 1)
     assert Garden.objects.filter(owner=gardener).count() == 1
 
 

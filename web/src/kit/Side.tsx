@@ -2,20 +2,32 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Drawer from "@mui/material/Drawer";
 import Typography from "@mui/material/Typography";
-import { useId, type ReactNode } from "react";
+import { useEffect, useId, useRef, type KeyboardEvent, type ReactNode } from "react";
+import { isTyping } from "./isTyping";
 
 type Props = { title: string; onClose: () => void; children: ReactNode };
 
-/** A sheet that comes in from the side over what it is about, which stays where it is. */
+/** A sheet that comes in from the side. What it is about stays in use beside it, so that every change is seen at once. */
 export function Side({ title, onClose, children }: Props) {
   const id = useId();
+  const sheet = useRef<HTMLDivElement>(null);
+  useEffect(() => sheet.current?.focus(), []);
   return (
     <Drawer
       open
+      variant="persistent"
       anchor="right"
-      onClose={onClose}
       slotProps={{
-        paper: { role: "dialog", "aria-labelledby": id, sx: { width: "min(470px, 100vw)" } },
+        paper: {
+          ref: sheet,
+          tabIndex: -1,
+          role: "dialog",
+          "aria-labelledby": id,
+          sx: { width: "min(440px, 100vw)" },
+          onKeyDown: (event: KeyboardEvent) => {
+            if (event.key === "Escape" && !isTyping(event.target)) onClose();
+          },
+        },
       }}
     >
       <Box sx={{ display: "flex", gap: 2, alignItems: "center", padding: "14px 18px 6px" }}>

@@ -5,6 +5,7 @@ import type { Material } from "../api/client";
 import { Swatch } from "../drawing/Swatch";
 import { showDensity, showShare, type Units } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
+import { nonce } from "../theme/nonce";
 
 type Props = { materials: readonly Material[]; chosen: string | undefined; onChoose: (key: string) => void };
 
@@ -73,6 +74,7 @@ export default function MaterialGrid({ materials, chosen, onChoose }: Props) {
         disableColumnSelector
         disableVirtualization
         label="Materials"
+        nonce={nonce}
         rowSelectionModel={{ type: "include", ids: new Set(chosen ? [chosen] : []) }}
         onRowClick={({ row }) => onChoose(row.key)}
         onCellKeyDown={({ row }: { row: Material }, event) => {

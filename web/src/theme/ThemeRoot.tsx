@@ -3,10 +3,10 @@ import { CacheProvider } from "@emotion/react";
 import CssBaseline from "@mui/material/CssBaseline";
 import { ThemeProvider } from "@mui/material/styles";
 import type { ReactNode } from "react";
+import { nonce } from "./nonce";
 import { SCHEME_PLACE } from "./scheme";
 import { theme } from "./theme";
 
-const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce;
 const styles = createCache({ key: "nb", nonce });
 
 /** The theme round the whole page, its styles under the page's own nonce. */
