@@ -204,13 +204,13 @@ def test_buckets_are_dragged_and_pushed_by_keys_and_a_mix_is_copied(app: Page, h
     app.get_by_label("Kept by the sieve").fill("25 %")
     app.keyboard.press("Enter")
     expect(app.locator("[data-part=tally-volume]")).to_contain_text("2.75 of 3.25 parts")
-    expect(app.locator("[data-part=tally-note]").first).to_contain_text("stones stay on the sieve")
+    expect(app.locator("[data-part=tally]")).to_contain_text("stones stay on the sieve")
     saved(app)
     app.get_by_role("button", name="Copy").click()
     expect(app.get_by_label("Name of the mix")).to_have_value("Plain mix copy")
     app.get_by_role("button", name="Forget").click()
-    expect(app.get_by_role("status").filter(has_text="is forgotten")).to_be_visible()
-    app.get_by_role("button", name="Put it back").click()
+    told = app.get_by_role("alert").filter(has_text="is forgotten")
+    told.get_by_role("button", name="Undo").click()
     expect(app.get_by_label("Name of the mix")).to_have_value("Plain mix copy")
     assert garden.mixes.get(key="plain").parts[0]["rejected"] == 0.25
 

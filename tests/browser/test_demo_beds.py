@@ -59,6 +59,7 @@ def test_long_table_wood_in_a_box(app: Page, home: str, brackwater: Garden) -> N
     alike.fill("2")
     alike.press("Enter")
     expect(app.locator("[data-part=tally] h2")).to_have_text("To fill both beds")
+    app.get_by_role("button", name="Close").click()
     for name, thickness in (("Compost", "7 cm"), ("Leaves and greens", "8 cm"), ("Branches", "9 cm")):
         app.get_by_role("button", name="Add a layer").click()
         choose(app.get_by_role("combobox", name="New layer"), name)
@@ -78,7 +79,7 @@ def test_long_table_wood_in_a_box(app: Page, home: str, brackwater: Garden) -> N
     saved(app)
     assert kept_layers("long_table") == ["branches", "leaves", "compost", "raised_bed_mix"]
     app.get_by_role("link", name="Haul").click()
-    expect(app.locator("[data-part=haul-head]")).to_contain_text("2 beds")
+    expect(app.locator("[data-part=haul-view]")).to_contain_text("2 beds")
     expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Raised bed mix")).to_contain_text("yd³")
     expect(app.get_by_label("Your own").locator("tr", has_text="Branches")).to_contain_text("enough")
 
@@ -116,6 +117,7 @@ def test_brick_court_sheet_layers(app: Page, home: str, brackwater: Garden) -> N
     measure(app, "Brick court", ("3 m", "1.5 m", "42 cm"), "10 cm", "outside", "Compost")
     app.get_by_role("button", name="More measures").click()
     expect(app.locator("[data-part=more-note]")).to_contain_text("The walls take 19 % of the ground")
+    app.get_by_role("button", name="Close").click()
     app.get_by_role("button", name="Add a layer").click()
     choose(app.get_by_role("combobox", name="New layer"), "Cardboard")
     laps = app.get_by_label("Laps of Cardboard")

@@ -1,4 +1,4 @@
-"""The draft machine by itself, in a browser with a clock that is turned by hand and a server that does as it is told."""
+"""The draft machine by itself, in a browser with a clock turned by hand and a server that does as it is told."""
 
 from __future__ import annotations
 
@@ -309,7 +309,10 @@ def test_the_asker_asks_about_the_newest_alone(desk: Page) -> None:
         """async () => {
             const asked = [], answers = [], waiting = [];
             const asker = new desk.Asker(
-                (question) => new Promise((resolve) => { asked.push(question); waiting.push(() => resolve(question * 10)); }),
+                (question) => new Promise((resolve) => {
+                    asked.push(question);
+                    waiting.push(() => resolve(question * 10));
+                }),
                 { answered: (answer) => answers.push(answer), refused: () => undefined, reached: () => undefined },
             );
             for (const question of [3, 4, 5, 6]) asker.want(question);
@@ -329,7 +332,11 @@ def test_the_asker_comes_back_when_the_connection_does(desk: Page) -> None:
             window.tries = 0; window.reached = []; window.answers = [];
             window.asker = new desk.Asker(
                 () => (tries += 1) < 3 ? Promise.reject(new TypeError('Failed to fetch')) : Promise.resolve('there'),
-                { answered: (answer) => answers.push(answer), refused: () => undefined, reached: (now) => reached.push(now) },
+                {
+                    answered: (answer) => answers.push(answer),
+                    refused: () => undefined,
+                    reached: (now) => reached.push(now),
+                },
             );
             asker.want('what');
         }"""
@@ -344,7 +351,8 @@ def test_the_later_asker_ends_the_older_question(desk: Page) -> None:
     desk.evaluate(
         """() => {
             window.answers = [];
-            window.later = new desk.LaterAsker(150, (question) => Promise.resolve(question), { answered: (answer) => answers.push(answer) });
+            const heard = { answered: (answer) => answers.push(answer) };
+            window.later = new desk.LaterAsker(150, (question) => Promise.resolve(question), heard);
             later.want('old'); later.want('new');
         }"""
     )

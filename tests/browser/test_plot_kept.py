@@ -53,11 +53,13 @@ def test_two_windows_on_one_plot_lose_nothing_in_silence(app: Page, home: str, g
     add_course(other, "wood chips")
     kept(other)
     add_course(app, "path base")
-    expect(app.get_by_role("alert")).to_contain_text("changed elsewhere since")
+    notice = app.get_by_role("alert").filter(has_text="changed elsewhere")
+    expect(notice).to_be_visible()
     expect(app.get_by_role("status").filter(has_text="Not saved: changed elsewhere")).to_be_visible()
     assert courses(garden) == ["wood_chips"]
-    app.reload()
+    notice.get_by_role("button", name="Take the newer one").click()
     expect(app.get_by_label(re.compile("^Thickness of Wood chips"))).to_be_visible()
+    expect(app.get_by_label(re.compile("^Thickness of Path base"))).to_have_count(0)
     add_course(app, "path base")
     kept(app)
     assert courses(garden) == ["wood_chips", "path_base"]
@@ -121,7 +123,7 @@ def test_a_bed_is_turned_by_its_handle_taken_off_and_put_back(app: Page, home: s
     open_plot(app, home, garden)
     app.locator('[data-bed="one 0"]').click()
     handle = app.locator("[data-part=plot-turn] circle").bounding_box()
-    body = app.locator('[data-bed="one 0"] .plot-edge').bounding_box()
+    body = app.locator('[data-bed="one 0"] [data-part=plot-edge]').bounding_box()
     assert handle is not None and body is not None
     middle = (body["x"] + body["width"] / 2, body["y"] + body["height"] / 2)
     app.mouse.move(handle["x"] + handle["width"] / 2, handle["y"] + handle["height"] / 2)
@@ -141,7 +143,7 @@ def test_a_bed_is_moved_on_a_phone_and_the_page_still_scrolls(app: Page, home: s
     garden = keep(gardener, ONE, ground=GROUND)
     app.set_viewport_size({"width": 390, "height": 844})
     open_plot(app, home, garden)
-    box = app.locator('[data-bed="one 0"] .plot-edge').bounding_box()
+    box = app.locator('[data-bed="one 0"] [data-part=plot-edge]').bounding_box()
     assert box is not None
     x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
     app.mouse.move(x, y)

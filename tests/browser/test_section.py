@@ -15,7 +15,9 @@ from tests.core import zoo
 pytestmark = pytest.mark.browser
 
 
-def test_a_bed_is_measured_and_filled_by_keyboard_alone(app: Page, home: str, gardener: User) -> None:
+def test_a_bed_is_measured_and_filled_by_keyboard_alone(  # noqa: PLR0915 - one job, key by key
+    app: Page, home: str, gardener: User
+) -> None:
     garden = keep(gardener, units="ft_in")
     app.goto(f"{home}/garden/{garden.pk}/new")
     app.get_by_label("What it is called").focus()
@@ -84,7 +86,9 @@ def test_nonsense_stays_and_says_what_would_do(app: Page, home: str, gardener: U
     garden = keep(gardener, BRANCHY)
     open_section(app, home, garden, "branchy")
     field = app.get_by_label("Thickness of Compost")
-    placed = app.locator("[data-part=layer-card]", has_text="Compost").locator("[data-part=layer-figure] b").inner_text()
+    placed = (
+        app.locator("[data-part=layer-card]", has_text="Compost").locator("[data-part=layer-figure] b").inner_text()
+    )
     field.fill(text)
     field.press("Enter")
     note = app.get_by_role("alert")
@@ -93,7 +97,9 @@ def test_nonsense_stays_and_says_what_would_do(app: Page, home: str, gardener: U
     app.get_by_label("Thickness of Branches").focus()
     expect(field).to_have_value(text)
     expect(field).to_have_attribute("aria-invalid", "true")
-    expect(app.locator("[data-part=layer-card]", has_text="Compost").locator("[data-part=layer-figure] b")).to_have_text(placed)
+    expect(
+        app.locator("[data-part=layer-card]", has_text="Compost").locator("[data-part=layer-figure] b")
+    ).to_have_text(placed)
     field.press("Escape")
     expect(field).to_have_value("10 cm")
 

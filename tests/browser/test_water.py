@@ -67,7 +67,9 @@ def test_a_tank_becomes_a_wicking_bed_and_a_lower_overflow_holds_less(app: Page,
     assert (reservoir["overflow_m"], reservoir["medium"]) == (pytest.approx(0.1), "scoria")
     app.get_by_role("link", name="Section").first.click()
     expect(app.locator("[data-part=drawing] [data-part=water-body]")).to_be_visible()
-    expect(app.locator("[data-part=finding]").filter(has_text="The reservoir isn't tested")).to_contain_text("after 24 hours")
+    expect(app.locator("[data-part=finding]").filter(has_text="The reservoir isn't tested")).to_contain_text(
+        "after 24 hours"
+    )
 
 
 def test_weather_comes_in_from_a_file_with_bad_rows(app: Page, home: str, gardener: User, tmp_path: Path) -> None:
@@ -83,8 +85,10 @@ def test_weather_comes_in_from_a_file_with_bad_rows(app: Page, home: str, garden
     expect(weather).to_contain_text("line 3: date: 'July 2' is no day; write it as 2026-10-17")
     expect(weather).to_contain_text("line 4: tmax_c: 12 is under the day's tmin_c of 20")
     expect(weather).to_contain_text("2 days kept, 1 Jul 2026 to 4 Jul 2026")
-    weather.get_by_role("button", name="Late feed").click()
-    expect(weather).to_contain_text("55 days taken")
+    app.get_by_role("button", name="Stand-ins of the demo").click()
+    feed = app.get_by_role("group", name="Simulated weather feed")
+    feed.get_by_role("button", name="Late feed").click()
+    expect(app.get_by_text("55 days taken")).to_be_visible()
 
 
 def test_a_dip_is_logged_with_one_hand_on_a_phone(app: Page, home: str, gardener: User) -> None:
@@ -114,13 +118,14 @@ def test_a_leak_is_met_and_a_sound_liner_is_not_accused(app: Page, home: str, ga
     garden = keep(gardener, TANK | {"reservoir": reservoir})
     open_water(app, home, garden, "tank")
     told = app.locator("[data-part=water-told]")
-    app.get_by_role("button", name="Put a simulated probe in").click()
+    app.get_by_role("button", name="Stand-ins of the demo").click()
+    app.get_by_role("button", name="A sound probe").click()
     expect(told).to_contain_text("No leak over")
-    app.get_by_role("button", name="Simulate leaking").click()
+    app.get_by_role("button", name="Probe: leaking").click()
     expect(app.get_by_role("alert").filter(has_text="a leak.")).to_contain_text(
         "that no plant takes, at night and in rain too"
     )
-    app.get_by_role("button", name="Simulate late").click()
+    app.get_by_role("button", name="Probe: late").click()
     expect(told).to_contain_text("five days are wanted")
 
 
@@ -143,7 +148,9 @@ def test_a_legged_box_is_weighed_and_its_liner_measured(app: Page, home: str, ga
     expect(row(app, "Liner sheet")).to_have_text("1.64 m × 1.04 m")
     app.get_by_label("Liner there is").fill("1.5 x 1 m")
     app.keyboard.press("Enter")
-    expect(app.locator("[data-part=finding]").filter(has_text="The bed wants a liner of")).to_contain_text("1.06 m x 56 cm inside")
+    expect(app.locator("[data-part=finding]").filter(has_text="The bed wants a liner of")).to_contain_text(
+        "1.06 m x 56 cm inside"
+    )
     app.get_by_label("Out of level by").fill("2 cm")
     app.keyboard.press("Enter")
     tilt = app.locator("[data-part=finding]").filter(has_text="out of level and holds")
@@ -185,7 +192,7 @@ def test_rounds_and_mulch_answer_at_once(app: Page, home: str, gardener: User) -
     app.get_by_text("Days it lasts, by month").click()
     expect(app.locator("[data-part=water-aside] tbody tr")).to_have_count(12)
     app.get_by_text("Refill calendar").click()
-    expect(app.locator("[data-part=panel] [data-part=water-list] li").first).to_contain_text("L")
+    expect(app.locator("[data-part=disclosure] [data-part=water-list] li").first).to_contain_text("L")
     saved(app)
     assert garden.beds.get(key="tank").cut["watering"]["every_days"] == 7
 

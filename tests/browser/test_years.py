@@ -24,7 +24,11 @@ OWN = [{"key": "own_chips", "like": "wood_chips", "name": "Own chips"}]
 
 def sunk(app: Page) -> str:
     """How far the surface sinks by the first spring, as the tally says it."""
-    return app.locator("[data-part=prospects] button[aria-expanded]").filter(has_text="Surface after the first winter").inner_text()
+    return (
+        app.locator("[data-part=prospects] button[aria-expanded]")
+        .filter(has_text="Surface after the first winter")
+        .inner_text()
+    )
 
 
 def test_a_warmer_garden_sinks_faster(app: Page, home: str, gardener: User) -> None:

@@ -45,15 +45,16 @@ class NewPassword(Schema):
 
 
 class Account(Schema):
-    """Who is signed in; `demo` where nobody has to."""
+    """Who is signed in; `demo` where nobody has to, `stand_ins` where devices and services are simulated."""
 
     name: str | None
     demo: bool
+    stand_ins: bool
 
 
 def _account(request: HttpRequest) -> Account:
     name = request.user.get_username() if request.user.is_authenticated else None
-    return Account(name=name, demo=bool(getattr(settings, "DEMO", False)))
+    return Account(name=name, demo=settings.DEMO, stand_ins=settings.STAND_INS)
 
 
 def _from_this_page(request: HttpRequest) -> None:

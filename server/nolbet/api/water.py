@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import date, datetime, timedelta
 from typing import Annotated
 
+from django.conf import settings as django_settings
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router, Schema, Status
@@ -129,6 +130,7 @@ def bring_weather(request: HttpRequest, garden_id: int, file: WeatherFile) -> We
 @router.post("/{garden_id}/weather/feed", response=WeatherKept)
 def ask_feed(request: HttpRequest, garden_id: int, asked: AskedFeed) -> WeatherKept:
     """Ask the simulated weather feed for the last 60 days."""
+    _only_with_stand_ins()
     garden = own_garden(request, garden_id)
     return _taken(request, garden_id, feed_text(garden_plan(garden), today(), FEED_DAYS, asked.fault, garden.pk))
 
@@ -187,6 +189,7 @@ def forget_dip(request: HttpRequest, garden_id: int, key: str, dip_id: int) -> S
 @router.put("/{garden_id}/beds/{key}/probe", response=ProbeSettings)
 def set_probe(request: HttpRequest, garden_id: int, key: str, settings: ProbeSettings) -> Probe:
     """Put the simulated probe into a reservoir, or change how it behaves."""
+    _only_with_stand_ins()
     bed = own_bed(request, garden_id, key)
     probe, _ = Probe.objects.update_or_create(bed=bed, defaults=settings.model_dump())
     return probe
@@ -203,3 +206,9 @@ def told_of(request: HttpRequest, garden_id: int, key: str) -> HttpResponse:
     span = span_of(plan, garden, garden_supplies(bed.garden), kept_days(bed.garden), first, PROBE_DAYS)
     series = series_of(probe, span, plan.watering.threshold, PROBE_DAYS - LEAKY_DAYS)
     return written(probe_figures(series.times_days, series.level_m, series.filled_days, span))
+
+
+def _only_with_stand_ins() -> None:
+    """Nothing simulated is set where none of it is. Raises Missing."""
+    if not django_settings.STAND_INS:
+        raise Missing

@@ -124,3 +124,7 @@ LOGGING = {
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "loggers": {"django": {"handlers": ["console"], "level": "WARNING"}},
 }
+
+DEMO = False
+STAND_INS = False
+"""Whether the simulated probe and weather feed are there to be set; in production nothing of them is."""

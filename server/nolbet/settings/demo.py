@@ -25,3 +25,4 @@ DEMO = True
 # pictures are taken as of one day, so that they can be taken again
 FIXED_DAY = os.environ.get("NOLBET_DAY")
 MIDDLEWARE = [*MIDDLEWARE, "nolbet.demo.sign_in.DemoSignIn"]
+STAND_INS = True

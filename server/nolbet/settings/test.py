@@ -10,3 +10,4 @@ PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 DATABASES["default"]["TEST"] = {"NAME": PROJECT / "var" / "test.sqlite3"}
 
 FIXED_DAY = "2026-10-20"
+STAND_INS = True

@@ -1270,13 +1270,15 @@ export interface components {
     schemas: {
         /**
          * Account
-         * @description Who is signed in; `demo` where nobody has to.
+         * @description Who is signed in; `demo` where nobody has to, `stand_ins` where devices and services are simulated.
          */
         Account: {
             /** Demo */
             demo: boolean;
             /** Name */
             name: string | null;
+            /** Stand Ins */
+            stand_ins: boolean;
         };
         /**
          * AisleFigures

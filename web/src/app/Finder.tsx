@@ -7,15 +7,23 @@ import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type KeptGarden, type Material } from "../api/client";
 import { BedMark } from "../drawing/BedMark";
 import { Sign } from "../drawing/Sign";
 import { Swatch } from "../drawing/Swatch";
+import { useWhenReady } from "../kit/useWhenReady";
 import type { Place, Places } from "./places";
 
-type Props = { garden: KeptGarden; places: Places; bedPath: (key: string) => string; onClose: () => void };
+type Props = {
+  garden: KeptGarden;
+  places: Places;
+  bedPath: (key: string) => string;
+  /** What was typed before it was there. */
+  typedAhead: string;
+  onClose: () => void;
+};
 
 type Found =
   | { kind: "Beds"; name: string; to: string; bed: KeptGarden["beds"][number]["bed"] }
@@ -23,7 +31,7 @@ type Found =
   | { kind: "Materials"; name: string; to: string; material: Material };
 
 /** Finds a bed, a view or a material by its name, from anywhere. */
-export default function Finder({ garden, places, bedPath, onClose }: Props) {
+export default function Finder({ garden, places, bedPath, typedAhead, onClose }: Props) {
   const navigate = useNavigate();
   const [words, setWords] = useState("");
   const asked = useDeferredValue(words.trim());
@@ -47,6 +55,17 @@ export default function Finder({ garden, places, bedPath, onClose }: Props) {
     to: `/garden/${garden.id}/shelf/${material.key}`,
     material,
   }));
+  const options = [...beds, ...views, ...materials];
+  const go = (found: Found | undefined | null) => {
+    if (!found) return;
+    void navigate(found.to);
+    onClose();
+  };
+  const goFirst = useWhenReady(!shelf.isFetching || beds.length > 0, () => go(options[0]));
+  useEffect(() => {
+    if (typedAhead) setWords(typedAhead.replace("\n", ""));
+    if (typedAhead.endsWith("\n")) goFirst();
+  }, [typedAhead, goFirst]);
   return (
     <Dialog open onClose={onClose} aria-labelledby="finder-title">
       <DialogTitle id="finder-title">Find</DialogTitle>
@@ -55,17 +74,18 @@ export default function Finder({ garden, places, bedPath, onClose }: Props) {
           open
           disablePortal
           disableCloseOnSelect
-          options={[...beds, ...views, ...materials]}
+          options={options}
           groupBy={({ kind }) => kind}
           getOptionLabel={({ name }) => name}
           getOptionKey={({ to }) => to}
           filterOptions={(all) => all}
           inputValue={words}
           onInputChange={(_event, text, reason) => reason === "input" && setWords(text)}
-          onChange={(_event, found) => {
-            if (!found) return;
-            void navigate(found.to);
-            onClose();
+          onChange={(_event, found) => go(found)}
+          onKeyDown={(event) => {
+            // nothing is highlighted before the list is drawn: Enter means the first then
+            const highlighted = (event.target as HTMLElement).getAttribute("aria-activedescendant");
+            if (event.key === "Enter" && !highlighted) goFirst();
           }}
           noOptionsText="Nothing is called that."
           renderInput={(params) => (

@@ -17,7 +17,8 @@ import { Body, Frame, SkipLink } from "./shell.styles";
 import { TopBar } from "./TopBar";
 import { BlendView, fetchViewsAhead, HaulView, NewBed, PlotView, ShelfView } from "./views";
 
-const Finder = lazy(() => import("./Finder"));
+const loadFinder = () => import("./Finder");
+const Finder = lazy(loadFinder);
 const KeyList = lazy(() => import("./KeyList"));
 const More = lazy(() => import("./More"));
 
@@ -26,7 +27,7 @@ export function GardenPage() {
   const gardenId = Number(useParams().gardenId);
   const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
   const shelf = useQuery({ queryKey: ["shelf", gardenId, ""], queryFn: () => api.shelf(gardenId) });
-  useEffect(() => fetchViewsAhead(), []);
+  useEffect(() => fetchViewsAhead(loadFinder), []);
   useEffect(() => () => disposeDrafts(`${gardenId}/`), [gardenId]);
   const error = garden.error ?? shelf.error;
   // what was fetched once is shown, though it could not be fetched again
@@ -43,7 +44,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const navigate = useNavigate();
   const [save, setSave] = useState<SaveState | null>(null);
   const [open, setOpen] = useState<Open>(null);
-  useOpenByKeys(setOpen);
+  const typedAhead = useOpenByKeys(open, setOpen);
   const units = useMutation({
     mutationFn: (wanted: Units) => api.changeUnits(garden.id, wanted),
     onSuccess: (kept) => queries.setQueryData(["garden", garden.id], kept),
@@ -120,7 +121,15 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
           </Body>
         </Frame>
         <Suspense>
-          {open === "find" && <Finder garden={garden} places={places} bedPath={bedPath} onClose={close} />}
+          {open === "find" && (
+            <Finder
+              garden={garden}
+              places={places}
+              bedPath={bedPath}
+              typedAhead={typedAhead}
+              onClose={close}
+            />
+          )}
           {open === "keys" && <KeyList onClose={close} />}
           {open === "more" && (
             <More
@@ -138,17 +147,26 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   );
 }
 
-/** The two things that keys open anywhere: the list of keys, and the finder. */
-function useOpenByKeys(onOpen: (open: Open) => void): void {
+/** The two things that keys open anywhere: the list of keys, and the finder; what is typed until it is there counts. */
+function useOpenByKeys(open: Open, onOpen: (open: Open) => void): string {
+  const [ahead, setAhead] = useState("");
   useEffect(() => {
     const onKeyDown = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey)
         return;
+      if (open === "find" && (event.key.length === 1 || event.key === "Enter")) {
+        event.preventDefault();
+        const typed = event.key === "Enter" ? "\n" : event.key;
+        setAhead((before) => before + typed);
+        return;
+      }
       if (event.key !== "?" && event.key !== "/") return;
       event.preventDefault();
+      setAhead("");
       onOpen(event.key === "?" ? "keys" : "find");
     };
     window.addEventListener("keydown", onKeyDown);
     return () => window.removeEventListener("keydown", onKeyDown);
-  }, [onOpen]);
+  }, [open, onOpen]);
+  return ahead;
 }

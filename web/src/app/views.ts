@@ -26,8 +26,9 @@ export const ShelfView = lazy(load.shelf);
 export const NewBed = lazy(load.newBed);
 
 /** Fetch the other views once nothing else is to be done, so that they open without a connection too. */
-export function fetchViewsAhead(): void {
+export function fetchViewsAhead(...others: readonly (() => Promise<unknown>)[]): void {
   const fetchAll = () => {
+    for (const one of others) void one().catch(() => undefined);
     for (const one of Object.values(load)) void one().catch(() => undefined);
   };
   if ("requestIdleCallback" in window) window.requestIdleCallback(fetchAll, { timeout: 8000 });

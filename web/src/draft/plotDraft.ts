@@ -20,7 +20,7 @@ type Step = "ground" | { key: string; bed: BedDraft };
 type Asked = { plot: Plot; places: PlotState["places"] };
 
 function isPlot(found: unknown): found is Plot {
-  return typeof found === "object" && found !== null && "outline_m" in found;
+  return typeof found === "object" && found !== null && Array.isArray((found as Partial<Plot>).corners_m);
 }
 
 /** The plot while it is worked on: its ground as a draft, and the figures that follow it. Beds keep their own places. */
@@ -84,7 +84,7 @@ export class PlotDraft {
     if (!this.beds.has(bed))
       this.beds.set(
         bed,
-        bed.subscribe(() => this.update({})),
+        bed.subscribe(() => this.followPlaces(key, bed)),
       );
   }
 
@@ -141,6 +141,13 @@ export class PlotDraft {
   private followBed({ key, bed }: Exclude<Step, "ground">, move: () => void): void {
     move();
     this.move(key, bed.snapshot().bed.places ?? []);
+  }
+
+  /** A bed that was moved here may be moved on, or back, by its own steps elsewhere. */
+  private followPlaces(key: string, bed: BedDraft): void {
+    const places = bed.snapshot().bed.places ?? [];
+    if (this.state.places[key] === undefined || this.state.places[key] === places) this.update({});
+    else this.move(key, places);
   }
 
   private follow(): void {

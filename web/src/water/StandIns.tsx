@@ -40,7 +40,7 @@ export function StandIns({ gardenId, bedKey }: { gardenId: number; bedKey: strin
     },
   });
   const error = probe.error ?? feed.error;
-  if (!account.data?.demo) return null;
+  if (!account.data?.stand_ins) return null;
   return (
     <Disclosure title="Stand-ins of the demo">
       {() => (

@@ -70,6 +70,9 @@ export const FIELDS: Family = {
     styleOverrides: {
       root: ({ theme }) => ({
         position: "absolute",
+        // it lies over what is pressed next, and must never be in its way
+        pointerEvents: "none",
+        "& button": { pointerEvents: "auto" },
         zIndex: theme.zIndex.appBar,
         top: "calc(100% + 3px)",
         left: 0,
