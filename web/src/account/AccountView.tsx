@@ -26,7 +26,10 @@ export function AccountSection() {
   if (!account.data) return null;
   if (account.data.demo) {
     return (
-      <Sheet component="section" sx={{ display: "grid", gap: 3, justifyItems: "start" }}>
+      <Sheet
+        component="section"
+        sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 3, justifyItems: "start" }}
+      >
         <Typography variant="sheetTitle">Account</Typography>
         <SchemeChoice />
         <p>This is the demo: whoever sits at this machine is its gardener, without a password.</p>
@@ -34,7 +37,10 @@ export function AccountSection() {
     );
   }
   return (
-    <Sheet component="section" sx={{ display: "grid", gap: 3, justifyItems: "start" }}>
+    <Sheet
+      component="section"
+      sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 3, justifyItems: "start" }}
+    >
       <Typography variant="sheetTitle">Account: {account.data.name}</Typography>
       <SchemeChoice />
       <PasswordForm />

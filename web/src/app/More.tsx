@@ -33,7 +33,16 @@ export default function More({ places, units, onUnits, onFind, onKeys, onClose }
       onClose={onClose}
       slotProps={{ paper: { "aria-label": "More", role: "dialog" } }}
     >
-      <Box sx={{ display: "grid", gap: 4, padding: 4, maxHeight: "86vh", overflow: "auto" }}>
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "minmax(0, 1fr)",
+          gap: 4,
+          padding: 4,
+          maxHeight: "86vh",
+          overflow: "auto",
+        }}
+      >
         <PlaceGroup name="The garden" places={places.garden} onClose={onClose} />
         <PlaceGroup name="This bed" places={places.bed} onClose={onClose} />
         <Row>

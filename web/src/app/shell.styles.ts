@@ -1,5 +1,6 @@
 import { styled } from "@mui/material/styles";
 import { NavLink } from "react-router";
+import { THUMB } from "../theme/components/parts";
 
 /** A phone held upright: places at the foot. */
 export const UPRIGHT = "@media (max-width: 760px) and (min-height: 501px)";
@@ -11,7 +12,10 @@ export const Frame = styled("div")({
   gridTemplate: "58px minmax(0, 1fr) / 84px minmax(0, 1fr)",
   gridTemplateAreas: '"rail top" "rail body"',
   height: "100dvh",
-  [LOW]: { gridTemplate: "44px minmax(0, 1fr) / 56px minmax(0, 1fr)" },
+  [LOW]: {
+    gridTemplate: "50px minmax(0, 1fr) / 56px minmax(0, 1fr)",
+    gridTemplateAreas: '"rail top" "rail body"',
+  },
   [UPRIGHT]: {
     gridTemplate: "auto minmax(0, 1fr) auto / minmax(0, 1fr)",
     gridTemplateAreas: '"top" "body" "rail"',
@@ -141,6 +145,10 @@ export const TopGarden = styled("div")(({ theme }) => ({
     fontStretch: "105%",
     textDecoration: "none",
     overflowWrap: "anywhere",
+    // the target is taller than its line, the bar is not
+    padding: "7px 0",
+    margin: "-7px 0",
+    [THUMB]: { padding: "13px 0", margin: "-13px 0" },
     WebkitBoxOrient: "vertical",
     WebkitLineClamp: 2,
   },
@@ -196,11 +204,15 @@ const tab = {
     maxWidth: "100%",
     overflow: "hidden",
     overflowWrap: "anywhere",
+    // the target is taller than its line, the bar is not
+    padding: "7px 0",
+    margin: "-7px 0",
+    [THUMB]: { padding: "13px 0", margin: "-13px 0" },
     WebkitBoxOrient: "vertical",
     WebkitLineClamp: 2,
   },
   [UPRIGHT]: { minHeight: 48 },
-  [LOW]: { "& svg": { height: 14 }, "& > span": { WebkitLineClamp: 1 } },
+  [LOW]: { "& svg": { display: "none" }, "& > span": { WebkitLineClamp: 2 } },
 } as const;
 
 export const BedTab = styled(NavLink)(tab);

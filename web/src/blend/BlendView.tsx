@@ -100,7 +100,16 @@ export default function BlendView({ garden, materials, bedKey }: Props) {
           onForget={(mix) => remove.mutate(mix)}
         />
       ) : (
-        <Sheet data-part="water-start" sx={{ maxWidth: 560, display: "grid", gap: 3, justifyItems: "start" }}>
+        <Sheet
+          data-part="water-start"
+          sx={{
+            maxWidth: 560,
+            display: "grid",
+            gridTemplateColumns: "minmax(0, 1fr)",
+            gap: 3,
+            justifyItems: "start",
+          }}
+        >
           <Typography>
             No soil is mixed yet. A mix is parts by the bucket: start with soil and compost, half and half.
           </Typography>
@@ -152,7 +161,7 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
   const problem = figured.error ?? (save.state === "refused" ? new Refused(save.problem) : null);
   const forBed = taken?.amounts.find((each) => each.bed === bed?.key);
   return (
-    <View sx={{ padding: 0 }}>
+    <View as="div" sx={{ padding: 0 }}>
       <Work>
         <ViewHead>
           <Typography variant="view">

@@ -56,7 +56,13 @@ export function Zones({ bed, materials, zones, chosen, beds, onBed, mixPath, bed
                 width={30}
                 height={24}
               />
-              {zone.is_mix ? <Link to={mixPath(zone.material)}>{zone.name}</Link> : <span>{zone.name}</span>}
+              {zone.is_mix ? (
+                <Button variant="link" component={Link} to={mixPath(zone.material)}>
+                  {zone.name}
+                </Button>
+              ) : (
+                <span>{zone.name}</span>
+              )}
               <span>
                 <Quantity kind="length" value={zone.thickness_m} />,{" "}
                 <Quantity kind="volume" value={zone.loose_m3} /> loose

@@ -73,7 +73,7 @@ function GardenCard({ garden }: { garden: GardenHead }) {
   });
   const error = copy.error ?? remove.error ?? rename.error;
   return (
-    <Sheet data-part="garden-card" sx={{ display: "grid", gap: 2 }}>
+    <Sheet data-part="garden-card" sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 2 }}>
       <Typography variant="sheetTitle">
         <NameField
           label={`Name of ${garden.name}`}

@@ -39,7 +39,12 @@ export function NewGarden() {
     make.mutate();
   };
   return (
-    <Sheet component="form" data-part="garden-new" onSubmit={submit} sx={{ display: "grid", gap: 3 }}>
+    <Sheet
+      component="form"
+      data-part="garden-new"
+      onSubmit={submit}
+      sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 3 }}
+    >
       <Typography variant="sheetTitle">A new garden</Typography>
       <TextField
         label="Its name"

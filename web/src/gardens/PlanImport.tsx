@@ -64,7 +64,11 @@ export function PlanImport({ gardens }: { gardens: readonly GardenHead[] }) {
   };
 
   return (
-    <Sheet component="section" aria-labelledby="import-title" sx={{ display: "grid", gap: 3 }}>
+    <Sheet
+      component="section"
+      aria-labelledby="import-title"
+      sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 3 }}
+    >
       <Typography variant="sheetTitle" id="import-title">
         Bring a plan file in
       </Typography>

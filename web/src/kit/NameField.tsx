@@ -1,5 +1,6 @@
 import InputBase from "@mui/material/InputBase";
 import { useState } from "react";
+import { THUMB } from "../theme/components/parts";
 
 type Props = {
   label: string;
@@ -35,6 +36,7 @@ export function NameField({ label, name, onName, most = 80, autoFocus }: Props) 
         "& input": {
           height: "auto",
           minHeight: 32,
+          [THUMB]: { minHeight: 44 },
           padding: "0 2px",
           border: "1px solid transparent",
           borderRadius: 1,

@@ -4,4 +4,9 @@ import { styled } from "@mui/material/styles";
 export const Row = styled("div")({ display: "flex", flexWrap: "wrap", gap: 8, alignItems: "center" });
 
 /** Things under each other. */
-export const Column = styled("div")({ display: "grid", gap: 10, minWidth: 0 });
+export const Column = styled("div")({
+  display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr)",
+  gap: 10,
+  minWidth: 0,
+});

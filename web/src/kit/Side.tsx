@@ -36,7 +36,9 @@ export function Side({ title, onClose, children }: Props) {
         </Typography>
         <Button onClick={onClose}>Close</Button>
       </Box>
-      <Box sx={{ display: "grid", gap: 4, padding: "6px 18px 24px" }}>{children}</Box>
+      <Box sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 4, padding: "6px 18px 24px" }}>
+        {children}
+      </Box>
     </Drawer>
   );
 }

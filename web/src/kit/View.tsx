@@ -15,17 +15,25 @@ export const View = styled("main")({
 /** A view that is one column anyway. */
 export const PlainView = styled("main")({
   display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr)",
   gap: 14,
   alignContent: "start",
   padding: "14px 20px 28px",
   "@media (max-width: 760px)": { padding: "10px 12px 40px" },
 });
 
-export const Work = styled("div")({ display: "grid", gap: 12, alignContent: "start", minWidth: 0 });
+export const Work = styled("div")({
+  display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr)",
+  gap: 12,
+  alignContent: "start",
+  minWidth: 0,
+});
 
 /** What comes of it. */
 export const Aside = styled(Paper)({
   display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr)",
   gap: 16,
   minWidth: 0,
   padding: "14px 16px",

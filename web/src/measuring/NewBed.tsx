@@ -83,7 +83,7 @@ export default function NewBed({ garden, materials, onMade }: Props) {
         component="form"
         onSubmit={submit}
         {...{ noValidate: true }}
-        sx={{ display: "grid", gap: 4, maxWidth: 1120 }}
+        sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 4, maxWidth: 1120 }}
       >
         <TextField
           label="What it is called"

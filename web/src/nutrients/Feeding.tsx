@@ -103,7 +103,13 @@ function Doses({ gardenId, figures, doses, onDose }: DosesProps) {
   return (
     <Sheet
       data-part="dose"
-      sx={{ display: "grid", gap: 2, padding: "8px 10px", fontSize: "var(--text-small)" }}
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr)",
+        gap: 2,
+        padding: "8px 10px",
+        fontSize: "var(--text-small)",
+      }}
     >
       <Pick
         label="Fed with"

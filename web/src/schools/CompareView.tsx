@@ -10,6 +10,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Chip from "@mui/material/Chip";
 import { Disclosure } from "../kit/Disclosure";
+import { Hidden } from "../kit/Hidden";
 import { Note } from "../kit/Note";
 import { PlainView, ViewHead } from "../kit/View";
 import { CompareTable } from "./schools.styles";
@@ -79,7 +80,9 @@ export default function CompareView({ gardenId, kept, materials, back }: Props) 
         <CompareTable style={{ minWidth: 150 + versions.length * 200 }}>
           <TableHead>
             <TableRow>
-              <TableCell />
+              <TableCell>
+                <Hidden>What is compared</Hidden>
+              </TableCell>
               {versions.map((version) => (
                 <TableCell scope="col" key={version.index ?? "own"}>
                   <SmallSection figures={version.figures} materials={materials} scale={scale} />
@@ -93,7 +96,9 @@ export default function CompareView({ gardenId, kept, materials, back }: Props) 
           </TableHead>
           <TableBody>
             <TableRow>
-              <TableCell />
+              <TableCell>
+                <Hidden>What is compared</Hidden>
+              </TableCell>
               {versions.map(({ index }) => (
                 <TableCell key={index ?? "own"}>
                   {index != null && (

@@ -1,6 +1,7 @@
 import ButtonBase from "@mui/material/ButtonBase";
 import Paper from "@mui/material/Paper";
 import { styled } from "@mui/material/styles";
+import { tall } from "../theme/components/parts";
 
 export const LayerCards = styled("ol")({ display: "flex", flexDirection: "column", gap: 9 });
 
@@ -24,7 +25,7 @@ export const LayerTop = styled("div")({
 });
 
 export const LayerName = styled(ButtonBase)({
-  minHeight: 32,
+  ...tall,
   paddingBottom: 6,
   color: "var(--palette-ink)",
   fontFamily: "inherit",

@@ -74,7 +74,7 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
       component="article"
       data-part="material-sheet"
       aria-labelledby="material-name"
-      sx={{ display: "grid", gap: 4 }}
+      sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 4 }}
     >
       <Row sx={{ gap: 4.5, alignItems: "flex-start", flexWrap: "nowrap" }}>
         <Swatch material={material.key} like={material.like} width={96} height={72} />

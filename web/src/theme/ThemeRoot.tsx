@@ -13,13 +13,7 @@ const styles = createCache({ key: "nb", nonce });
 export function ThemeRoot({ children }: { children: ReactNode }) {
   return (
     <CacheProvider value={styles}>
-      <ThemeProvider
-        theme={theme}
-        defaultMode="system"
-        modeStorageKey={SCHEME_PLACE}
-        noSsr
-        disableTransitionOnChange
-      >
+      <ThemeProvider theme={theme} defaultMode="system" modeStorageKey={SCHEME_PLACE} noSsr>
         <CssBaseline enableColorScheme />
         {children}
       </ThemeProvider>

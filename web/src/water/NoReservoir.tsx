@@ -23,7 +23,16 @@ export function NoReservoir({ gardenId, figures, materials, onMake }: Props) {
   const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
   const wicking = garden.data?.beds.filter(({ bed }) => bed.reservoir != null) ?? [];
   return (
-    <Sheet data-part="water-start" sx={{ display: "grid", gap: 4, maxWidth: 760 }}>
+    <Sheet
+      data-part="water-start"
+      sx={{
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr)",
+        gap: 4,
+        maxWidth: 760,
+        "& > svg": { maxWidth: "100%", height: "auto" },
+      }}
+    >
       <Typography>
         This bed has no reservoir. A wicking bed keeps its water under the soil: coarse stone over a liner, an
         overflow, and soil that draws the water up. It asks for a wall that holds the weight, a liner without

@@ -28,7 +28,8 @@ export const WaterList = styled("ul")(({ theme }) => ({
   ...theme.typography.body2,
   "& li": {
     display: "flex",
-    gap: 10,
+    flexWrap: "wrap",
+    gap: "2px 10px",
     alignItems: "center",
     minHeight: 34,
     borderTop: `1px solid ${theme.vars.palette.line}`,

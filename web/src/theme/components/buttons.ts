@@ -35,7 +35,8 @@ export const BUTTONS: Family = {
       {
         props: { variant: "link" },
         style: ({ theme }) => ({
-          minHeight: 32,
+          ...tall,
+          [THUMB]: { minWidth: THUMB_PX, minHeight: THUMB_PX, justifyContent: "flex-start" },
           padding: 0,
           textDecoration: "underline",
           textUnderlineOffset: 2,
@@ -67,7 +68,7 @@ export const BUTTONS: Family = {
         fontSize: 14,
         fontWeight: 650,
         "&:hover": { backgroundColor: theme.vars.palette.wash },
-        [THUMB]: { minWidth: THUMB_PX, minHeight: THUMB_PX },
+        [THUMB]: { minWidth: THUMB_PX, minHeight: THUMB_PX, justifyContent: "flex-start" },
       }),
     },
   },

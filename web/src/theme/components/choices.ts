@@ -24,12 +24,12 @@ export const CHOICES: Family = {
     styleOverrides: {
       root: ({ theme }) => ({
         flex: 1,
-        minHeight: CONTROL_PX - 2,
+        minHeight: CONTROL_PX,
         padding: "3px 9px",
         color: theme.vars.palette.soft,
         fontSize: 12.5,
         whiteSpace: "nowrap",
-        [THUMB]: { minHeight: THUMB_PX },
+        [THUMB]: { minWidth: THUMB_PX, minHeight: THUMB_PX },
         "&:hover": { backgroundColor: theme.vars.palette.wash },
         "&.Mui-selected, &.Mui-selected:hover": {
           backgroundColor: theme.vars.palette.ink,

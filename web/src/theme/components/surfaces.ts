@@ -14,7 +14,11 @@ export const SURFACES: Family = {
       disableGutters: true,
       elevation: 0,
       square: true,
-      slotProps: { transition: { timeout: 0, unmountOnExit: true }, heading: { component: "div" } },
+      slotProps: {
+        transition: { timeout: 0, unmountOnExit: true },
+        heading: { component: "div" },
+        region: { role: undefined },
+      },
     },
     styleOverrides: {
       root: ({ theme }) => ({

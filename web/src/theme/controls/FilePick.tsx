@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
-import type { ReactNode } from "react";
+import { useRef, type ReactNode } from "react";
 
 const Hidden = styled("input")({
   position: "absolute",
@@ -14,11 +14,14 @@ type Props = { children: ReactNode; label: string; accept: string; onFile: (file
 
 /** A button that opens the device's files. The same file can be chosen twice in a row. */
 export function FilePick({ children, label, accept, onFile }: Props) {
+  const files = useRef<HTMLInputElement>(null);
   return (
-    <Button component="label">
-      {children}
+    <>
+      <Button onClick={() => files.current?.click()}>{children}</Button>
       <Hidden
+        ref={files}
         type="file"
+        tabIndex={-1}
         aria-label={label}
         accept={accept}
         onChange={(event) => {
@@ -27,6 +30,6 @@ export function FilePick({ children, label, accept, onFile }: Props) {
           if (file) onFile(file);
         }}
       />
-    </Button>
+    </>
   );
 }
