@@ -15,6 +15,7 @@ export const BUTTONS: Family = {
       root: ({ theme }) => ({
         ...tall,
         minWidth: 0,
+        [THUMB]: { minWidth: THUMB_PX, minHeight: THUMB_PX },
         padding: "4px 11px",
         borderRadius: 4,
         whiteSpace: "nowrap",
