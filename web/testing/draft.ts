@@ -22,7 +22,15 @@ class DeskServer {
   plan: Answer[] = [];
   private held: (() => void)[] = [];
 
-  save = async ({ document, revision, restores }: { document: Words; revision: number; restores?: number }) => {
+  save = async ({
+    document,
+    revision,
+    restores,
+  }: {
+    document: Words;
+    revision: number;
+    restores?: number;
+  }) => {
     this.asked.push({ words: document.words, revision, restores });
     const answer = this.plan.shift() ?? "keep";
     if (answer === "break") throw new TypeError("Failed to fetch");
