@@ -9,7 +9,7 @@ from pathlib import Path
 from bench.measure import Measure
 
 DIST = Path(__file__).resolve().parents[1] / "web" / "dist"
-LIMIT_KB = 250.0
+LIMIT_KB, CHUNK_KB = 230.0, 130.0
 
 
 def measure_page() -> list[Measure]:
@@ -21,4 +21,8 @@ def measure_page() -> list[Measure]:
     }
     total = sum(sizes[name] for name in first)
     later = sum(size for name, size in sizes.items() if name not in first)
-    return [Measure("page_first_script_kb", total, LIMIT_KB, f"{len(first)} files; {later:.0f} kB more when needed")]
+    largest = max((name for name in sizes if name not in first), key=lambda name: sizes[name])
+    return [
+        Measure("page_first_script_kb", total, LIMIT_KB, f"{len(first)} files; {later:.0f} kB more when needed"),
+        Measure("page_largest_chunk_kb", sizes[largest], CHUNK_KB, largest),
+    ]

@@ -44,7 +44,7 @@ def measure_plot() -> list[Measure]:
         gardener.ask("GET", "/api/account")
         gardener.ask("POST", "/api/account/sign-up", {"name": gardener.name, "password": "a long enough phrase"})
         home = f"http://127.0.0.1:{server.port}"
-        few, many = (f"{home}/garden/{_bring(gardener, beds)}/plot" for beds in (FEW, MANY))
+        few, many = (f"{home}/garden/{bring(gardener, plot_plan(beds))}/plot" for beds in (FEW, MANY))
         browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
         context = browser.new_context(**CONTEXT)
         context.add_cookies([{"name": key, "value": value, "url": home} for key, value in gardener.cookies.items()])
@@ -57,9 +57,9 @@ def measure_plot() -> list[Measure]:
     return [Measure("plot_drag_200_beds_to_20", ratio, LIMIT, detail)]
 
 
-def _bring(gardener: Gardener, beds: int) -> int:
+def bring(gardener: Gardener, plan: dict[str, Any]) -> int:
     """Bring a plan in; the garden's number."""
-    status, garden = gardener.ask("POST", "/api/gardens/import", {"text": json.dumps(plot_plan(beds))})
+    status, garden = gardener.ask("POST", "/api/gardens/import", {"text": json.dumps(plan)})
     if status != 201:
         raise RuntimeError(f"the plan wasn't taken: {garden}")
     return int(garden["id"])
@@ -80,16 +80,17 @@ def _frame_ms(page: Page, address: str) -> float:
     page.mouse.move(x, y)
     page.mouse.down()
     page.mouse.move(x + 3, y + 3)
-    before = _scripting_s(session)
+    before = scripting_s(session)
     for step in range(FRAMES):
         page.mouse.move(x + 3 + step % 30, y + 3 + step // 3)
-    spent = _scripting_s(session) - before
+    spent = scripting_s(session) - before
     page.keyboard.press("Escape")
     page.mouse.move(x, y)
     page.mouse.up()
     return spent * 1000 / FRAMES
 
 
-def _scripting_s(session: CDPSession) -> float:
+def scripting_s(session: CDPSession) -> float:
+    """Scripting of a page up to now [s]."""
     metrics = session.send("Performance.getMetrics")["metrics"]
     return float(next(metric["value"] for metric in metrics if metric["name"] == "ScriptDuration"))

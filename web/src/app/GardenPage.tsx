@@ -11,6 +11,7 @@ import { PageNote, PageWait } from "../kit/Page";
 import { ShowingProvider } from "../quantities/UnitsContext";
 import type { Units } from "../quantities/format";
 import { ChosenBed } from "./ChosenBed";
+import { DemoNote } from "./DemoNote";
 import { placesOf } from "./places";
 import { Rail } from "./Rail";
 import { Body, Frame, SkipLink } from "./shell.styles";
@@ -91,6 +92,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
             onKeys={() => setOpen("keys")}
           />
           <Body id="view" tabIndex={-1} data-part="page-body">
+            <DemoNote />
             <Suspense fallback={<PageWait saying="Opening the view ..." />}>
               <Routes>
                 <Route path="section/bed/:bedKey" element={<ChosenBed {...shown} />} />

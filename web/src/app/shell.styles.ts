@@ -13,7 +13,7 @@ export const Frame = styled("div")({
   gridTemplateAreas: '"rail top" "rail body"',
   height: "100dvh",
   [LOW]: {
-    gridTemplate: "50px minmax(0, 1fr) / 56px minmax(0, 1fr)",
+    gridTemplate: "48px minmax(0, 1fr) / 56px minmax(0, 1fr)",
     gridTemplateAreas: '"rail top" "rail body"',
   },
   [UPRIGHT]: {

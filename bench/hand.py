@@ -1,0 +1,111 @@
+"""The page in a gardener's hand, in Chromium: what is fetched before a bed can be worked on, a drag, and typing."""
+
+from __future__ import annotations
+
+import gzip
+import json
+import statistics
+import tempfile
+from pathlib import Path
+
+from playwright.sync_api import Page, Response, sync_playwright
+
+from bench.measure import Measure
+from bench.plot import bring, plot_plan, scripting_s
+from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
+from tests.soak.serving import Gardener, Serving
+
+DEMO = Path(__file__).resolve().parents[1] / "server" / "nolbet" / "demo" / "brackwater.nolbet.json"
+DEMO_BED, ROW_BED = "long_table", "bed_5"
+BEDS = 60
+LAYERS = [{"material": "topsoil", "thickness_m": 0.25}, {"material": "compost", "thickness_m": 0.1}]
+FRAMES = 40
+FIRST_VIEW_KB, FRAME_MS, TYPING_MS = 400.0, 16.0, 100.0
+
+
+def measure_hand() -> list[Measure]:
+    """First view [kB gzipped], a step of a drag [ms of scripting, median], a typed measure [ms of page time]."""
+    with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as server, sync_playwright() as playwright:
+        gardener = Gardener(server.port, "bench")
+        gardener.ask("GET", "/api/account")
+        gardener.ask("POST", "/api/account/sign-up", {"name": gardener.name, "password": "a long enough phrase"})
+        home = f"http://127.0.0.1:{server.port}"
+        demo = bring(gardener, json.loads(DEMO.read_text(encoding="utf-8")))
+        rows = plot_plan(BEDS)
+        rows["beds"] = [bed | {"layers": LAYERS} for bed in rows["beds"]]
+        many = bring(gardener, rows)
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
+        context = browser.new_context(**CONTEXT)
+        context.add_cookies([{"name": key, "value": value, "url": home} for key, value in gardener.cookies.items()])
+        page = context.new_page()
+        first_kb = _first_view_kb(page, f"{home}/garden/{demo}/section/bed/{DEMO_BED}")
+        demo_ms = _frame_ms(page)
+        typing_ms = _typing_ms(page)
+        page.goto(f"{home}/garden/{many}/section/bed/{ROW_BED}")
+        many_ms = _frame_ms(page)
+        browser.close()
+    return [
+        Measure("page_first_view_kb", first_kb, FIRST_VIEW_KB, f"until the bed {DEMO_BED} is drawn, scripts to fonts"),
+        Measure("drag_frame_demo_bed_ms", demo_ms, FRAME_MS, f"median scripting of {FRAMES} frames"),
+        Measure("drag_frame_60_beds_ms", many_ms, FRAME_MS, f"median scripting of {FRAMES} frames, {BEDS} beds"),
+        Measure("typing_answers_ms", typing_ms, TYPING_MS, "median scripting for one key in a measure field"),
+    ]
+
+
+def _first_view_kb(page: Page, address: str) -> float:
+    """What is fetched until a bed is drawn with its volume [kB gzipped]."""
+    fetched: list[Response] = []
+    page.on("response", lambda each: fetched.append(each))  # noqa: PLW0108 - it is wrapped, which a builtin is not
+    page.goto(address)
+    page.locator("[data-part=tally-volume]").wait_for()
+    page.locator("[data-part=handle]").first.wait_for()
+    until = list(fetched)
+    page.wait_for_load_state("networkidle")
+    return sum(_kb(each) for each in until)
+
+
+def _kb(response: Response) -> float:
+    path = response.url.partition("?")[0]
+    body = response.body() if response.ok else b""
+    # fonts are packed already
+    return len(body if path.endswith(".woff2") else gzip.compress(body, 9, mtime=0)) / 1000
+
+
+def _frame_ms(page: Page) -> float:
+    """Scripting for each step of dragging a boundary [ms], the median of all steps."""
+    handle = page.locator("[data-part=handle]").first
+    handle.wait_for()
+    page.wait_for_load_state("networkidle")
+    box = handle.bounding_box()
+    if box is None:
+        raise RuntimeError("no boundary is drawn")
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    session = page.context.new_cdp_session(page)
+    session.send("Performance.enable")
+    page.mouse.move(x, y)
+    page.mouse.down()
+    spent = []
+    for step in range(FRAMES):
+        before = scripting_s(session)
+        page.mouse.move(x, y + 2 + step % 20)
+        page.evaluate("new Promise((done) => requestAnimationFrame(() => done()))")
+        spent.append(scripting_s(session) - before)
+    page.keyboard.press("Escape")
+    page.mouse.up()
+    return statistics.median(spent) * 1000
+
+
+def _typing_ms(page: Page) -> float:
+    """Scripting for one key typed in a measure field [ms], the median of some."""
+    field = page.get_by_label("Depth", exact=True).first
+    field.click()
+    session = page.context.new_cdp_session(page)
+    session.send("Performance.enable")
+    spent = []
+    for key in "20 1/2 in":
+        before = scripting_s(session)
+        page.keyboard.press(key if key != " " else "Space")
+        page.evaluate("new Promise((done) => requestAnimationFrame(() => done()))")
+        spent.append(scripting_s(session) - before)
+    page.keyboard.press("Escape")
+    return statistics.median(spent) * 1000
