@@ -16,7 +16,8 @@ import { placesOf } from "./places";
 import { Rail } from "./Rail";
 import { Body, Frame, SkipLink } from "./shell.styles";
 import { TopBar } from "./TopBar";
-import { BlendView, fetchViewsAhead, HaulView, NewBed, PlotView, ShelfView } from "./views";
+import { ViewsAhead } from "./ViewsAhead";
+import { BlendView, HaulView, NewBed, PlotView, ShelfView } from "./views";
 
 const loadFinder = () => import("./Finder");
 const Finder = lazy(loadFinder);
@@ -28,7 +29,6 @@ export function GardenPage() {
   const gardenId = Number(useParams().gardenId);
   const garden = useQuery({ queryKey: ["garden", gardenId], queryFn: () => api.garden(gardenId) });
   const shelf = useQuery({ queryKey: ["shelf", gardenId, ""], queryFn: () => api.shelf(gardenId) });
-  useEffect(() => fetchViewsAhead(loadFinder), []);
   useEffect(() => () => disposeDrafts(`${gardenId}/`), [gardenId]);
   const error = garden.error ?? shelf.error;
   // what was fetched once is shown, though it could not be fetched again
@@ -93,6 +93,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
           />
           <Body id="view" tabIndex={-1} data-part="page-body">
             <DemoNote />
+            <ViewsAhead others={loadFinder} />
             <Suspense fallback={<PageWait saying="Opening the view ..." />}>
               <Routes>
                 <Route path="section/bed/:bedKey" element={<ChosenBed {...shown} />} />

@@ -69,7 +69,7 @@ export const BUTTONS: Family = {
         fontSize: 14,
         fontWeight: 650,
         "&:hover": { backgroundColor: theme.vars.palette.wash },
-        [THUMB]: { minWidth: THUMB_PX, minHeight: THUMB_PX, justifyContent: "flex-start" },
+        [THUMB]: { minWidth: THUMB_PX, minHeight: THUMB_PX },
       }),
     },
   },
