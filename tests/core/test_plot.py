@@ -191,6 +191,14 @@ def test_cut_less_fill_is_what_lies_over_the_level(spots: list[tuple[int, int, f
     assert min(done.cut_m3, done.fill_m3) >= -1e-9
 
 
+@pytest.mark.parametrize("tiny_m", [1e-200, 5e-324])
+def test_a_hair_over_the_level_is_no_division_by_nothing(tiny_m: float) -> None:
+    surface = surface_of([(0, 0, tiny_m), (4, 0, -tiny_m), (0, 3, -tiny_m)])
+    assert surface is not None
+    done = surface.cut_and_fill(0.0)
+    assert (done.cut_m3, done.fill_m3) == (pytest.approx(0), pytest.approx(0))
+
+
 def test_packing_lifts_the_low_corners() -> None:
     surface = surface_of(PLANE)
     assert surface is not None

@@ -23,7 +23,7 @@ def sign_in(client: Client, name: str, password: str) -> Any:
 def test_an_account_is_opened_and_has_no_gardens_yet(db: None, client: Client) -> None:
     made = send(client, "POST", "/api/account/sign-up", {"name": "oarsman", "password": PASSWORD})
     assert made.status_code == 201
-    assert made.json() == {"name": "oarsman", "demo": False}
+    assert made.json() == {"name": "oarsman", "demo": False, "stand_ins": True}
     assert client.get("/api/gardens").json() == []
     assert client.get("/api/account").json()["name"] == "oarsman"
 

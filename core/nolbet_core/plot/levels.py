@@ -154,9 +154,9 @@ def _over_and_under(triangle: Triangle, level_m: float) -> tuple[float, float]:
     if high <= 0:
         return 0.0, -net
     if middle <= 0:
-        over = area * high**3 / (3 * (high - low) * (high - middle))
+        over = area * high / 3 * (high / (high - low)) * (high / (high - middle))
         return over, over - net
-    under = area * -(low**3) / (3 * (middle - low) * (high - low))
+    under = area * -low / 3 * (low / (low - middle)) * (low / (low - high))
     return net + under, under
 
 
