@@ -3,13 +3,12 @@ import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
 import { api, saidOf, type KeptGarden, type Material } from "../api/client";
 import { meant } from "../api/meant";
-import type { SaveState } from "../draft/Draft";
 import { disposeDrafts } from "../draft/drafts";
 import { SaveStateProvider } from "../draft/SaveStateContext";
 import { isTyping } from "../kit/isTyping";
 import { PageNote, PageWait } from "../kit/Page";
 import { ShowingProvider } from "../quantities/UnitsContext";
-import type { Units } from "../quantities/format";
+import { otherUnits, type Units } from "../quantities/format";
 import { ChosenBed } from "./ChosenBed";
 import { DemoNote } from "./DemoNote";
 import { placesOf } from "./places";
@@ -43,7 +42,6 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const queries = useQueryClient();
   const { pathname } = useLocation();
   const navigate = useNavigate();
-  const [save, setSave] = useState<SaveState | null>(null);
   const [open, setOpen] = useState<Open>(null);
   const typedAhead = useOpenByKeys(open, setOpen);
   const units = useMutation({
@@ -55,13 +53,16 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
         before ? { ...before, garden: { ...before.garden, units: wanted } } : before,
       ),
   });
+  const shownIn = meant("Garden", garden.garden, "units");
+  const toldIn = units.isPending ? otherUnits(units.variables) : shownIn;
   const showing = useMemo(
     () => ({
-      units: meant("Garden", garden.garden, "units"),
+      units: shownIn,
+      told_in: toldIn,
       currency: meant("Garden", garden.garden, "currency"),
       handful_kg: garden.garden.handful_kg ?? undefined,
     }),
-    [garden.garden],
+    [garden.garden, shownIn, toldIn],
   );
   const materials = useMemo(() => new Map(shelf.map((material) => [material.key, material])), [shelf]);
   const base = `/garden/${garden.id}`;
@@ -77,7 +78,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const close = () => setOpen(null);
   return (
     <ShowingProvider value={showing}>
-      <SaveStateProvider value={setSave}>
+      <SaveStateProvider>
         <Frame>
           <SkipLink href="#view">To the view</SkipLink>
           <Rail places={places} onMore={() => setOpen("more")} />
@@ -86,7 +87,6 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
             bedPath={bedPath}
             chosen={chosen ?? lastChosen}
             isNew={pathname.endsWith("/new")}
-            save={save}
             onUnits={(wanted) => units.mutate(wanted)}
             onFind={() => setOpen("find")}
             onKeys={() => setOpen("keys")}

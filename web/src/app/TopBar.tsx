@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { meant } from "../api/meant";
 import type { KeptGarden } from "../api/client";
 import type { SaveState } from "../draft/Draft";
+import { useToldSaveState } from "../draft/SaveStateContext";
 import { Choice } from "../kit/Choice";
 import type { Units } from "../quantities/format";
 import { BedStrip } from "./BedStrip";
@@ -15,7 +16,6 @@ type Props = {
   bedPath: (key: string) => string;
   chosen: string | null;
   isNew: boolean;
-  save: SaveState | null;
   onUnits: (units: Units) => void;
   onFind: () => void;
   onKeys: () => void;
@@ -27,7 +27,7 @@ const UNITS = [
 ] as const;
 
 /** The garden, its beds as small sections, what is saved, and the units. */
-export function TopBar({ garden, bedPath, chosen, isNew, save, onUnits, onFind, onKeys }: Props) {
+export function TopBar({ garden, bedPath, chosen, isNew, onUnits, onFind, onKeys }: Props) {
   const units = meant("Garden", garden.garden, "units");
   const { name } = garden.garden;
   return (
@@ -50,7 +50,7 @@ export function TopBar({ garden, bedPath, chosen, isNew, save, onUnits, onFind, 
         isNew={isNew}
         onFind={onFind}
       />
-      <SaveNote save={save} />
+      <SaveNote />
       <TopEnd>
         <Tooltip title="Find a bed, a view or a material: /">
           <IconButton onClick={onFind} aria-label="Find a bed, a view or a material">
@@ -70,7 +70,8 @@ export function TopBar({ garden, bedPath, chosen, isNew, save, onUnits, onFind, 
   );
 }
 
-function SaveNote({ save }: { save: SaveState | null }) {
+function SaveNote() {
+  const save = useToldSaveState();
   return (
     <SaveBox role="status" data-part="save-note" data-saved={save?.state === "saved" || undefined}>
       {save ? noteOf(save) : ""}

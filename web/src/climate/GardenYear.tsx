@@ -30,7 +30,7 @@ function YearFields({ gardenId }: { gardenId: number }) {
   if (!head) return null;
   const units = meant("Garden", head, "units");
   return (
-    <ShowingProvider value={{ units, currency: meant("Garden", head, "currency") }}>
+    <ShowingProvider value={{ units, told_in: units, currency: meant("Garden", head, "currency") }}>
       <ClimateFields climate={head} onChange={(change) => keep.mutate(change)} />
       {keep.error && <Problem>{saidOf(keep.error)}</Problem>}
       <Note>

@@ -42,6 +42,8 @@ export type Home<T> = {
 };
 
 const SAVE_AFTER_MS = 500;
+/** One and the same for every edit, so that a drag tells it once. */
+const UNSAVED = { state: "unsaved" } as const;
 const MOST_SENT = 4;
 
 /**
@@ -183,7 +185,7 @@ export class Draft<T> {
     this.history = next;
     if (!changed) return;
     const stale = this.state.save.state === "stale";
-    this.show(stale ? this.state.save : this.saver.isBusy ? this.state.save : { state: "unsaved" });
+    this.show(stale ? this.state.save : this.saver.isBusy ? this.state.save : UNSAVED);
     this.keep();
     if (!stale) this.saveIn(SAVE_AFTER_MS);
   }

@@ -1,4 +1,4 @@
-import type { QueryClient } from "@tanstack/react-query";
+import { replaceEqualDeep, type QueryClient } from "@tanstack/react-query";
 import {
   api,
   type Bed,
@@ -10,6 +10,7 @@ import {
   type TalliedFigures,
   type Version,
 } from "../api/client";
+import type { Units } from "../quantities/format";
 import { Asker } from "./Asker";
 import { Draft, type Kept, type SaveState } from "./Draft";
 import { LaterAsker } from "./LaterAsker";
@@ -60,6 +61,7 @@ export class BedDraft {
   private readonly looking: LaterAsker<Bed, Later>;
   private readonly listeners = new Set<() => void>();
   private state: BedState;
+  private units: Units | null = null;
   /** What was pressed while a newer draft was still being judged. */
   private waiting: Waiting | null = null;
 
@@ -156,9 +158,11 @@ export class BedDraft {
     this.mendWhatWaits();
   }
 
-  /** Work the figures out again, for instance when the garden's units changed. */
-  refresh(): void {
-    this.figuring.want(this.state.bed);
+  /** Say in which units the figures are read: when these change, what is told in words is told again. */
+  readIn(units: Units): void {
+    const before = this.units;
+    this.units = units;
+    if (before !== null && before !== units) this.figuring.want(this.state.bed);
   }
 
   dispose(): void {
@@ -185,7 +189,9 @@ export class BedDraft {
     if (changed) this.figuring.want(bed);
   }
 
-  private figured(figures: BedFigures, bed: Bed): void {
+  private figured(answer: BedFigures, bed: Bed): void {
+    // what is as it was stays the same object, so that only what changed is drawn anew
+    const figures = replaceEqualDeep(this.state.figures, answer);
     this.update({ figures, figuredBed: bed, problem: null });
     this.mendWhatWaits();
     this.looking.want(this.state.bed);

@@ -1,6 +1,7 @@
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useEffect, useSyncExternalStore } from "react";
 import type { KeptBed, KeptGarden } from "../api/client";
+import { useShowing } from "../quantities/UnitsContext";
 import { BedDraft, type BedState } from "./bedDraft";
 import { draftOf, forgetDraft } from "./drafts";
 
@@ -24,7 +25,9 @@ export function bedDraftOf(gardenId: number, kept: KeptBed, queries: QueryClient
 export function useBedDraft(gardenId: number, kept: KeptBed): [BedState, BedDraft] {
   const queries = useQueryClient();
   const draft = bedDraftOf(gardenId, kept, queries);
+  const { told_in } = useShowing();
   useEffect(() => draft.adopt(kept), [draft, kept]);
+  useEffect(() => draft.readIn(told_in), [draft, told_in]);
   return [useSyncExternalStore(draft.subscribe, draft.snapshot), draft];
 }
 

@@ -1,5 +1,5 @@
 import css from "./drawing.module.css";
-import { useId, useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { memo, useId, useRef, type KeyboardEvent, type PointerEvent } from "react";
 import type { Bed, BedFigures, ForecastFigures, LayerFigures, Material } from "../api/client";
 import { HATCHES, hatchKey } from "./hatches";
 import { showLength } from "../quantities/format";
@@ -27,7 +27,7 @@ type Props = {
 };
 
 /** The bed cut open across its width, to scale, with boundaries to drag. */
-export function Drawing(props: Props) {
+export const Drawing = memo(function Drawing(props: Props) {
   const { bed, figures, geometry, materials, selected, still, ghosts } = props;
   const { form, walls, solids, hollow } = figures.section;
   const sheetsBelow = (index: number) => figures.layers.slice(0, index).filter((layer) => layer.sheet).length;
@@ -63,7 +63,8 @@ export function Drawing(props: Props) {
             hatch={hatch(layer)}
             infill={hatchOfInfill(bed, index, materials)}
             chosen={selected === index}
-            onSelect={() => props.onSelect(index)}
+            index={index}
+            onSelect={props.onSelect}
           />
         ),
       )}
@@ -77,7 +78,8 @@ export function Drawing(props: Props) {
             name={hatch(layer)}
             chosen={selected === index}
             up_m={bed.layers[index]?.up_sides_m ?? 0}
-            onSelect={() => props.onSelect(index)}
+            index={index}
+            onSelect={props.onSelect}
           />
         ) : null,
       )}
@@ -135,7 +137,7 @@ export function Drawing(props: Props) {
       )}
     </svg>
   );
-}
+});
 
 const DOWN_FROM = {
   vessel: "down from the rim",
@@ -188,17 +190,26 @@ type ShapeProps = {
   hatch: string;
   infill: string | null;
   chosen: boolean;
-  onSelect: () => void;
+  index: number;
+  onSelect: (index: number) => void;
 };
 
-function LayerShape({ layer, geometry, hatch, infill, chosen, onSelect }: ShapeProps) {
+const LayerShape = memo(function LayerShape({
+  layer,
+  geometry,
+  hatch,
+  infill,
+  chosen,
+  index,
+  onSelect,
+}: ShapeProps) {
   const logs = layer.material.endsWith("_logs") || hatch.endsWith("_logs");
   return (
     <g
       className={css.layerShape}
       data-chosen={chosen || undefined}
       data-part="layer-shape"
-      onPointerDown={onSelect}
+      onPointerDown={() => onSelect(index)}
     >
       {layer.outlines.map((outline, index) => {
         const points = onSheet(geometry, outline);
@@ -216,7 +227,7 @@ function LayerShape({ layer, geometry, hatch, infill, chosen, onSelect }: ShapeP
       })}
     </g>
   );
-}
+});
 
 type SheetProps = {
   layer: LayerFigures;
@@ -225,10 +236,20 @@ type SheetProps = {
   name: string;
   chosen: boolean;
   up_m: number;
-  onSelect: () => void;
+  index: number;
+  onSelect: (index: number) => void;
 };
 
-function SheetLine({ layer, geometry, lift, name, chosen, up_m, onSelect }: SheetProps) {
+const SheetLine = memo(function SheetLine({
+  layer,
+  geometry,
+  lift,
+  name,
+  chosen,
+  up_m,
+  index,
+  onSelect,
+}: SheetProps) {
   const raise = 2 + lift * (layer.bottom_m === 0 ? 1 : 0);
   const up = up_m * geometry.scale * geometry.stretch;
   const lines = layer.outlines.map((outline) => {
@@ -238,7 +259,7 @@ function SheetLine({ layer, geometry, lift, name, chosen, up_m, onSelect }: Shee
     return pathOf([[first[0] + 2, first[1] - up], ...points, [last[0] - 2, last[1] - up]], false);
   });
   return (
-    <g className={css.sheetLine} data-chosen={chosen || undefined} onPointerDown={onSelect}>
+    <g className={css.sheetLine} data-chosen={chosen || undefined} onPointerDown={() => onSelect(index)}>
       {lines.map((d, index) => (
         <g key={index}>
           <path className={css.sheetHit} d={d} />
@@ -247,7 +268,7 @@ function SheetLine({ layer, geometry, lift, name, chosen, up_m, onSelect }: Shee
       ))}
     </g>
   );
-}
+});
 
 const LEAST_WALL = 5;
 

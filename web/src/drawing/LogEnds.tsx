@@ -25,18 +25,34 @@ export function LogEnds({
   const { ground, ink } = HATCHES[hatch] ?? HATCHES.broadleaf_logs ?? { ground: "none", ink: "none" };
   return (
     <g data-logs={hatch}>
-      {logs.map((log) => (
-        <g key={`${log.x} ${log.y}`} transform={`translate(${log.x} ${log.y})`}>
-          <circle className={css.logBark} fill={ground} stroke={ink} r={Math.max(log.r - 0.9, 0.5)} />
-          <circle className={css.logRing} stroke={ink} r={log.r * 0.62} />
-          <circle className={css.logRing} stroke={ink} r={log.r * 0.3} />
-        </g>
-      ))}
+      <path
+        className={css.logBark}
+        fill={ground}
+        stroke={ink}
+        d={rings(logs, (r) => Math.max(r - 0.9, 0.5))}
+      />
+      <path
+        className={css.logRing}
+        stroke={ink}
+        d={rings(logs, (r) => r * 0.62) + rings(logs, (r) => r * 0.3)}
+      />
     </g>
   );
 }
 
-function packed(points: readonly Point[], geometry: Geometry): { x: number; y: number; r: number }[] {
+type Log = { x: number; y: number; r: number };
+
+/** All logs as one path: a heap of them is dragged without drawing each by itself. */
+function rings(logs: readonly Log[], radius: (r: number) => number): string {
+  return logs
+    .map(({ x, y, r }) => {
+      const [across, by] = [radius(r), radius(r).toFixed(1)];
+      return `M${(x - across).toFixed(1)} ${y.toFixed(1)}a${by} ${by} 0 1 0 ${(2 * across).toFixed(1)} 0a${by} ${by} 0 1 0 ${(-2 * across).toFixed(1)} 0Z`;
+    })
+    .join("");
+}
+
+function packed(points: readonly Point[], geometry: Geometry): Log[] {
   const ys = points.map(([, y]) => y);
   const [top, floor] = [Math.min(...ys), Math.max(...ys)];
   const height = floor - top;

@@ -37,8 +37,11 @@ const MOST_STRETCH = 5;
 const BREAK_PLACE = 0.62;
 const SKIN = 5;
 
+/** What of a bed's figures says how large it is drawn. */
+type Fitted = Pick<BedFigures, "section" | "rim_m">;
+
 /** Fit a bed's section into a width and a height. A wide bed is broken in the middle so that its depth stays readable. */
-export function fitSection(figures: BedFigures, width: number, height: number, broken = true): Geometry {
+export function fitSection(figures: Fitted, width: number, height: number, broken = true): Geometry {
   const { section } = figures;
   const { left_m, right_m } = section;
   const top_m = Math.max(section.top_m, 0.05);
@@ -74,7 +77,7 @@ export function fitSection(figures: BedFigures, width: number, height: number, b
   return geometry;
 }
 
-function scaleOf(figures: BedFigures, toFit: number, toFill: number, top_m: number): number {
+function scaleOf(figures: Fitted, toFit: number, toFill: number, top_m: number): number {
   const { form, hollow } = figures.section;
   if (form === "spiral") return Math.min(toFill, toFit * MOST_STRETCH, LARGEST_SCALE);
   const odd = form === "mound" || hollow.length > 1 || (hollow[0]?.length ?? 0) > 8;

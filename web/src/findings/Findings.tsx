@@ -6,7 +6,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { styled } from "@mui/material/styles";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { FindingFigures } from "../api/client";
 import { Row } from "../kit/Row";
 import { glued } from "../quantities/format";
@@ -22,7 +22,7 @@ type Props = {
 };
 
 /** Judgements, the gravest first, each with the click that mends it; those seen stand last. */
-export function Findings({ findings, title = "Worth a look", ...rest }: Props) {
+export const Findings = memo(function Findings({ findings, title = "Worth a look", ...rest }: Props) {
   if (findings.length === 0) return null;
   return (
     <section aria-label={title} data-part="findings">
@@ -40,7 +40,7 @@ export function Findings({ findings, title = "Worth a look", ...rest }: Props) {
       </ul>
     </section>
   );
-}
+});
 
 const Judged = styled(Alert)(({ theme }) => ({
   padding: "9px 0",

@@ -55,7 +55,7 @@ export function NewGarden() {
       />
       <Choice label="Measured in" shown options={UNITS} value={units} onChoose={setUnits} />
       <Pick label="Money" options={MONEY} value={currency} onChoose={setCurrency} />
-      <ShowingProvider value={{ units, currency }}>
+      <ShowingProvider value={{ units, told_in: units, currency }}>
         <Typography variant="panelTitle">Its place, as far as you know it</Typography>
         <ClimateFields
           key={units}

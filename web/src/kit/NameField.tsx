@@ -1,5 +1,5 @@
 import InputBase from "@mui/material/InputBase";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { THUMB } from "../theme/components/parts";
 
 type Props = {
@@ -11,7 +11,7 @@ type Props = {
 };
 
 /** A name that is changed where it stands, in the type of its heading. */
-export function NameField({ label, name, onName, most = 80, autoFocus }: Props) {
+export const NameField = memo(function NameField({ label, name, onName, most = 80, autoFocus }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const commit = () => {
     const wanted = typed?.trim();
@@ -48,4 +48,4 @@ export function NameField({ label, name, onName, most = 80, autoFocus }: Props) 
       }}
     />
   );
-}
+});

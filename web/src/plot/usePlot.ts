@@ -4,6 +4,7 @@ import type { Bed, FindingFigures, KeptGarden, Place, Plot } from "../api/client
 import { draftOf } from "../draft/drafts";
 import { PlotDraft, type PlotState } from "../draft/plotDraft";
 import { bedDraftOf } from "../draft/useBedDraft";
+import { useShowing } from "../quantities/UnitsContext";
 
 export type PlotWork = {
   state: PlotState;
@@ -44,8 +45,8 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
   });
   useEffect(() => session.adopt(plot, garden.plot_revision), [session, plot, garden.plot_revision]);
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
-  const { units } = garden.garden;
-  useEffect(() => session.refresh(), [session, units, garden.beds]);
+  const { told_in } = useShowing();
+  useEffect(() => session.refresh(), [session, told_in, garden.beds]);
 
   const placesOf = useCallback(
     (key: string): readonly Place[] =>

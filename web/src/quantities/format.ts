@@ -19,7 +19,18 @@ export function otherUnits(units: Units): Units {
 export function fixed(value: number, digits: number): string {
   const scale = 10 ** digits;
   const rounded = Math.floor(value * scale + 0.5) / scale;
-  return rounded.toLocaleString("en-US", { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  return writerOf(digits).format(rounded);
+}
+
+const writers = new Map<number, Intl.NumberFormat>();
+
+/** Making one is dear, and every figure on the page asks for one. */
+function writerOf(digits: number): Intl.NumberFormat {
+  const made =
+    writers.get(digits) ??
+    new Intl.NumberFormat("en-US", { minimumFractionDigits: digits, maximumFractionDigits: digits });
+  writers.set(digits, made);
+  return made;
 }
 
 export function trimmed(value: number, digits: number): string {
@@ -42,7 +53,7 @@ function showTapeLength(length_m: number): string {
   const eighths = Math.floor((length_m / INCH_M) * 8 + 0.5);
   if (eighths === 0 && length_m > 0) return '< 1/8"';
   if (eighths < 192) return `${mixedInches(eighths)}"`;
-  const feet = Math.floor(eighths / 96).toLocaleString("en-US");
+  const feet = fixed(Math.floor(eighths / 96), 0);
   const rest = eighths % 96;
   return rest ? `${feet}' ${mixedInches(rest)}"` : `${feet}'`;
 }

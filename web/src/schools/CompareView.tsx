@@ -38,9 +38,9 @@ export default function CompareView({ gardenId, kept, materials, back }: Props) 
   const { bed } = state;
   const navigate = useNavigate();
   useSaveState(state.save);
-  const { units } = useShowing();
+  const { told_in } = useShowing();
   const found = useQuery({
-    queryKey: ["compared", gardenId, units, JSON.stringify(bed)],
+    queryKey: ["compared", gardenId, told_in, JSON.stringify(bed)],
     queryFn: () => api.figureCompared(gardenId, bed),
     placeholderData: (before) => before,
   });

@@ -1,5 +1,5 @@
 import Button from "@mui/material/Button";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { BedFigures, Material } from "../api/client";
 import { Key } from "../kit/Key";
 import { Row } from "../kit/Row";
@@ -20,7 +20,7 @@ type Props = {
 };
 
 /** The place for the next layer: over any other, on top of all, or on the floor. */
-export function AddLayer(props: Props) {
+export const AddLayer = memo(function AddLayer(props: Props) {
   const { open, onOpen, onSheetOnFloor } = props;
   if (open) return <NewLayer {...props} />;
   return (
@@ -36,7 +36,7 @@ export function AddLayer(props: Props) {
       </AddHints>
     </AddLayerBox>
   );
-}
+});
 
 function NewLayer({ gardenId, figures, chosen, onOpen, onAdd }: Props) {
   const count = figures.layers.length;

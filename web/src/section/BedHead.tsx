@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import Chip from "@mui/material/Chip";
 import Typography from "@mui/material/Typography";
 import { styled } from "@mui/material/styles";
-import { lazy, Suspense, useState } from "react";
+import { memo, lazy, Suspense, useCallback, useState } from "react";
 import { Link } from "react-router";
 import type { Bed, BedFigures } from "../api/client";
 import { meant } from "../api/meant";
@@ -42,32 +42,19 @@ const Measures = styled("div")({
 const OneMeasure = styled("span")({ display: "inline-flex", gap: 6, alignItems: "center" });
 
 /** The bed's name and its measures as the tape gives them; all else about it opens beside the drawing. */
-export function BedHead(props: Props) {
+export const BedHead = memo(function BedHead(props: Props) {
   const { gardenId, bed, figures, onEdit } = props;
   const [open, setOpen] = useState(false);
+  const rename = useCallback((name: string) => onEdit((now) => ({ ...now, name })), [onEdit]);
   const here = `/garden/${gardenId}/section/bed/${bed.key}`;
-  const aside = asideOf(bed).length;
   return (
     <Head>
       <Typography variant="view" sx={{ "@media (max-width: 760px)": { fontSize: "var(--text-large)" } }}>
-        <NameField
-          label="Name of the bed"
-          name={bed.name ?? ""}
-          onName={(name) => onEdit((now) => ({ ...now, name }))}
-        />
+        <NameField label="Name of the bed" name={bed.name ?? ""} onName={rename} />
       </Typography>
       <Measures>
-        <ShapeMeasures bed={bed} onEdit={onEdit} />
-        <Chip
-          component={Link}
-          clickable
-          to={`${here}/schools`}
-          label={schoolName(bed.school) ?? "How to fill it"}
-          title="Ways to fill it"
-        />
-        {aside > 0 && (
-          <Chip component={Link} clickable to={`${here}/compare`} label={`Compare ${aside + 1}`} />
-        )}
+        <ShapeMeasures shape={bed.shape} measured={meant("Bed", bed, "measured")} onEdit={onEdit} />
+        <Ways here={here} school={bed.school} aside={asideOf(bed).length} />
         {figures.count > 1 && <Chip label={`${figures.count} alike`} />}
         <Button onClick={() => setOpen(true)} aria-haspopup="dialog">
           More measures
@@ -80,19 +67,39 @@ export function BedHead(props: Props) {
       )}
     </Head>
   );
-}
+});
+
+type WaysProps = { here: string; school: Bed["school"]; aside: number };
+
+/** How the bed is filled, and what is kept to compare. */
+const Ways = memo(function Ways({ here, school, aside }: WaysProps) {
+  return (
+    <>
+      <Chip
+        component={Link}
+        clickable
+        to={`${here}/schools`}
+        label={schoolName(school) ?? "How to fill it"}
+        title="Ways to fill it"
+      />
+      {aside > 0 && <Chip component={Link} clickable to={`${here}/compare`} label={`Compare ${aside + 1}`} />}
+    </>
+  );
+});
+
+type ShapeProps = { shape: Bed["shape"]; measured: string; onEdit: BedEdit };
 
 /** The measures of the bed's shape, as the tape gives them. */
-function ShapeMeasures({ bed, onEdit }: { bed: Bed; onEdit: BedEdit }) {
+const ShapeMeasures = memo(function ShapeMeasures({ shape, measured, onEdit }: ShapeProps) {
   const { units } = useShowing();
-  const { kind, measures } = kindOf(bed.shape);
+  const { kind, measures } = kindOf(shape);
   const { walled } = SHAPES[kind];
   const plain = kind === "box";
   return (
     <>
       {!plain && <ShapeSign kind={kind} />}
-      {walled && <span>{meant("Bed", bed, "measured")}</span>}
-      {bed.shape.kind === "polygon" && <span>{bed.shape.corners_m.length} corners</span>}
+      {walled && <span>{measured}</span>}
+      {shape.kind === "polygon" && <span>{shape.corners_m.length} corners</span>}
       {measures.map(({ key, label, limit }, index) => (
         <OneMeasure key={key}>
           {plain && index > 0 && <span aria-hidden="true">×</span>}
@@ -102,7 +109,7 @@ function ShapeMeasures({ bed, onEdit }: { bed: Bed; onEdit: BedEdit }) {
             hideLabel
             limit={limit}
             width={limit === "count" || limit === "slope" ? "64px" : "92px"}
-            shown={shownMeasure(valueOf(bed.shape, key) ?? 0, limit, units)}
+            shown={shownMeasure(valueOf(shape, key) ?? 0, limit, units)}
             onMeaning={({ values: [value] }) =>
               value !== undefined && onEdit((now) => withMeasure(now, key, value))
             }
@@ -112,7 +119,7 @@ function ShapeMeasures({ bed, onEdit }: { bed: Bed; onEdit: BedEdit }) {
       {plain && <span>deep</span>}
     </>
   );
-}
+});
 
 function shownMeasure(value: number, limit: Measure["limit"], units: Units): string {
   return limit === "count" || limit === "slope" ? trimmed(value, 1) : typedLength(value, units);

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import css from "./section.module.css";
 import { AboveFacts, FromAboveBox } from "./section.styles";
 import type { BedFigures, Material } from "../api/client";
@@ -16,12 +17,12 @@ const LABEL = { right: 62, below: 18 };
 const PADDING = 16;
 
 /** What the view from above takes of the drawing's height [px]. */
-export function aboveHeight({ spiral }: BedFigures): number {
+export function aboveHeight({ spiral }: { spiral?: BedFigures["spiral"] }): number {
   return (spiral ? SPIRAL : SIZE).height + LABEL.below + PADDING;
 }
 
 /** The bed from above with its size, and what that says. */
-export function FromAbove({ gardenId, figures, materials }: Props) {
+export const FromAbove = memo(function FromAbove({ gardenId, figures, materials }: Props) {
   const { units } = useShowing();
   const { plan, spiral, section } = figures;
   const room = spiral ? SPIRAL : SIZE;
@@ -107,4 +108,4 @@ export function FromAbove({ gardenId, figures, materials }: Props) {
       </AboveFacts>
     </FromAboveBox>
   );
-}
+});

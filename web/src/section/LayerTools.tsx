@@ -1,4 +1,6 @@
 import Button from "@mui/material/Button";
+import { useEventCallback } from "@mui/material/utils";
+import { memo, useMemo } from "react";
 import { Link } from "react-router";
 import type { Layer, LayerFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
@@ -6,6 +8,7 @@ import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from 
 import { Choice } from "../kit/Choice";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
+import { usePaced, WATCHED_MS } from "../kit/usePaced";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -15,7 +18,11 @@ import type { CardProps } from "./LayerCard";
 import { LayerAside, LayerToolsBox } from "./layer-card.styles";
 import { ScatterTools } from "./ScatterTools";
 
-type Props = CardProps & { layer: Layer; figured: LayerFigures; material: Material | undefined };
+type Props = Omit<CardProps, "cardRef" | "onSelect" | "selected" | "figured"> & {
+  layer: Layer;
+  figured: LayerFigures;
+  material: Material | undefined;
+};
 
 type Way = "thickness" | "volume" | "share" | "fill";
 const WAYS: readonly (readonly [Way, string])[] = [
@@ -27,8 +34,18 @@ const WAYS: readonly (readonly [Way, string])[] = [
 
 const END = { alignItems: "flex-end" } as const;
 
-/** What can be changed about the chosen layer, on its card. */
+/** What can be changed about the chosen layer, on its card; in a drag the drawing goes first and this follows. */
 export function LayerTools(props: Props) {
+  const { gardenId, index, materials, material, bed, figures, layer, figured } = props;
+  const now = useMemo(() => ({ bed, figures, layer, figured }), [bed, figures, layer, figured]);
+  const paced = usePaced(now, WATCHED_MS);
+  const onEdit = useEventCallback(props.onEdit);
+  const onMove = useEventCallback(props.onMove);
+  const onRemove = useEventCallback(props.onRemove);
+  return <Tools {...{ gardenId, index, materials, material, onEdit, onMove, onRemove, ...paced }} />;
+}
+
+const Tools = memo(function Tools(props: Props) {
   const { gardenId, bed, index, layer, figured, material, onEdit } = props;
   return (
     <LayerToolsBox>
@@ -49,7 +66,12 @@ export function LayerTools(props: Props) {
         </Button>
       )}
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
-      <ScatterTools gardenId={gardenId} layer={layer} materials={props.materials} onEdit={onEdit} />
+      <ScatterTools
+        gardenId={gardenId}
+        amendment={layer.amendment}
+        materials={props.materials}
+        onEdit={onEdit}
+      />
       <Row>
         <Button onClick={() => props.onMove(1)} disabled={index === bed.layers.length - 1}>
           Up
@@ -66,7 +88,7 @@ export function LayerTools(props: Props) {
       </Row>
     </LayerToolsBox>
   );
-}
+});
 
 function wayOf(layer: Layer): Way {
   if (layer.fill) return "fill";

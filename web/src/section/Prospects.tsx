@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { BedFigures, ForecastFigures } from "../api/client";
 import { Disclosure } from "../kit/Disclosure";
 import { FactLine, Lines } from "../kit/Lines";
@@ -17,7 +18,7 @@ type Props = {
 };
 
 /** What the bed will do: how it feeds, how far it sinks, from when it can be sown. Each line opens. */
-export function Prospects({ gardenId, figures, forecast, onDose }: Props) {
+export const Prospects = memo(function Prospects({ gardenId, figures, forecast, onDose }: Props) {
   const { currency } = useShowing();
   const [first = 6] = figures.spring_months;
   const sunk = (figures.surface_m[0] ?? 0) - (figures.surface_m[first] ?? 0);
@@ -73,7 +74,7 @@ export function Prospects({ gardenId, figures, forecast, onDose }: Props) {
       </Disclosure>
     </section>
   );
-}
+});
 
 function ratioOf(ratio: number | null | undefined): string {
   return ratio == null ? "no nitrogen" : `${Math.round(ratio)} : 1`;

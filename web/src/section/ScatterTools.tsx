@@ -9,17 +9,17 @@ import { MaterialFinder } from "../shelf/MaterialFinder";
 
 type Props = {
   gardenId: number;
-  layer: Layer;
+  amendment: Layer["amendment"];
   materials: ReadonlyMap<string, Material>;
   onEdit: LayerEdit;
 };
 
 const FIRST_DOSE_KG = 0.1;
+const isFine = ({ is_sheet, grain }: Material) => !is_sheet && grain === "fine";
 
 /** A meal or the like scattered on a layer. */
-export function ScatterTools({ gardenId, layer, materials, onEdit }: Props) {
+export function ScatterTools({ gardenId, amendment, materials, onEdit }: Props) {
   const { units } = useShowing();
-  const { amendment } = layer;
   const meal = amendment ? materials.get(amendment.material) : undefined;
   return (
     <Row sx={{ alignItems: "flex-end" }}>
@@ -28,7 +28,7 @@ export function ScatterTools({ gardenId, layer, materials, onEdit }: Props) {
         gardenId={gardenId}
         label="Scattered on it"
         value={meal ?? null}
-        suits={(each) => !each.is_sheet && each.grain === "fine"}
+        suits={isFine}
         onChoose={(chosen) =>
           onEdit((bed, index) =>
             changeLayer(bed, index, {

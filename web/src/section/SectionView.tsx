@@ -1,17 +1,18 @@
 import useMediaQuery from "@mui/material/useMediaQuery";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { BedFigures, FindingFigures, KeptBed, Material, TalliedFigures } from "../api/client";
+import { useEventCallback } from "@mui/material/utils";
+import { useCallback, useMemo, useRef, useState } from "react";
+import type { FindingFigures, ForecastFigures, KeptBed, Material } from "../api/client";
 import { figuresAt, withSeen } from "../draft/edits";
 import { useSaveState } from "../draft/SaveStateContext";
 import { useBedDraft } from "../draft/useBedDraft";
 import { Drawing } from "../drawing/Drawing";
 import { fitSection } from "../drawing/geometry";
-import { Findings } from "../findings/Findings";
 import { PageNote, PageWait } from "../kit/Page";
 import { Problem } from "../kit/Problem";
 import { useTell } from "../kit/Tell";
+import { usePaced, WATCHED_MS } from "../kit/usePaced";
 import { useSize } from "../kit/useSize";
-import { Aside, View, Work } from "../kit/View";
+import { View, Work } from "../kit/View";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSunken, withSunken } from "../settling/useSunken";
 import { Years, YEARS_HEIGHT } from "../settling/Years";
@@ -21,16 +22,16 @@ import { aboveHeight, FromAbove } from "./FromAbove";
 import { LayerCard } from "./LayerCard";
 import { LayerCards } from "./layer-card.styles";
 import { Leaders } from "./Leaders";
-import { Prospects } from "./Prospects";
 import { SectionCards, SectionDrawing, SectionLeft, SectionStage } from "./section.styles";
+import { SectionAside } from "./SectionAside";
 import { StaleNotice } from "./StaleNotice";
-import { Tally } from "./Tally";
 import { useBoundaries } from "./useBoundaries";
 import { useSectionKeys } from "./useSectionKeys";
 
 /** Where the page is one column, the section is so high and the page scrolls. */
 const NARROW_HEIGHT = 430;
 const FLOOR_SHEET = "cardboard";
+const NO_GHOSTS: ForecastFigures["ghosts"] = [];
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material> };
 
@@ -43,13 +44,13 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
   const layers = useBoundaries(state, draft, units);
   const { selected, setSelected, inStep, edit, editLayer } = layers;
   const [adding, setAdding] = useState(false);
+  const [dragging, setDragging] = useState(false);
   const [month, setMonth] = useState<number | null>(null);
   const sunken = useSunken(gardenId, figuredBed, month);
   const stage = useRef<HTMLDivElement>(null);
   const cards = useRef(new Map<number, HTMLElement>());
   const [drawingRef, size] = useSize<HTMLDivElement>();
   useSaveState(save);
-  useEffect(() => draft.refresh(), [draft, units]);
 
   const chosenId = selected === null ? undefined : layerIds[selected];
   const remove = (id: number | undefined) => {
@@ -71,11 +72,13 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
   });
 
   const narrow = useMediaQuery("(max-width: 1100px)", { noSsr: true });
+  const paced = usePaced(figures, WATCHED_MS);
+  const { section, rim_m = 0, spiral } = figures ?? {};
   const geometry = useMemo(() => {
-    if (!figures || size.width === 0) return null;
-    const height = narrow ? NARROW_HEIGHT : size.height - aboveHeight(figures) - YEARS_HEIGHT;
-    return fitSection(figures, size.width, height);
-  }, [figures, size, narrow]);
+    if (!section || size.width === 0) return null;
+    const height = narrow ? NARROW_HEIGHT : size.height - aboveHeight({ spiral }) - YEARS_HEIGHT;
+    return fitSection({ section, rim_m }, size.width, height);
+  }, [section, rim_m, spiral, size, narrow]);
   const count = bed.layers.length;
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
   const showCard = useCallback(
@@ -86,8 +89,36 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
     [setSelected],
   );
 
+  // handlers that stay the same while a boundary is dragged, so that only what changed is drawn anew
+  const dose = useEventCallback((material: string) => draft.scatter(material));
+  const mend = useEventCallback((finding: FindingFigures) => draft.mend(finding));
+  const show = useEventCallback(({ layer }: FindingFigures) => layer != null && showCard(layer));
+  const see = useEventCallback((code: string, reason: string | null) =>
+    edit((now) => withSeen(now, code, reason)),
+  );
+  const drag = useEventCallback((index: number, height_m: number) => {
+    setDragging(true);
+    layers.drag(index, height_m);
+  });
+  const nudge = useEventCallback(layers.nudge);
+  const endDrag = useEventCallback(() => {
+    setDragging(false);
+    draft.endGesture();
+  });
+  const add = useEventCallback((material: Material, at: number) => {
+    layers.add(material, at);
+    setAdding(false);
+  });
+  const sheetOnFloor = useEventCallback(() => {
+    const sheet = materials.get(FLOOR_SHEET);
+    if (sheet) layers.add(sheet, 0);
+  });
+
   if (!figures && problem) return <PageNote>{problem.detail}</PageNote>;
   if (!figures) return <PageWait saying="Measuring the bed ..." />;
+  const calm = paced ?? figures;
+  // while a boundary is dragged the cards go with the drawing, once for each answer
+  const carded = dragging && inStep ? figuredBed : bed;
   const shown = sunken && inStep ? withSunken(figures, sunken) : figures;
   const refusal = problem ?? (save.state === "refused" ? save.problem : null);
   return (
@@ -95,7 +126,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
       <Work>
         <BedHead
           gardenId={gardenId}
-          bed={bed}
+          bed={carded}
           figures={figures}
           onEdit={edit}
           draft={draft}
@@ -127,16 +158,16 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                   materials={materials}
                   selected={selected}
                   still={sunken !== null}
-                  ghosts={month === null && forecast && inStep ? forecast.ghosts : []}
+                  ghosts={month === null && forecast && inStep ? forecast.ghosts : NO_GHOSTS}
                   onSelect={showCard}
-                  onDrag={layers.drag}
-                  onDragEnd={() => draft.endGesture()}
-                  onNudge={layers.nudge}
+                  onDrag={drag}
+                  onDragEnd={endDrag}
+                  onNudge={nudge}
                 />
               )}
             </SectionDrawing>
-            <Years figures={figures} month={month} onMonth={setMonth} />
-            <FromAbove gardenId={gardenId} figures={figures} materials={materials} />
+            <Years figures={calm} month={month} onMonth={setMonth} />
+            <FromAbove gardenId={gardenId} figures={calm} materials={materials} />
           </SectionLeft>
           <SectionCards>
             <LayerCards reversed aria-label="Layers, top to bottom">
@@ -148,10 +179,10 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                     else cards.current.delete(index);
                   }}
                   gardenId={gardenId}
-                  bed={bed}
+                  bed={carded}
                   figures={figures}
                   index={index}
-                  figured={figuresAt(bed, figuredBed, figures.layers, index)}
+                  figured={figuresAt(carded, figuredBed, figures.layers, index)}
                   materials={materials}
                   selected={selected === index}
                   onSelect={() => setSelected(index)}
@@ -164,43 +195,27 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
             <AddLayer
               key={String(adding)}
               gardenId={gardenId}
-              figures={figures}
+              figures={adding ? figures : calm}
               open={adding}
               chosen={selected}
               onOpen={setAdding}
-              onAdd={(material, at) => {
-                layers.add(material, at);
-                setAdding(false);
-              }}
-              onSheetOnFloor={() => {
-                const sheet = materials.get(FLOOR_SHEET);
-                if (sheet) layers.add(sheet, 0);
-              }}
+              onAdd={add}
+              onSheetOnFloor={sheetOnFloor}
             />
           </SectionCards>
         </SectionStage>
       </Work>
-      <Aside variant="outlined" component="aside" aria-label="What it takes">
-        <Tally figures={figures} buying={buying} waiting={!reached} />
-        <Prospects
-          gardenId={gardenId}
-          figures={figures}
-          forecast={forecast}
-          onDose={(material) => draft.scatter(material)}
-        />
-        <Findings
-          findings={allFindings(figures, buying)}
-          onMend={(finding) => draft.mend(finding)}
-          onShow={({ layer }) => layer != null && showCard(layer)}
-          onSeen={(code, reason) => edit((now) => withSeen(now, code, reason))}
-        />
-      </Aside>
+      <SectionAside
+        gardenId={gardenId}
+        figures={figures}
+        buying={buying}
+        forecast={forecast}
+        waiting={!reached}
+        onDose={dose}
+        onMend={mend}
+        onShow={show}
+        onSeen={see}
+      />
     </View>
   );
-}
-
-/** The bed's own findings, and those that came with the buying (a request later), the gravest first. */
-function allFindings(figures: BedFigures, buying: TalliedFigures | null): FindingFigures[] {
-  const added = buying?.figures.beds[0]?.findings.filter(({ subject }) => subject === "haul") ?? [];
-  return [...figures.findings, ...added].toSorted((one, two) => one.rank - two.rank);
 }

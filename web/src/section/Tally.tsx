@@ -1,3 +1,4 @@
+import { memo } from "react";
 import Typography from "@mui/material/Typography";
 import type { BedFigures, TalliedFigures } from "../api/client";
 import { Explained } from "../kit/Explained";
@@ -14,7 +15,7 @@ const LOOSE = "As it comes out of the bag or off the lorry. Laid and settled the
 const PLACED = "As it lies in the bed, laid and settled: what the bed holds.";
 
 /** What this bed asks for: to bring in, to pay, to carry. */
-export function Tally({ figures, buying, waiting }: Props) {
+export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
   const { count } = figures;
   const beds = count === 1 ? "for this bed" : `for ${count} beds`;
   const each = count > 1 && " a bed";
@@ -55,7 +56,7 @@ export function Tally({ figures, buying, waiting }: Props) {
       </Lines>
     </TallyBox>
   );
-}
+});
 
 function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
   const { currency } = useShowing();

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import Typography from "@mui/material/Typography";
@@ -27,7 +28,7 @@ const Box = styled("div")({
 const Stops = styled("div")({ display: "flex", flexWrap: "wrap", gridColumn: "1 / -1", gap: 4 });
 
 /** A slider through ten years: the drawing shows the bed as it sinks. */
-export function Years({ figures, month, onMonth }: Props) {
+export const Years = memo(function Years({ figures, month, onMonth }: Props) {
   const at = month ?? 0;
   const [first = 6, , third = 30] = figures.spring_months;
   const stops = [
@@ -71,7 +72,7 @@ export function Years({ figures, month, onMonth }: Props) {
       </Stops>
     </Box>
   );
-}
+});
 
 /** A time in years and months. */
 export function spanOf(months: number): string {

@@ -2,7 +2,7 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Box from "@mui/material/Box";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useMemo, useState, type KeyboardEvent } from "react";
+import { memo, useDeferredValue, useMemo, useState, type KeyboardEvent } from "react";
 import { api, type Material } from "../api/client";
 import { useWhenReady } from "../kit/useWhenReady";
 import { Swatch } from "../drawing/Swatch";
@@ -18,7 +18,14 @@ type Props = {
 };
 
 /** Finds a material by any of its names; the core ranks what the words may mean. */
-export function MaterialFinder({ gardenId, label, value, onChoose, suits, autoFocus }: Props) {
+export const MaterialFinder = memo(function MaterialFinder({
+  gardenId,
+  label,
+  value,
+  onChoose,
+  suits,
+  autoFocus,
+}: Props) {
   const [words, setWords] = useState("");
   const [typing, setTyping] = useState(false);
   const asked = useDeferredValue(typing ? words : "");
@@ -103,7 +110,7 @@ export function MaterialFinder({ gardenId, label, value, onChoose, suits, autoFo
       }}
     />
   );
-}
+});
 
 /** The synonym that was hit, where the words are not in the name; else what kind of thing it is. */
 function kindOf(material: Material, words: string, typing: boolean): string {

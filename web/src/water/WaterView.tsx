@@ -31,11 +31,11 @@ type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, M
 export default function WaterView({ gardenId, kept, materials, back }: Props) {
   const [state, draft] = useBedDraft(gardenId, kept);
   const { bed, figures, figuredBed, problem } = state;
-  const { units } = useShowing();
+  const { told_in } = useShowing();
   useSaveState(state.save);
   const edit = (change: (now: Bed) => Bed, gesture?: string) => draft.edit(change, gesture ?? null);
   const year = useQuery({
-    queryKey: ["water", gardenId, units, JSON.stringify(figuredBed)],
+    queryKey: ["water", gardenId, told_in, JSON.stringify(figuredBed)],
     queryFn: ({ signal }) => waterApi.figureWater(gardenId, figuredBed, signal),
     enabled: figuredBed.reservoir != null,
     placeholderData: (before) => before,

@@ -1,0 +1,42 @@
+import { memo, useMemo } from "react";
+import type { BedFigures, FindingFigures, ForecastFigures, TalliedFigures } from "../api/client";
+import { Findings } from "../findings/Findings";
+import { usePaced, WATCHED_MS } from "../kit/usePaced";
+import { Aside } from "../kit/View";
+import { Prospects } from "./Prospects";
+import { Tally } from "./Tally";
+
+type Props = {
+  gardenId: number;
+  figures: BedFigures;
+  buying: TalliedFigures | null;
+  forecast: ForecastFigures | null;
+  waiting: boolean;
+  onDose: (material: string) => void;
+  onMend: (finding: FindingFigures) => void;
+  onShow: (finding: FindingFigures) => void;
+  onSeen: (code: string, reason: string | null) => void;
+};
+
+/** What the bed takes, what it will do and what is worth a look. In a drag the drawing goes first and this follows. */
+export const SectionAside = memo(function SectionAside(props: Props) {
+  const now = useMemo(
+    () => ({ figures: props.figures, buying: props.buying, forecast: props.forecast }),
+    [props.figures, props.buying, props.forecast],
+  );
+  const { figures, buying, forecast } = usePaced(now, WATCHED_MS);
+  const findings = useMemo(() => allFindings(figures.findings, buying), [figures.findings, buying]);
+  return (
+    <Aside variant="outlined" component="aside" aria-label="What it takes">
+      <Tally figures={figures} buying={buying} waiting={props.waiting} />
+      <Prospects gardenId={props.gardenId} figures={figures} forecast={forecast} onDose={props.onDose} />
+      <Findings findings={findings} onMend={props.onMend} onShow={props.onShow} onSeen={props.onSeen} />
+    </Aside>
+  );
+});
+
+/** The bed's own findings, and those that came with the buying (a request later), the gravest first. */
+function allFindings(own: readonly FindingFigures[], buying: TalliedFigures | null): FindingFigures[] {
+  const added = buying?.figures.beds[0]?.findings.filter(({ subject }) => subject === "haul") ?? [];
+  return [...own, ...added].toSorted((one, two) => one.rank - two.rank);
+}
