@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+import re
 import sys
 from collections.abc import Callable
 from pathlib import Path
 
 from playwright.sync_api import Error as PlaywrightError
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Page, expect, sync_playwright
 
 from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
 
@@ -29,10 +30,18 @@ def plot(page: Page) -> None:
     page.get_by_text("pack under its corners").wait_for()
 
 
-def bed_named(page: Page, name: str) -> None:
-    """A bed cut open, reached by its tab."""
-    page.get_by_role("link", name=name, exact=True).click()
+def open_bed(page: Page, name: str) -> None:
+    """A bed cut open, found by its name."""
+    page.get_by_role("button", name=re.compile(r"^all \d+")).click()
+    page.get_by_role("combobox").fill(name)
+    page.get_by_role("option", name=re.compile(name)).first.click()
+    expect(page.get_by_label("Name of the bed")).to_have_value(name)
     page.locator("[data-part=tally-volume]").wait_for()
+
+
+def bed_named(page: Page, name: str) -> None:
+    """A bed cut open, with its plan and its ghosts."""
+    open_bed(page, name)
     page.locator("[data-part=from-above]").wait_for()
     page.locator("[data-part=ghost-name]").nth(1).wait_for()
 
@@ -49,23 +58,21 @@ def spiral(page: Page) -> None:
 
 def compare(page: Page) -> None:
     """Four ways to fill the first bed, side by side."""
-    page.get_by_role("link", name="Long table", exact=True).click()
+    open_bed(page, "Long table")
     page.get_by_role("link", name="Compare 4").click()
     page.locator("[data-part=compare-name]").nth(3).wait_for()
 
 
 def schools(page: Page) -> None:
     """The schools that suit a brick bed."""
-    page.get_by_role("link", name="Brick court", exact=True).click()
-    page.locator("[data-part=tally-volume]").wait_for()
+    open_bed(page, "Brick court")
     page.get_by_role("link", name="Sheet layers").click()
     page.locator("[data-part=school-card]").nth(2).wait_for()
 
 
 def blend(page: Page) -> None:
     """The mix of the tubs on the bands of a deep container, and what to buy for all four."""
-    page.get_by_role("link", name="Net-loft tubs", exact=True).click()
-    page.locator("[data-part=tally-volume]").wait_for()
+    open_bed(page, "Net-loft tubs")
     page.get_by_role("link", name="Blend").click()
     page.locator("[data-part=blend-needle]").nth(5).wait_for()
     page.locator("[data-part=blend-recipe] tbody tr").nth(5).wait_for()
@@ -73,8 +80,7 @@ def blend(page: Page) -> None:
 
 def water(page: Page) -> None:
     """The tank's water: its year, its probe, its dips."""
-    page.get_by_role("link", name="Winch tank", exact=True).click()
-    page.locator("[data-part=tally-volume]").wait_for()
+    open_bed(page, "Winch tank")
     page.locator("[data-part=rail]").get_by_role("link", name="Water").click()
     page.locator("[data-part=water-year] svg").wait_for()
     page.locator("[data-part=water-told]").wait_for()
@@ -91,13 +97,14 @@ def haul(page: Page) -> None:
 def shelf(page: Page) -> None:
     """The gardener's own compost, defaults and own figures side by side."""
     page.get_by_role("link", name="Shelf").click()
-    page.get_by_role("button", name="Heap compost").click()
+    page.get_by_label("Search the shelf").fill("heap compost")
+    page.get_by_role("gridcell", name="Heap compost").first.click()
     page.locator("[data-yours]").first.wait_for()
 
 
 def history(page: Page) -> None:
     """A bed after three changes, one of them an undo."""
-    page.get_by_role("link", name="Long table", exact=True).click()
+    open_bed(page, "Long table")
     for text in ("4 in", "5 in"):
         with page.expect_response(lambda answer: answer.request.method == "PUT" and "/beds/" in answer.url):
             page.get_by_label("Thickness of Compost").fill(text)
@@ -153,6 +160,7 @@ def open_when_ready(page: Page, address: str) -> None:
         except PlaywrightError:
             page.wait_for_timeout(200)
     page.locator("[data-part=rail]").wait_for()
+    page.get_by_role("button", name="Look round first").click()
 
 
 if __name__ == "__main__":

@@ -1,7 +1,7 @@
 import { QueryClient } from "@tanstack/react-query";
 import { Refused } from "../src/api/client";
 import { Asker } from "../src/draft/Asker";
-import { backOff } from "../src/draft/backOff";
+import { backOff } from "../src/api/backOff";
 import { Draft, type Kept } from "../src/draft/Draft";
 import { disposeDrafts, draftOf, forgetDraft } from "../src/draft/drafts";
 import { LaterAsker } from "../src/draft/LaterAsker";

@@ -50,7 +50,18 @@ def _surface_lines(worked: WorkedBed, month: int, surface_m: float) -> list[Ring
     over = highest.outlines[0]
     if isinstance(vessel, Mound):
         return [over[: len(over) // 2]]
-    return [tuple(point for point in over if point[1] > highest.bottom_m) or over]
+    return [_over_a_patch(over, highest.bottom_m)]
+
+
+def _over_a_patch(ring: Ring, bottom_m: float) -> Ring:
+    """The line over the uppermost layer of a patch, from edge to edge, with the slopes it runs out in."""
+    top = sorted(point for point in ring if point[1] > bottom_m)
+    if not top:
+        return ring
+    first, last = min(ring), max(ring)
+    left = [first] if first[0] < top[0][0] else []
+    right = [last] if last[0] > top[-1][0] else []
+    return (*left, *top, *right)
 
 
 def _along_the_run(vessel: HerbSpiral, worked: WorkedBed, month: int) -> Ring:

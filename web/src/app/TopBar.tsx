@@ -39,7 +39,7 @@ export function TopBar({ garden, bedPath, chosen, isNew, onUnits, onFind, onKeys
           title={`${name}: all gardens, files, account`}
           data-long={name.length > 22 || undefined}
         >
-          {name}
+          <span>{name}</span>
         </Link>
       </TopGarden>
       <BedStrip

@@ -137,8 +137,6 @@ export const TopGarden = styled("div")(({ theme }) => ({
   lineHeight: 1.2,
   "& > span": { color: theme.vars.palette.soft, fontSize: "var(--text-ruler)" },
   "& > a": {
-    display: "-webkit-box",
-    overflow: "hidden",
     color: theme.vars.palette.ink,
     fontSize: "var(--text-line)",
     fontWeight: 700,
@@ -149,6 +147,10 @@ export const TopGarden = styled("div")(({ theme }) => ({
     padding: "7px 0",
     margin: "-7px 0",
     [THUMB]: { padding: "13px 0", margin: "-13px 0" },
+  },
+  "& > a > span": {
+    display: "-webkit-box",
+    overflow: "hidden",
     WebkitBoxOrient: "vertical",
     WebkitLineClamp: 2,
   },
@@ -204,10 +206,6 @@ const tab = {
     maxWidth: "100%",
     overflow: "hidden",
     overflowWrap: "anywhere",
-    // the target is taller than its line, the bar is not
-    padding: "7px 0",
-    margin: "-7px 0",
-    [THUMB]: { padding: "13px 0", margin: "-13px 0" },
     WebkitBoxOrient: "vertical",
     WebkitLineClamp: 2,
   },

@@ -8,6 +8,7 @@ import { ChartsYAxis } from "@mui/x-charts/ChartsYAxis";
 import { useXScale, useYScale } from "@mui/x-charts/hooks";
 import { LinePlot } from "@mui/x-charts/LineChart";
 import type { ReactNode } from "react";
+import { roundMarks } from "./roundMarks";
 
 export type Line = {
   label: string;
@@ -30,6 +31,8 @@ type Props = {
   band: { label: string; low: readonly number[]; high: readonly number[]; colour: string };
   most: number;
   showValue: (value: number) => string;
+  /** What the marks of the values are whole multiples of, in the values' own unit. */
+  unit: number;
   /** What else is drawn on the same scales. */
   children?: ReactNode;
 };
@@ -38,7 +41,7 @@ const NO_MARKS = { showMark: false, curve: "linear" } as const;
 
 /** Values over time with the band they may lie in; every value can be read under the pointer and by the arrow keys. */
 export default function BandChart(props: Props) {
-  const { label, height, at, ticks, lines, band, most, showValue } = props;
+  const { label, height, at, ticks, lines, band, most, showValue, unit } = props;
   const value = (given: number | null) => (given === null ? "" : showValue(given));
   const edge = (name: string, data: readonly number[]) => ({
     type: "line" as const,
@@ -67,7 +70,16 @@ export default function BandChart(props: Props) {
               context.location === "tick" ? props.nameOfTick(where) : props.nameOf(where),
           },
         ]}
-        yAxis={[{ id: "value", min: 0, max: most, width: 62, tickNumber: 3, valueFormatter: showValue }]}
+        yAxis={[
+          {
+            id: "value",
+            min: 0,
+            max: most,
+            width: 62,
+            tickInterval: roundMarks(most, unit),
+            valueFormatter: showValue,
+          },
+        ]}
         series={[
           ...lines.map((line) => ({
             type: "line" as const,

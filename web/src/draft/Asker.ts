@@ -1,6 +1,6 @@
 import { onlineManager } from "@tanstack/react-query";
 import { Refused, type Problem } from "../api/client";
-import { backOff } from "./backOff";
+import { backOff } from "../api/backOff";
 
 type Answers<Q, A> = {
   answered: (answer: A, question: Q) => void;

@@ -1,5 +1,5 @@
 import { MutationObserver, type QueryClient } from "@tanstack/react-query";
-import { backOff, worthTrying } from "./backOff";
+import { backOff, worthTrying } from "../api/backOff";
 
 export type Sent<T> = { document: T; revision: number; restores: number | undefined };
 

@@ -7,9 +7,10 @@ import { useShowing } from "../quantities/UnitsContext";
 import { Water, WaterParts } from "./Water";
 import { Ghosts } from "./Ghosts";
 import { canMoveBoundary, GRIP, gripBoxes, gripOf } from "./grips";
-import { BREAK_GAP, onSheet, pathOf, sheetLine, xOf, yOf, type Geometry, type Point } from "./geometry";
+import { BREAK_GAP, onSheet, pathOf, sheetLine, yOf, type Geometry, type Point } from "./geometry";
+import { leaderBoxes, leaderFrom } from "./leaders";
 import { LogEnds } from "./LogEnds";
-import { DepthRuler, HeightRuler, WidthMeasure } from "./Rulers";
+import { DepthRuler, HeightRuler, measureBox, WidthMeasure } from "./Rulers";
 
 type Props = {
   bed: Bed;
@@ -101,8 +102,8 @@ export const Drawing = memo(function Drawing(props: Props) {
         <circle
           key={index}
           className={css.leaderDot}
-          cx={xOf(geometry, layer.anchor[0])}
-          cy={yOf(geometry, layer.anchor[1]) - (layer.sheet ? 2 : 0)}
+          cx={leaderFrom(geometry, layer)[0]}
+          cy={leaderFrom(geometry, layer)[1]}
           r={3}
         />
       ))}
@@ -119,7 +120,12 @@ export const Drawing = memo(function Drawing(props: Props) {
         />
       )}
       {ghosts.length > 0 && (
-        <Ghosts geometry={geometry} ghosts={ghosts} grips={gripBoxes(bed, figures, geometry)} />
+        <Ghosts
+          geometry={geometry}
+          ghosts={ghosts}
+          taken={[...gripBoxes(bed, figures, geometry), measureBox(geometry)]}
+          leaders={leaderBoxes(figures, geometry)}
+        />
       )}
       <BreakMark geometry={geometry} />
       <WidthMeasure geometry={geometry} width_m={widthOf(figures)} along={form === "spiral"} />

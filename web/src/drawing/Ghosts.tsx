@@ -6,8 +6,10 @@ import { placeLabels, textWidth, type Box } from "./labels";
 type Props = {
   geometry: Geometry;
   ghosts: ForecastFigures["ghosts"];
-  /** What no name may lie over: the grips. */
-  grips: readonly Box[];
+  /** What no name may lie over: the grips, the tape. */
+  taken: readonly Box[];
+  /** What a name lies over only where there is no other place: the lines to the cards. */
+  leaders: readonly Box[];
 };
 
 const NAMES = ["first winter over", "third spring"];
@@ -15,15 +17,20 @@ const HIGH = 17;
 const SIZE = 11.5;
 
 /** Dashed lines where the surface will be after the first winter and in the third spring. */
-export function Ghosts({ geometry, ghosts, grips }: Props) {
+export function Ghosts({ geometry, ghosts, taken, leaders }: Props) {
   const drawn = ghosts.map(({ lines }) => lines.map((line) => onSheet(geometry, line)));
   const named = drawn.map((lines, index) => ({
     name: NAMES[index] ?? "",
     places: placesOf(geometry, longest(lines), NAMES[index] ?? ""),
   }));
-  const clear = placeLabels(named, [...grips, ...breakOf(geometry)]);
-  // on a narrow sheet the break may have to be written over; the grips never
-  const placed = clear.includes(null) ? placeLabels(named, grips) : clear;
+  // on a narrow sheet the lines and the break may have to be written over; what is taken never
+  const placed =
+    [
+      [...taken, ...breakOf(geometry), ...leaders],
+      [...taken, ...breakOf(geometry)],
+    ]
+      .map((boxes) => placeLabels(named, boxes))
+      .find((found) => !found.includes(null)) ?? placeLabels(named, taken);
   return (
     <g>
       {drawn.map((lines, index) =>
@@ -62,7 +69,7 @@ function placesOf(geometry: Geometry, points: readonly Point[], name: string): B
     const share = at % 2 ? at / steps / 2 : 1 - at / steps / 2;
     return left + 2 + (right - left - width - 4) * share;
   });
-  return [-HIGH - 3, 4, -HIGH - 16, 18, -HIGH - 30, 32].flatMap((off) =>
+  return [-HIGH - 3, 4, -HIGH - 16, 18, -HIGH - 30, 32, -HIGH - 46, -HIGH - 64].flatMap((off) =>
     starts
       .filter((x) => x >= geometry.left && x + width <= geometry.right)
       .map((x) => ({ x, y: heightAt(points, x + width / 2) + off, width, height: HIGH })),

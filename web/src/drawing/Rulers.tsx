@@ -2,6 +2,7 @@ import css from "./drawing.module.css";
 import { INCH_M, showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { rulerMarks, yOf, type Geometry } from "./geometry";
+import type { Box } from "./labels";
 
 const INCH_STEPS = [
   [1, 0.25],
@@ -21,21 +22,32 @@ const CM_STEPS = [
 ] as const;
 const LABEL_ROOM = 54;
 
+/** How far over the drawing the tape lies, clear of a grip on its top [px]. */
+const MEASURE_OVER = 17;
+
+/** What the tape and its figure take, which no label may lie over. */
+export function measureBox({ left, right, top }: Geometry): Box {
+  return { x: left, y: top - MEASURE_OVER - 14, width: right - left, height: 22 };
+}
+
 type RulerProps = { geometry: Geometry; rim_m: number };
 type WidthProps = { geometry: Geometry; width_m: number; along: boolean };
 
-/** Inches down from the top, on the left. */
+/** Down from the top on the left, in the garden's units. */
 export function DepthRuler({ geometry, rim_m, caption }: RulerProps & { caption: string }) {
-  const perInch = INCH_M * geometry.scale * geometry.stretch;
+  const { units } = useShowing();
+  const [unit_m, steps, sign] =
+    units === "ft_in" ? ([INCH_M, INCH_STEPS, '"'] as const) : ([0.01, CM_STEPS, ""] as const);
+  const perUnit = unit_m * geometry.scale * geometry.stretch;
   const zero = yOf(geometry, rim_m);
   const x = geometry.left - 8;
   return (
     <g className={css.ruler} aria-hidden="true">
       <text className={css.rulerCaption} x={0} y={geometry.top - 26} textAnchor="start">
-        {caption}
+        {units === "ft_in" ? caption : `cm ${caption}`}
       </text>
-      {rulerMarks(rim_m / INCH_M, perInch, INCH_STEPS, LABEL_ROOM).map(({ at, labelled }) => {
-        const y = zero + at * perInch;
+      {rulerMarks(rim_m / unit_m, perUnit, steps, LABEL_ROOM).map(({ at, labelled }) => {
+        const y = zero + at * perUnit;
         return (
           <g key={at}>
             <line
@@ -46,8 +58,9 @@ export function DepthRuler({ geometry, rim_m, caption }: RulerProps & { caption:
               y2={y}
             />
             {labelled && (
-              <text className={css.rulerInches} x={x - 18} y={y + 4} textAnchor="end">
-                {at}&quot;
+              <text className={css.rulerDown} x={x - 18} y={y + 4} textAnchor="end">
+                {at}
+                {sign}
               </text>
             )}
           </g>
@@ -87,7 +100,7 @@ export function HeightRuler({ geometry, rim_m }: RulerProps) {
 export function WidthMeasure({ geometry, width_m, along }: WidthProps) {
   const { units } = useShowing();
   const { insideLeft: left, insideRight: right, top } = geometry;
-  const y = top - 10;
+  const y = top - MEASURE_OVER;
   const text = showLength(width_m, units) + (along ? " along the run" : "");
   const half = text.length * 4.4 + 8;
   const middle = (left + right) / 2;

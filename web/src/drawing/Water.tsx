@@ -46,12 +46,12 @@ export function WaterParts({ reservoir, place }: PartsProps) {
   );
 }
 
-/** A pipe cut across is round, whatever box it is reckoned with. */
+/** A pipe cut across is round, whatever corners it is reckoned with. */
 function partPath(kind: string, points: readonly Point[]): string {
   const xs = points.map(([x]) => x);
   const ys = points.map(([, y]) => y);
   const [wide, high] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
-  const across = kind === "pipe" && points.length === 4 && Math.abs(wide - high) < 0.2 * high;
+  const across = kind === "pipe" && Math.abs(wide - high) < 0.2 * high;
   if (!across) return pathOf(points);
   const [left, middle, r] = [Math.min(...xs), Math.min(...ys) + high / 2, wide / 2];
   return `M${left} ${middle}a${r} ${r} 0 1 0 ${wide} 0a${r} ${r} 0 1 0 ${-wide} 0Z`;

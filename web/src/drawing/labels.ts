@@ -27,6 +27,13 @@ export function overlap(one: Box, two: Box): boolean {
   );
 }
 
+/** A text that takes at most so much [px], its end left out where it would take more. */
+export function shortened(text: string, size_px: number, most_px: number): string {
+  if (textWidth(text, size_px) <= most_px) return text;
+  const kept = Math.max(Math.floor(most_px / textWidth("n", size_px)) - 1, 1);
+  return `${text.slice(0, kept).trimEnd()}…`;
+}
+
 /** About how wide a text is in the page's type at a size [px]. */
 export function textWidth(text: string, size_px: number): number {
   return text.length * size_px * 0.53;

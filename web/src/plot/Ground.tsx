@@ -2,7 +2,7 @@ import css from "./plot-sheet.module.css";
 import type { Fixed, Plot, PlotFigures } from "../api/client";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { linePath, toSheet, type Sheet } from "./sheet";
+import { linePath, sideLabel, toSheet, type Sheet } from "./sheet";
 
 type Props = { plot: Plot; figures: PlotFigures | null; sheet: Sheet };
 
@@ -51,19 +51,13 @@ type SideProps = { from: readonly number[]; to: readonly number[]; sheet: Sheet;
 
 /** A side's length, outside the ground and along it. */
 function Side({ from, to, sheet, said }: SideProps) {
-  const [x1, y1] = toSheet(sheet, from);
-  const [x2, y2] = toSheet(sheet, to);
-  const length = Math.hypot(x2 - x1, y2 - y1);
-  if (length < 50) return null;
-  const [nx, ny] = [-(y2 - y1) / length, (x2 - x1) / length];
-  const turn = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI;
-  const upright = turn > 90 || turn < -90 ? turn + 180 : turn;
-  const [x, y] = [(x1 + x2) / 2 + nx * 14, (y1 + y2) / 2 + ny * 14];
+  const at = sideLabel(sheet, from, to);
+  if (!at) return null;
   return (
     <text
       className={css.plotSide}
       textAnchor="middle"
-      transform={`translate(${x} ${y}) rotate(${upright}) translate(0 4)`}
+      transform={`translate(${at.x} ${at.y}) rotate(${at.turn_deg}) translate(0 4)`}
     >
       {said}
     </text>

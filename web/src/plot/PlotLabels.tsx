@@ -1,9 +1,9 @@
 import type { BedFigures, Fixed, Place, Plot, PlotFigures } from "../api/client";
-import { placeLabels, textWidth, type Box } from "../drawing/labels";
+import { placeLabels, shortened, textWidth, type Box } from "../drawing/labels";
 import { showLength, type Units } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import css from "./plot-sheet.module.css";
-import { toSheet, type Sheet } from "./sheet";
+import { sideLabel, toSheet, type Sheet } from "./sheet";
 import { boxRound } from "./snap";
 
 export type Laid = { figures: BedFigures; index: number; place: Place };
@@ -22,19 +22,27 @@ type Label = { kind: Kind; text: string; at: readonly (readonly [number, number]
 
 const SIZE = 11.5;
 const HIGH = 15;
+/** A longer name is cut where its bed isn't longer; the whole of it stands on its card and at its tab. */
+const NAME_PX = 150;
+const WALL_PIECES = 40;
+/** About what a side's length takes along its side [px]. */
+const SIDE_PX = 40;
+/** Where the ground is drawn smaller [px a m], only what is too narrow is figured: the rest is on its cards. */
+const ROOMY = 30;
 
 /** Every name and figure on the plot, placed so that none lies over another; the ones that matter most come first. */
 export function PlotLabels({ plot, figures, sheet, beds, isHeld }: Props) {
   const { units } = useShowing();
+  const roomy = sheet.scale > ROOMY;
   const labels = [
     ...bedNames(beds, sheet),
-    ...(isHeld ? [] : aisleWidths(figures, sheet, units)),
+    ...(isHeld ? [] : aisleWidths(figures, sheet, units).filter(({ kind }) => roomy || kind === "caution")),
     ...(plot.fixed ?? []).map((thing) => thingName(thing, sheet)),
-    ...(isHeld ? [] : contourHeights(figures, sheet, units)),
+    ...(isHeld ? [] : contourHeights(figures, sheet, units).filter((_, index) => roomy || index % 2 === 0)),
   ];
   const placed = placeLabels(
     labels.map((label) => ({ places: label.at.map(([x, y]) => boxAt(label.text, x, y)) })),
-    [...(plot.fixed ?? []).flatMap((thing) => bodyOf(thing, sheet))],
+    [...(plot.fixed ?? []).flatMap((thing) => bodyOf(thing, sheet)), ...sidesOf(plot, sheet)],
   );
   return (
     <g aria-hidden="true" data-part="plot-labels">
@@ -70,7 +78,8 @@ function bedNames(beds: readonly Laid[], sheet: Sheet): Label[] {
     const { plan, name, count } = figures;
     const box = boxRound(place.x_m, place.y_m, plan.length_m, plan.width_m, place.turn_deg ?? 0);
     const [wide, high] = [(box.right - box.left) * sheet.scale, (box.high - box.low) * sheet.scale];
-    const full = count > 1 ? `${name} ${index + 1}` : name;
+    const short = shortened(name, SIZE, Math.max(wide - 16, NAME_PX));
+    const full = count > 1 ? `${short} ${index + 1}` : short;
     const fits = textWidth(full, SIZE) < wide - 4;
     const text = fits || index === 0 || count === 1 ? full : String(index + 1);
     const over = [x, y - high / 2 - HIGH / 2 - 2] as const;
@@ -122,14 +131,17 @@ function thingName(thing: Fixed, sheet: Sheet): Label {
         [x, y - 19],
         [x + half, y],
         [x - half, y],
+        [x - half, y - HIGH],
+        [x + half, y - HIGH],
       ],
     };
   }
+  const off = HIGH / 2 + Math.max(((thing.across_m ?? 0) * sheet.scale) / 2, 5) + 1;
   const at = [0.5, 0.3, 0.7, 0.15, 0.85].flatMap((share) => {
     const [x, y] = toSheet(sheet, along(line, share));
     return [
-      [x, y - 13],
-      [x, y + 14],
+      [x, y - off],
+      [x, y + off],
     ] as const;
   });
   return { kind: "thing", text, at };
@@ -143,11 +155,30 @@ function along(line: readonly (readonly number[])[], share: number): number[] {
   return [0, 1].map((axis) => (one[axis] ?? 0) * (1 - part) + (two[axis] ?? 0) * part);
 }
 
-/** What a point thing itself takes. */
+/** What a thing itself takes: a point its sign, a wall its length in pieces. */
 function bodyOf(thing: Fixed, sheet: Sheet): Box[] {
-  if (thing.line_m) return [];
+  if (thing.line_m) {
+    const { line_m } = thing;
+    const half = ((thing.across_m ?? 0) * sheet.scale) / 2;
+    if (half < 3) return [];
+    return Array.from({ length: WALL_PIECES + 1 }, (_, piece) => {
+      const [x, y] = toSheet(sheet, along(line_m, piece / WALL_PIECES));
+      return { x: x - half, y: y - half, width: 2 * half, height: 2 * half };
+    });
+  }
   const [x, y] = toSheet(sheet, thing.at_m ?? [0, 0]);
   return [{ x: x - 9, y: y - 9, width: 18, height: 18 }];
+}
+
+/** What the lengths of the sides take, which stand along them. */
+function sidesOf({ corners_m }: Plot, sheet: Sheet): Box[] {
+  return corners_m.flatMap((corner, index) => {
+    const at = sideLabel(sheet, corner, corners_m[(index + 1) % corners_m.length] ?? corner);
+    if (!at) return [];
+    const turn = (at.turn_deg * Math.PI) / 180;
+    const [wide, high] = [SIDE_PX * Math.abs(Math.cos(turn)) + 12, SIDE_PX * Math.abs(Math.sin(turn)) + 12];
+    return [{ x: at.x - wide / 2, y: at.y - high / 2, width: wide, height: high }];
+  });
 }
 
 function contourHeights(figures: PlotFigures | null, sheet: Sheet, units: Units): Label[] {

@@ -28,6 +28,28 @@ export function toSheet(sheet: Sheet, [x = 0, y = 0]: readonly number[]): Point 
 }
 
 /** A place on the ground for a place on the sheet, to the centimetre. */
+/** How far a side's length stands off its side [px]. */
+const SIDE_OFF = 14;
+
+/** Where a side's length stands, outside the ground, and how it is turned; null where the side is too short for it. */
+export function sideLabel(
+  sheet: Sheet,
+  from: readonly number[],
+  to: readonly number[],
+): { x: number; y: number; turn_deg: number } | null {
+  const [x1, y1] = toSheet(sheet, from);
+  const [x2, y2] = toSheet(sheet, to);
+  const length = Math.hypot(x2 - x1, y2 - y1);
+  if (length < 50) return null;
+  const [nx, ny] = [-(y2 - y1) / length, (x2 - x1) / length];
+  const turn = (Math.atan2(y2 - y1, x2 - x1) * 180) / Math.PI;
+  return {
+    x: (x1 + x2) / 2 + nx * SIDE_OFF,
+    y: (y1 + y2) / 2 + ny * SIDE_OFF,
+    turn_deg: turn > 90 || turn < -90 ? turn + 180 : turn,
+  };
+}
+
 export function toGround(sheet: Sheet, x: number, y: number): [number, number] {
   return [to_cm((x - sheet.originX) / sheet.scale), to_cm((sheet.originY - y) / sheet.scale)];
 }

@@ -13,8 +13,10 @@ import {
 } from "react";
 import { api, type LimitName, type Meaning } from "../api/client";
 import { bareUnit } from "./bareUnit";
-import { useShowing, type Showing } from "./UnitsContext";
+import { useShowing } from "./UnitsContext";
+import { useAsTyped } from "./useAsTyped";
 import { useReading, type ReadState } from "./useReading";
+import { leaveWaiting, takeBack } from "./waiting";
 
 type Props = {
   label: string;
@@ -61,11 +63,13 @@ const Field = memo(function Field(props: Props) {
     hideLabel = false,
     eager = false,
   } = props;
+  const [place] = useState(() => `${window.location.pathname} ${label}`);
   const [typed, setTyped] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
   const [wanted, setWanted] = useState(false);
   const reading = useReading(typed, limit, dimensions, props.density_kg_m3);
   const showing = useShowing();
+  const [asTyped, keepAsTyped] = useAsTyped(shown, showing.units);
   const id = useId();
   const taken = useRef<string | null>(null);
   const meaning = reading.state === "read" ? reading.meaning : null;
@@ -75,7 +79,9 @@ const Field = memo(function Field(props: Props) {
     if (taken.current !== typed) onMeaning(chosen);
     taken.current = typed;
     setWanted(false);
-    if (!eager) setTyped(null);
+    if (eager) return;
+    keepAsTyped(typed);
+    setTyped(null);
   };
   const takeNow = useRef(take);
   useLayoutEffect(() => {
@@ -97,10 +103,23 @@ const Field = memo(function Field(props: Props) {
   useEffect(() => {
     leaving.current =
       wanted && typed
-        ? () => readAnyway(typed, limit, dimensions, props.density_kg_m3, showing, onMeaning)
+        ? () => {
+            const { units, currency, handful_kg } = showing;
+            const how = { limit, dimensions, units, currency, handful_kg, contents: "media" as const };
+            const asked = { ...how, typed: typed.slice(0, 400), density_kg_m3: props.density_kg_m3 };
+            const read = () => api.read(asked);
+            leaveWaiting(place, typed, async () => (await read()).meanings, onMeaning);
+          }
         : null;
   });
-  useEffect(() => () => leaving.current?.(), []);
+  useEffect(() => {
+    const back = takeBack(place);
+    if (back !== null) {
+      setTyped(back);
+      setWanted(true);
+    }
+    return () => leaving.current?.();
+  }, [place]);
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Enter") {
@@ -115,14 +134,14 @@ const Field = memo(function Field(props: Props) {
   };
 
   const refused = reading.state === "refused";
-  const note = noteOf(reading, focused);
+  const note = noteOf(reading, focused) ?? (focused && typed === null && asTyped !== null ? shown : null);
   const either = reading.state === "either" ? reading.meanings : null;
-  const suffix = bareUnit(typed ?? shown, limit, showing.units);
+  const suffix = bareUnit(typed ?? asTyped ?? shown, limit, showing.units);
   return (
     <TextField
       id={id}
       label={hideLabel ? undefined : label}
-      value={typed ?? shown}
+      value={typed ?? asTyped ?? shown}
       placeholder={props.placeholder}
       autoFocus={props.autoFocus}
       error={refused}
@@ -201,24 +220,6 @@ function Either({ label, meanings, onChoose }: EitherProps) {
         </Button>
       ))}
     </span>
-  );
-}
-
-function readAnyway(
-  typed: string,
-  limit: LimitName,
-  dimensions: boolean,
-  density_kg_m3: number | undefined,
-  showing: Showing,
-  onMeaning: (meaning: Meaning) => void,
-): void {
-  const asked = { typed: typed.slice(0, 400), limit, dimensions, density_kg_m3, contents: "media" as const };
-  api.read({ ...asked, ...showing }).then(
-    ({ meanings }) => {
-      const [only, other] = meanings;
-      if (only && !other) onMeaning(only);
-    },
-    () => undefined, // the line is down and the field is gone: there is nothing left to show it in
   );
 }
 

@@ -176,12 +176,13 @@ export function showShare(share: number): string {
   return `${trimmed(share * 100, 1)} %`;
 }
 
-/** A length as a field holds it: to the eighth or 5 mm where it lies on one, else to the tenth of a millimetre. */
+/** A length as a field holds it: to the eighth or 5 mm where it lies on one, else as timber is named, in mm. */
 export function typedLength(length_m: number, units: Units): string {
   const step = units === "ft_in" ? INCH_M / 8 : 0.005;
   const steps = length_m / step;
   if (Math.abs(steps - Math.round(steps)) < 0.02) return showLength(length_m, units);
-  return units === "ft_in" ? showLength(length_m, units) : `${trimmed(length_m * 100, 2)} cm`;
+  if (units === "ft_in") return showLength(length_m, units);
+  return length_m < 1 ? `${trimmed(length_m * 1000, 1)} mm` : `${trimmed(length_m, 4)} m`;
 }
 
 /** A volume as a field holds it, with a digit more than it is shown with. */

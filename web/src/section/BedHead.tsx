@@ -49,7 +49,10 @@ export const BedHead = memo(function BedHead(props: Props) {
   const here = `/garden/${gardenId}/section/bed/${bed.key}`;
   return (
     <Head>
-      <Typography variant="view" sx={{ "@media (max-width: 760px)": { fontSize: "var(--text-large)" } }}>
+      <Typography
+        variant="view"
+        sx={{ maxWidth: "100%", "@media (max-width: 760px)": { fontSize: "var(--text-large)" } }}
+      >
         <NameField label="Name of the bed" name={bed.name ?? ""} onName={rename} />
       </Typography>
       <Measures>

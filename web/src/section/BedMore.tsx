@@ -9,7 +9,7 @@ import { Group } from "../kit/Group";
 import { Note } from "../kit/Note";
 import { Column, Row } from "../kit/Row";
 import { Side } from "../kit/Side";
-import { typedLength } from "../quantities/format";
+import { showLength, typedLength, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { Corners } from "../shapes/Corners";
@@ -37,6 +37,10 @@ const WORKED_FROM = [
 
 const CORNERS = ["Left front", "Right front", "Right back", "Left back"] as const;
 
+function sides(length_m: number, width_m: number, units: Units): string {
+  return `${showLength(length_m, units)} × ${showLength(width_m, units)}`;
+}
+
 /** All else that can be said of a bed, its history and the bin. */
 export default function BedMore({ gardenId, bed, figures, onEdit, draft, undoable, onClose }: Props) {
   const { units } = useShowing();
@@ -44,8 +48,10 @@ export default function BedMore({ gardenId, bed, figures, onEdit, draft, undoabl
   return (
     <Side title={`${bed.name}: measures`} onClose={onClose}>
       <Note data-part="more-note">
-        Inside {typedLength(figures.inside_length_m, units)} × {typedLength(figures.inside_width_m, units)},
-        outside {typedLength(figures.outer_length_m, units)} × {typedLength(figures.outer_width_m, units)}.
+        {figures.section.form === "vessel" || figures.section.form === "trench"
+          ? `Inside ${sides(figures.inside_length_m, figures.inside_width_m, units)}, outside `
+          : "From end to end it is "}
+        {sides(figures.outer_length_m, figures.outer_width_m, units)}.
         {figures.wall_loss_share > 0.0005 &&
           ` The walls take ${Math.round(figures.wall_loss_share * 100)} % of the ground.`}
       </Note>

@@ -1,7 +1,8 @@
 import css from "./section.module.css";
 import { useLayoutEffect, useState, type RefObject } from "react";
 import type { BedFigures } from "../api/client";
-import { xOf, yOf, type Geometry } from "../drawing/geometry";
+import type { Geometry } from "../drawing/geometry";
+import { leaderFrom, RUN_OVER } from "../drawing/leaders";
 
 type Props = {
   figures: BedFigures;
@@ -15,9 +16,6 @@ type Props = {
 type Ends = { x: number; ys: ReadonlyMap<number, number>; height: number; lift: number };
 
 const CARD_ENTRY = 36;
-
-/** Where a layer's middle lies under others, its line runs over them. */
-const OVER = new Set(["mound", "spiral", "flat", "trench"]);
 
 /** A line from the middle of each layer to its card. */
 export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
@@ -54,7 +52,7 @@ export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
   return (
     <svg
       className={css.leaders}
-      data-over={OVER.has(figures.section.form) || undefined}
+      data-over={RUN_OVER.has(figures.section.form) || undefined}
       width={ends.x}
       height={ends.height}
       aria-hidden="true"
@@ -62,8 +60,8 @@ export function Leaders({ figures, geometry, cards, stage, selected }: Props) {
       {figures.layers.map((layer, index) => {
         const to = ends.ys.get(index);
         if (to === undefined) return null;
-        const from = xOf(geometry, layer.anchor[0]);
-        const y = yOf(geometry, layer.anchor[1]) - (layer.sheet ? 2 : 0) + ends.lift;
+        const [from, drawnY] = leaderFrom(geometry, layer);
+        const y = drawnY + ends.lift;
         const bend = ends.x - 12;
         const way = to > y ? 1 : -1;
         const r = Math.min(9, Math.abs(to - y) / 2);

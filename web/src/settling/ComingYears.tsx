@@ -7,7 +7,7 @@ import Skeleton from "@mui/material/Skeleton";
 import { lazy, Suspense } from "react";
 import type { BedFigures, ForecastFigures } from "../api/client";
 import { Note } from "../kit/Note";
-import { showDay, showLength, showMoney } from "../quantities/format";
+import { INCH_M, showDay, showLength, showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { spanOf } from "./Years";
@@ -86,6 +86,7 @@ function Surface({ figures, forecast }: Props) {
       }}
       most={Math.max(...figures.surface_m, ...forecast.high_m, 0.01)}
       showValue={(level) => showLength(level, units)}
+      unit={units === "ft_in" ? INCH_M : 0.01}
     />
   );
 }

@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { Problem } from "../kit/Problem";
 import { PageNote } from "../kit/Page";
-import { WaterTop } from "./water.styles";
+import { WaterSeen, WaterTop } from "./water.styles";
 import { Aside, View, ViewHead, Work } from "../kit/View";
 import { NoReservoir } from "./NoReservoir";
 import { StandIns } from "./StandIns";
@@ -81,7 +81,15 @@ export default function WaterView({ gardenId, kept, materials, back }: Props) {
         {bed.reservoir != null && figures?.reservoir && (
           <>
             <WaterTop>
-              <Cutaway figures={figures} materials={materials} />
+              <WaterSeen>
+                <Cutaway figures={figures} materials={materials} />
+                {year.error && !year.data && <Problem>{saidOf(year.error)}</Problem>}
+                {year.data ? (
+                  <Year figures={year.data} dips={dips.data ?? []} />
+                ) : (
+                  <PageNote>Letting years of weather pass ...</PageNote>
+                )}
+              </WaterSeen>
               <Sliders
                 bed={bed}
                 figures={figures}
@@ -90,12 +98,6 @@ export default function WaterView({ gardenId, kept, materials, back }: Props) {
                 onEnd={() => draft.endGesture()}
               />
             </WaterTop>
-            {year.error && !year.data && <Problem>{saidOf(year.error)}</Problem>}
-            {year.data ? (
-              <Year figures={year.data} dips={dips.data ?? []} />
-            ) : (
-              <PageNote>Letting years of weather pass ...</PageNote>
-            )}
             <ReservoirFields gardenId={gardenId} bed={bed} materials={materials} onEdit={edit} />
           </>
         )}

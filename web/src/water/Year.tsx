@@ -1,7 +1,7 @@
 import Skeleton from "@mui/material/Skeleton";
 import { lazy, Suspense } from "react";
 import { Note } from "../kit/Note";
-import { showLength } from "../quantities/format";
+import { INCH_M, showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { dayOf, STARTS, dateOf, MONTHS } from "./days";
 import type { Dip, WaterFigures } from "./waterApi";
@@ -38,6 +38,7 @@ export function Year({ figures, dips }: Props) {
             colour: "var(--palette-water)",
           }}
           most={Math.max(figures.overflow_m, 0.001)}
+          unit={units === "ft_in" ? INCH_M : 0.01}
           showValue={(level) => (level === 0 ? "empty" : showLength(level, units))}
         >
           <DayTicks at={figures.refill_days.map(({ day }) => day - 1)} colour="var(--palette-iron)" />
@@ -52,7 +53,7 @@ export function Year({ figures, dips }: Props) {
         </BandChart>
       </Suspense>
       <Note>
-        The band holds eight of ten of {figures.years} years, the blue line the middle; the dark line is a
+        The band holds eight of ten of {figures.years} years, the blue line the middle; the thin line is a
         typical year with its refills as ticks, dots are your dips.
       </Note>
     </div>

@@ -7,6 +7,15 @@ export const WaterTop = styled("div")({
   "@media (max-width: 1100px)": { gridTemplateColumns: "minmax(0, 1fr)" },
 });
 
+/** The bed cut open, and under it the year of its water. */
+export const WaterSeen = styled("div")({
+  display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr)",
+  gap: 10,
+  alignContent: "start",
+  minWidth: 0,
+});
+
 export const WaterCut = styled("div")(({ theme }) => ({
   minWidth: 0,
   overflow: "hidden",

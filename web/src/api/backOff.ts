@@ -1,4 +1,4 @@
-import { Refused } from "../api/client";
+import { Refused } from "./client";
 
 const FIRST_MS = 1000;
 const LONGEST_MS = 30_000;
