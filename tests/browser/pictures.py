@@ -32,8 +32,8 @@ def plot(page: Page) -> None:
 
 def open_bed(page: Page, name: str) -> None:
     """A bed cut open, found by its name."""
-    page.get_by_role("button", name=re.compile(r"^all \d+")).click()
-    page.get_by_role("combobox").fill(name)
+    page.get_by_role("button", name="Find a bed, a view or a material").click()
+    page.get_by_role("dialog").get_by_role("combobox").fill(name)
     page.get_by_role("option", name=re.compile(name)).first.click()
     expect(page.get_by_label("Name of the bed")).to_have_value(name)
     page.locator("[data-part=tally-volume]").wait_for()
@@ -99,7 +99,7 @@ def shelf(page: Page) -> None:
     page.get_by_role("link", name="Shelf").click()
     page.get_by_label("Search the shelf").fill("heap compost")
     page.get_by_role("gridcell", name="Heap compost").first.click()
-    page.locator("[data-yours]").first.wait_for()
+    expect(page.get_by_label("What you call it")).to_have_value("Heap compost")
 
 
 def history(page: Page) -> None:

@@ -108,6 +108,14 @@ def test_each_says_its_trade_offs_and_who_argues_against_it() -> None:
             assert said.endswith(".")
 
 
+@pytest.mark.parametrize(("units", "said"), [("metric", "20 cm or more of soil"), ("ft_in", '8" or more of soil')])
+def test_a_school_is_told_in_the_units_of_the_garden(units: str, said: str) -> None:
+    plan, supplies = planned(zoo.plan(zoo.bed(), garden={"name": "Here", "units": units}))
+    offered = {each.key: each for each in figure_schools(plan, plan.beds[0], supplies).schools}
+    assert said in offered["wood_in_a_box"].summary
+    assert not any("{" in value for each in offered.values() for value in (each.summary, each.planting, each.feeds))
+
+
 @pytest.mark.parametrize(
     ("key", "kind", "depth_m", "said"),
     [

@@ -19,7 +19,7 @@ from nolbet_core.figure.walk import figure_alone
 from nolbet_core.plan.bed import Bed, Layer, Reservoir, filled_with
 from nolbet_core.plan.garden import Plan
 from nolbet_core.quantities.units import System
-from nolbet_core.schools.school import School, all_schools, starting_layers, starting_reservoir, unsuited
+from nolbet_core.schools.school import School, all_schools, starting_layers, starting_reservoir, told, unsuited
 from nolbet_core.works.shovelling import shovelling_hours
 
 AS_IT_IS = "As it is"
@@ -136,16 +136,17 @@ def _school_figures(
     school: School, why_not: str | None, started: Bed, plan: Plan, supplies: Supplies, today: date | None
 ) -> SchoolFigures:
     figures = None if why_not else bed_figures(work_bed(started, surroundings_of(plan.garden, today), supplies))
+    system = System(plan.garden.units)
     return SchoolFigures(
         key=school.key,
         name=school.name,
-        summary=school.summary,
-        cost=school.cost,
-        effort=school.effort,
-        settling=school.settling,
-        planting=school.planting,
-        feeds=school.feeds,
-        against=school.against,
+        summary=told(school.summary, system),
+        cost=told(school.cost, system),
+        effort=told(school.effort, system),
+        settling=told(school.settling, system),
+        planting=told(school.planting, system),
+        feeds=told(school.feeds, system),
+        against=told(school.against, system),
         unsuited=why_not,
         layers=[_words(layer) for layer in started.layers],
         reservoir=_words(started.reservoir) if started.reservoir else None,

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import json
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
 from typing import Any
 
-from nolbet_core.quantities.units import System
+from nolbet_core.quantities.units import INCH_M, System
 from nolbet_core.quantities.writing import show_length
 
 LayerWords = dict[str, Any]
@@ -59,7 +60,7 @@ class StartingReservoir:
 @dataclass(frozen=True, slots=True)
 class School:
     """A school: what it is, the shapes and depths it suits, its courses bottom to top on a reservoir or none, its
-    trade-offs in words.
+    trade-offs in words; `told` writes their lengths.
     """
 
     key: str
@@ -76,6 +77,16 @@ class School:
     planting: str
     feeds: str
     against: str
+
+
+def told(text: str, system: System) -> str:
+    """A school's text with its lengths, written in braces [m], as a gardener says them: to the inch or to 5 mm."""
+    return re.sub(r"\{([\d.]+)\}", lambda found: _about(float(found[1]), system), text)
+
+
+def _about(length_m: float, system: System) -> str:
+    inches = round(length_m / INCH_M)
+    return show_length(inches * INCH_M if system is System.FT_IN else length_m, system)
 
 
 @cache

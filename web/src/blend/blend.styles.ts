@@ -15,6 +15,7 @@ export const BlendBuckets = styled("div")({
 
 export const BlendPart = styled(Paper)({
   display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr)",
   justifyItems: "center",
   gap: 4,
   width: 140,

@@ -111,11 +111,13 @@ function deliveryOf(sums: Props["sums"], lines: readonly HaulLine[], currency: s
   return `delivers, ${trips} ${showMoney(sums.delivery, currency)}${lines.some((line) => line.fetch) ? ", the rest you fetch" : ""}`;
 }
 
+const GOT = { "&[data-ticked] td": { color: "soft", textDecoration: "line-through" } } as const;
+
 function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTick: () => void }) {
   const { units, currency } = useShowing();
   const name = line.form === "bag" ? line.name : `${line.name}, loose`;
   return (
-    <TableRow data-ticked={ticked || undefined}>
+    <TableRow data-ticked={ticked || undefined} sx={GOT}>
       <TableCell sx={{ width: 36 }} data-part="haul-tick">
         <Checkbox
           checked={ticked}

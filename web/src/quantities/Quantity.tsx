@@ -24,16 +24,24 @@ const SHOW = {
   dose: showDose,
   water: showWater,
   density: showDensity,
-} satisfies Record<string, (value: number, units: Units) => string>;
+} satisfies Record<string, (value: number, units: Units, beside?: number) => string>;
 
 const Figure = styled("span")({ whiteSpace: "nowrap" });
 
+type Props = {
+  kind: keyof typeof SHOW;
+  value: number;
+  /** The largest figure of its row: all of a row are in one unit. */
+  beside?: number;
+};
+
 /** A figure in the garden's units; the other system's on hover and on focus. */
-export const Quantity = memo(function Quantity({ kind, value }: { kind: keyof typeof SHOW; value: number }) {
+export const Quantity = memo(function Quantity({ kind, value, beside }: Props) {
   const { units } = useShowing();
+  const show: (value: number, units: Units, beside?: number) => string = SHOW[kind];
   return (
-    <Tooltip title={SHOW[kind](value, otherUnits(units))} describeChild>
-      <Figure>{SHOW[kind](value, units)}</Figure>
+    <Tooltip title={show(value, otherUnits(units), beside)} describeChild>
+      <Figure>{show(value, units, beside)}</Figure>
     </Tooltip>
   );
 });

@@ -90,13 +90,14 @@ export function showArea(area_m2: number, units: Units): string {
   return `${fixed(area_m2, 2)} m²`;
 }
 
-export function showMass(mass_kg: number, units: Units): string {
+/** A mass. beside_kg: the largest it stands in a row with, whose unit it takes. */
+export function showMass(mass_kg: number, units: Units, beside_kg = mass_kg): string {
   if (units === "ft_in") {
-    if (mass_kg >= 2 * SHORT_TON_KG) return `${fixed(mass_kg / SHORT_TON_KG, 2)} short tons`;
+    if (beside_kg >= 2 * SHORT_TON_KG) return `${fixed(mass_kg / SHORT_TON_KG, 2)} short tons`;
     const pounds = mass_kg / POUND_KG;
     return `${fixed(pounds, pounds < 10 ? 1 : 0)} lb`;
   }
-  if (mass_kg >= 2000) return `${fixed(mass_kg / 1000, 2)} tonnes`;
+  if (beside_kg >= 2000) return `${fixed(mass_kg / 1000, 2)} tonnes`;
   return `${fixed(mass_kg, mass_kg < 10 ? 1 : 0)} kg`;
 }
 
@@ -125,13 +126,14 @@ export function typedLoad(load_kg_m2: number, units: Units): string {
     : `${fixed(load_kg_m2, 0)} kg`;
 }
 
-/** A small mass as it is weighed out: in oz under a pound and g under a kilogram, else to a tenth of either. */
-export function showDose(mass_kg: number, units: Units): string {
+/** A small mass as it is weighed out: in oz under a pound and g under a kilogram, else to a tenth of either. beside_kg:
+ * the largest it stands in a row with, whose unit it takes. */
+export function showDose(mass_kg: number, units: Units, beside_kg = mass_kg): string {
   if (units === "ft_in") {
     const ounces = (mass_kg / POUND_KG) * 16;
-    return ounces < 16 ? `${trimmed(ounces, 1)} oz` : `${trimmed(ounces / 16, 1)} lb`;
+    return (beside_kg / POUND_KG) * 16 < 16 ? `${trimmed(ounces, 1)} oz` : `${trimmed(ounces / 16, 1)} lb`;
   }
-  return mass_kg < 1 ? `${fixed(mass_kg * 1000, 0)} g` : `${trimmed(mass_kg, 1)} kg`;
+  return beside_kg < 1 ? `${fixed(mass_kg * 1000, 0)} g` : `${trimmed(mass_kg, 1)} kg`;
 }
 
 /** A day as it is written on a calendar. */

@@ -103,7 +103,7 @@ export default function CompareView({ gardenId, kept, materials, back }: Props) 
                 <TableCell key={index ?? "own"}>
                   {index != null && (
                     <>
-                      <Button variant="contained" onClick={() => take(index)}>
+                      <Button variant="contained" sx={{ marginRight: 2 }} onClick={() => take(index)}>
                         Take this one
                       </Button>
                       <Button onClick={() => draft.edit((now) => leaveOut(now, index))}>Leave it out</Button>
@@ -122,7 +122,7 @@ export default function CompareView({ gardenId, kept, materials, back }: Props) 
                     key={version.index ?? "own"}
                     data-best={version.best.includes(name) || undefined}
                   >
-                    {show(version)}
+                    {show(version, versions)}
                     {version.best.includes(name) && (
                       <Box component="span" sx={BEST}>
                         best
@@ -141,7 +141,11 @@ export default function CompareView({ gardenId, kept, materials, back }: Props) 
 
 const BEST = { marginLeft: 2, color: "moss", fontSize: "var(--text-ruler)", fontWeight: 650 } as const;
 
-type Row = { name: string; label: string; show: (version: VersionFigures) => ReactNode };
+type Row = {
+  name: string;
+  label: string;
+  show: (version: VersionFigures, row: readonly VersionFigures[]) => ReactNode;
+};
 
 const ROWS: readonly Row[] = [
   { name: "cost", label: "To pay now", show: (each) => <Money amount={each.cost} version={each} /> },
@@ -158,7 +162,13 @@ const ROWS: readonly Row[] = [
   {
     name: "mass_saturated_kg",
     label: "Weight of a bed, wet through",
-    show: ({ figures }) => <Quantity kind="mass" value={figures.mass_saturated_kg} />,
+    show: ({ figures }, row) => (
+      <Quantity
+        kind="mass"
+        value={figures.mass_saturated_kg}
+        beside={Math.max(...row.map((each) => each.figures.mass_saturated_kg))}
+      />
+    ),
   },
   { name: "hours", label: "Shovelling, one person", show: ({ hours }) => `${trimmed(hours, 1)} h` },
   {
@@ -174,8 +184,16 @@ const ROWS: readonly Row[] = [
   {
     name: "nitrogen_gap_kg",
     label: "Nitrogen short, first season",
-    show: ({ figures }) =>
-      figures.nitrogen_gap_kg > 5e-4 ? <Quantity kind="dose" value={figures.nitrogen_gap_kg} /> : "none",
+    show: ({ figures }, row) =>
+      figures.nitrogen_gap_kg > 5e-4 ? (
+        <Quantity
+          kind="dose"
+          value={figures.nitrogen_gap_kg}
+          beside={Math.max(...row.map((each) => each.figures.nitrogen_gap_kg))}
+        />
+      ) : (
+        "none"
+      ),
   },
   {
     name: "first_sowing",

@@ -16,12 +16,16 @@ import { useMutation } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, saidOf, type LimitName, type Material, type OwnMaterial } from "../api/client";
 import { Swatch } from "../drawing/Swatch";
-import { showDensity, trimmed, typedLength } from "../quantities/format";
+import { showDensity, showTemperature, trimmed, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 
 type Props = { gardenId: number; material: Material; onChanged: (key: string) => Promise<void> };
 type Property = Material["properties"][number];
+
+/** What rates of decay are told at. */
+const WARM_C = 12;
+const WARM = `${WARM_C} °C`;
 
 const NAMES: Record<string, [string, LimitName]> = {
   bulk_density_kg_m3: ["Density, moist, as placed", "density"],
@@ -33,7 +37,7 @@ const NAMES: Record<string, [string, LimitName]> = {
   nitrogen: ["Nitrogen", "share"],
   settles_share: ["Sinks at first", "share"],
   stays_share: ["Never rots", "share"],
-  decay_per_year: ["Rots in a year at 12 °C", "decay"],
+  decay_per_year: [`Rots in a year at ${WARM}`, "decay"],
   water_share: ["Water held as a reservoir's filling", "share"],
   capillary_rise_m: ["Wicks up", "rise"],
   loose_dry_kg_m3: ["Dry mass, loose", "density"],
@@ -133,11 +137,14 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
   );
 }
 
+const FIGURE = { "& .MuiTextField-root": { verticalAlign: "middle" } } as const;
+
 type RowProps = { property: Property; editable: boolean; onValue: (value: number) => void };
 
 function PropertyRow({ property, editable, onValue }: RowProps) {
-  const [label, limit] = NAMES[property.name] ?? [property.name, "density"];
   const { units } = useShowing();
+  const [name, limit] = NAMES[property.name] ?? [property.name, "density"];
+  const label = name.replace(WARM, showTemperature(WARM_C, units));
   const show = (value: number) => {
     if (limit === "rise") return typedLength(value, units);
     if (limit === "density") return showDensity(value, units);
@@ -148,7 +155,7 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
       <TableCell component="th" scope="row">
         {label}
       </TableCell>
-      <TableCell>
+      <TableCell sx={FIGURE}>
         {editable ? (
           <MeasureField
             label={label}
@@ -180,7 +187,10 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
 
 function unitOf({ unit }: Property, limit: LimitName): string {
   if (limit === "density") return "";
-  return { "kg/m3": "kg/m³", "kg/m2": "kg/m²", m: "", pH: "" }[unit] ?? unit.replace("share of", "of");
+  return (
+    { "1/year at 12 degrees C": "a year", "kg/m3": "kg/m³", "kg/m2": "kg/m²", m: "", pH: "" }[unit] ??
+    unit.replace("share of", "of")
+  );
 }
 
 function aboutOf(material: Material): string {
