@@ -117,7 +117,7 @@ def test_the_text_tells_of_shapes_and_of_the_plot(capsys: pytest.CaptureFixture[
     assert main(["figure", str(DEMO)]) == 0
     printed = capsys.readouterr().out
     assert "Plot" in printed and "paths" in printed
-    assert "in 2.0 turns" in printed
+    assert "in 2.1 turns" in printed
     assert "of loose soil from digging" in printed
 
 

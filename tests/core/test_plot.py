@@ -16,6 +16,7 @@ from nolbet_core.figure.walk import figure_room
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plot.levels import Surface, packing_under, surface_of
 from nolbet_core.plot.room import room_for
+from nolbet_core.quantities.units import INCH_M, System
 from nolbet_core.shapes.sizing import POT_CLASSES, box_from_boards, boxes_without_waste, largest_in_liner
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of, mended_by
@@ -217,6 +218,9 @@ def test_a_contour_runs_where_the_ground_has_its_height() -> None:
     assert turn == pytest.approx(math.degrees(math.atan2(-2, 1)) % 180)
     assert surface_of(PLANE[:2]) is None
     assert Surface(((PLANE[0], PLANE[1], (2.0, 2.0, 0.3)),)).contour(9.0) == ()
+    inches = [level / INCH_M for level in surface.contour_levels(System.FT_IN)]
+    assert len(inches) > 3
+    assert inches == pytest.approx([round(each) for each in inches])
 
 
 SPOTS = [{"at_m": [x, y], "height_m": 0.02 * x} for x in (0, 10) for y in (0, 8)]

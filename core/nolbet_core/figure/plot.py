@@ -105,7 +105,7 @@ def plot_figures(laid: Laid, own: Iterable[PlotFinding]) -> PlotFigures:
         aisles=[_aisle(each) for each in laid.aisles if not each.between_pots],
         clashes=[_clash(each) for each in laid.clashes],
         courses=[_course(each) for each in laid.courses],
-        levels=_levels(surface, laid.plot.level_m) if surface else None,
+        levels=_levels(surface, laid.plot.level_m, laid.system) if surface else None,
         findings=gravest_on_plot([*own, *between]),
     )
 
@@ -182,11 +182,11 @@ def _course(layer: Standing) -> CourseFigures:
     )
 
 
-def _levels(surface: Surface, level_m: float | None) -> LevelFigures:
+def _levels(surface: Surface, level_m: float | None, system: System) -> LevelFigures:
     done = surface.cut_and_fill(level_m)
     contours = [
         ContourFigures(height_m=round(height, 6), lines=[drawn_ring(line) for line in surface.contour(height)])
-        for height in surface.contour_levels()
+        for height in surface.contour_levels(system)
     ]
     return LevelFigures(
         area_m2=done.area_m2, level_m=done.level_m, cut_m3=done.cut_m3, fill_m3=done.fill_m3, contours=contours

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
 from nolbet_core.lazy import lazily
+from nolbet_core.quantities.units import INCH_M, System
 from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
 
@@ -22,6 +23,11 @@ TOLERANCE = 1e-9
 LEAST_GRADIENT = 0.005
 """Ground that rises less than this is flat for a gardener."""
 MOST_CONTOURS = 12
+CONTOUR_STEPS_M = {
+    System.METRIC: (0.02, 0.05, 0.1, 0.2, 0.5, 1.0, 2.0, 5.0, 10.0),
+    System.FT_IN: tuple(inches * INCH_M for inches in (1, 2, 3, 6, 12, 24, 60, 120, 360)),
+}
+"""Steps that contours may stand apart by [m]."""
 
 
 @record
@@ -85,13 +91,12 @@ class Surface:
         lines = shapely.get_parts(merged)
         return tuple(tuple((x, y) for x, y in line.coords) for line in lines if line.length > TOLERANCE)
 
-    def contour_levels(self) -> tuple[float, ...]:
-        """Even steps of height [m] for at most a dozen contours."""
+    def contour_levels(self, system: System) -> tuple[float, ...]:
+        """Even steps of height [m] for at most a dozen contours, round in a system of units."""
         heights = [corner[2] for triangle in self.triangles for corner in triangle]
         low, high = min(heights), max(heights)
-        step = next(
-            (each for each in (0.02, 0.05, 0.1, 0.2, 0.5, 1.0, 2.0, 5.0) if (high - low) / each <= MOST_CONTOURS), 10.0
-        )
+        steps = CONTOUR_STEPS_M[system]
+        step = next((each for each in steps if (high - low) / each <= MOST_CONTOURS), steps[-1])
         first = int(low / step) - 1
         return tuple(
             at for i in range(MOST_CONTOURS + 4) if low + TOLERANCE < (at := (first + i) * step) < high - TOLERANCE

@@ -106,7 +106,7 @@ export function Buckets({ gardenId, mix, figures, materials, onEdit, onEnd }: Pr
       <BlendPart
         variant="outlined"
         component="div"
-        sx={{ borderStyle: "dashed", backgroundColor: "transparent" }}
+        sx={{ borderStyle: "dashed", backgroundColor: "transparent", justifyItems: "stretch" }}
       >
         <MaterialFinder
           key={mix.parts.length}

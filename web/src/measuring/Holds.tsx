@@ -31,7 +31,7 @@ export function Holds({ gardenId, bed, material }: Props) {
   return (
     <TallyVolume role="status" data-part="holds">
       <b>
-        <Quantity kind="volume" value={figures.placed_m3} />
+        <Quantity kind="held" value={figures.placed_m3} />
       </b>{" "}
       <Explained why="As it lies in the bed, laid and settled.">placed</Explained>, over{" "}
       <Quantity kind="area" value={figures.top_area_m2} />

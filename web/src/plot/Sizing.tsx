@@ -217,8 +217,8 @@ function Pots({ gardenId }: { gardenId: number }) {
           <li key={pot.name}>
             <strong>{pot.name}</strong>
             <span>
-              <Quantity kind="volume" value={pot.least_m3 * count} /> to{" "}
-              <Quantity kind="volume" value={pot.most_m3 * count} />
+              <Quantity kind="held" value={pot.least_m3 * count} /> to{" "}
+              <Quantity kind="held" value={pot.most_m3 * count} />
             </span>
           </li>
         ))}

@@ -33,6 +33,8 @@ type Props = {
   placeholder?: string;
   width?: string;
   autoFocus?: boolean;
+  /** Whose measure it is: what is typed without a connection is then shown again when its field comes back. */
+  waitsAs?: string;
   /** Told whenever what is typed is understood, refused, or still asked about. */
   onReading?: (state: ReadState["state"]) => void;
 };
@@ -63,7 +65,6 @@ const Field = memo(function Field(props: Props) {
     hideLabel = false,
     eager = false,
   } = props;
-  const [place] = useState(() => `${window.location.pathname} ${label}`);
   const [typed, setTyped] = useState<string | null>(null);
   const [focused, setFocused] = useState(false);
   const [wanted, setWanted] = useState(false);
@@ -71,6 +72,7 @@ const Field = memo(function Field(props: Props) {
   const showing = useShowing();
   const [asTyped, keepAsTyped] = useAsTyped(shown, showing.units);
   const id = useId();
+  const place = props.waitsAs ? `${props.waitsAs} ${label}` : `${window.location.pathname} ${id}`;
   const taken = useRef<string | null>(null);
   const meaning = reading.state === "read" ? reading.meaning : null;
   useEffect(() => onReading?.(reading.state), [reading.state, onReading]);
@@ -113,13 +115,13 @@ const Field = memo(function Field(props: Props) {
         : null;
   });
   useEffect(() => {
-    const back = takeBack(place);
+    const back = props.waitsAs ? takeBack(place) : null;
     if (back !== null) {
       setTyped(back);
       setWanted(true);
     }
     return () => leaving.current?.();
-  }, [place]);
+  }, [place, props.waitsAs]);
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Enter") {

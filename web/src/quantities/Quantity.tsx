@@ -7,6 +7,7 @@ import {
   showBulkVolume,
   showDensity,
   showDose,
+  showHeld,
   showLength,
   showMass,
   showVolume,
@@ -18,6 +19,7 @@ import { useShowing } from "./UnitsContext";
 const SHOW = {
   length: showLength,
   volume: showVolume,
+  held: showHeld,
   bulk: showBulkVolume,
   area: showArea,
   mass: showMass,

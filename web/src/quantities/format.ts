@@ -5,6 +5,7 @@ export type Units = "ft_in" | "metric";
 export const INCH_M = 0.0254;
 const CU_FT_M3 = 0.028316846592;
 const CU_YD_M3 = 0.764554857984;
+const DRY_QUART_M3 = 0.001101220942715;
 const GALLON_M3 = 0.003785411784;
 const SQ_FT_M2 = 0.09290304;
 const POUND_KG = 0.45359237;
@@ -72,6 +73,15 @@ export function showVolume(volume_m3: number, units: Units): string {
   }
   const litres = volume_m3 * 1000;
   return litres >= 999.5 ? `${fixed(volume_m3, 2)} m³` : `${fixed(litres, litres < 10 ? 1 : 0)} L`;
+}
+
+const LARGEST_POT_M3 = 0.1;
+
+/** What a bed or pot holds: a pot's in quarts or litres, as pots are sold. */
+export function showHeld(volume_m3: number, units: Units): string {
+  if (units === "metric" || volume_m3 > LARGEST_POT_M3) return showVolume(volume_m3, units);
+  const quarts = volume_m3 / DRY_QUART_M3;
+  return `${fixed(quarts, quarts < 10 ? 1 : 0)} qt`;
 }
 
 /** A volume of water: in US gallons, or as any volume in litres. */
@@ -178,13 +188,16 @@ export function showShare(share: number): string {
   return `${trimmed(share * 100, 1)} %`;
 }
 
-/** A length as a field holds it: to the eighth or 5 mm where it lies on one, else as timber is named, in mm. */
+/** What is thinner is named in mm where it isn't whole: boards, sheets. */
+const TIMBER_M = 0.2;
+
+/** A length as a field holds it: to the eighth or 5 mm where it lies on one, else to a tenth of a mm. */
 export function typedLength(length_m: number, units: Units): string {
   const step = units === "ft_in" ? INCH_M / 8 : 0.005;
   const steps = length_m / step;
   if (Math.abs(steps - Math.round(steps)) < 0.02) return showLength(length_m, units);
   if (units === "ft_in") return showLength(length_m, units);
-  return length_m < 1 ? `${trimmed(length_m * 1000, 1)} mm` : `${trimmed(length_m, 4)} m`;
+  return length_m < TIMBER_M ? `${trimmed(length_m * 1000, 1)} mm` : `${trimmed(length_m * 100, 2)} cm`;
 }
 
 /** A volume as a field holds it, with a digit more than it is shown with. */

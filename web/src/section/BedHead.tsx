@@ -56,7 +56,12 @@ export const BedHead = memo(function BedHead(props: Props) {
         <NameField label="Name of the bed" name={bed.name ?? ""} onName={rename} />
       </Typography>
       <Measures>
-        <ShapeMeasures shape={bed.shape} measured={meant("Bed", bed, "measured")} onEdit={onEdit} />
+        <ShapeMeasures
+          waitsAs={`${gardenId} ${bed.key}`}
+          shape={bed.shape}
+          measured={meant("Bed", bed, "measured")}
+          onEdit={onEdit}
+        />
         <Ways here={here} school={bed.school} aside={asideOf(bed).length} />
         {figures.count > 1 && <Chip label={`${figures.count} alike`} />}
         <Button onClick={() => setOpen(true)} aria-haspopup="dialog">
@@ -90,10 +95,15 @@ const Ways = memo(function Ways({ here, school, aside }: WaysProps) {
   );
 });
 
-type ShapeProps = { shape: Bed["shape"]; measured: string; onEdit: BedEdit };
+type ShapeProps = {
+  waitsAs: string;
+  shape: Bed["shape"];
+  measured: string;
+  onEdit: BedEdit;
+};
 
 /** The measures of the bed's shape, as the tape gives them. */
-const ShapeMeasures = memo(function ShapeMeasures({ shape, measured, onEdit }: ShapeProps) {
+const ShapeMeasures = memo(function ShapeMeasures({ waitsAs, shape, measured, onEdit }: ShapeProps) {
   const { units } = useShowing();
   const { kind, measures } = kindOf(shape);
   const { walled } = SHAPES[kind];
@@ -108,6 +118,7 @@ const ShapeMeasures = memo(function ShapeMeasures({ shape, measured, onEdit }: S
           {plain && index > 0 && <span aria-hidden="true">×</span>}
           {!plain && <span aria-hidden="true">{label.toLowerCase()}</span>}
           <MeasureField
+            waitsAs={waitsAs}
             label={label}
             hideLabel
             limit={limit}

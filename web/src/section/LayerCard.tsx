@@ -28,6 +28,8 @@ export type CardProps = {
   bed: Bed;
   figures: BedFigures;
   index: number;
+  /** What its typed measures wait as. */
+  waitsAs: string;
   /** Its figures; missing while a layer is new and they are still asked for. */
   figured: LayerFigures | undefined;
   materials: ReadonlyMap<string, Material>;
@@ -184,11 +186,12 @@ function Gaps({ grave, children }: { grave: boolean; children: React.ReactNode }
   return grave ? <LayerOpen>{children}</LayerOpen> : <LayerAside>{children}</LayerAside>;
 }
 
-function SheetHow({ layer, figured, onEdit }: HowProps) {
+function SheetHow({ layer, figured, onEdit, waitsAs }: HowProps) {
   const { units } = useShowing();
   return (
     <>
       <MeasureField
+        waitsAs={waitsAs}
         label={`Laps of ${figured.name}`}
         hideLabel
         limit="offset"
@@ -201,7 +204,7 @@ function SheetHow({ layer, figured, onEdit }: HowProps) {
   );
 }
 
-function BulkHow({ layer, figured, material, onEdit }: HowProps) {
+function BulkHow({ layer, figured, material, onEdit, waitsAs }: HowProps) {
   const { units } = useShowing();
   const deep = showLength(figured.thickness_m, units);
   const set = (amount: Parameters<typeof setAmount>[2]) =>
@@ -217,6 +220,7 @@ function BulkHow({ layer, figured, material, onEdit }: HowProps) {
     return (
       <>
         <MeasureField
+          waitsAs={waitsAs}
           label={`Volume of ${figured.name}`}
           hideLabel
           limit="stock"
@@ -232,6 +236,7 @@ function BulkHow({ layer, figured, material, onEdit }: HowProps) {
     return (
       <>
         <MeasureField
+          waitsAs={waitsAs}
           label={`Share of ${figured.name}`}
           hideLabel
           limit="share"
@@ -245,6 +250,7 @@ function BulkHow({ layer, figured, material, onEdit }: HowProps) {
   if (layer.thickness_m == null) return null;
   return (
     <MeasureField
+      waitsAs={waitsAs}
       label={`Thickness of ${figured.name}`}
       hideLabel
       limit="layer"

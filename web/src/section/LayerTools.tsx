@@ -36,13 +36,13 @@ const END = { alignItems: "flex-end" } as const;
 
 /** What can be changed about the chosen layer, on its card; in a drag the drawing goes first and this follows. */
 export function LayerTools(props: Props) {
-  const { gardenId, index, materials, material, bed, figures, layer, figured } = props;
+  const { gardenId, index, waitsAs, materials, material, bed, figures, layer, figured } = props;
   const now = useMemo(() => ({ bed, figures, layer, figured }), [bed, figures, layer, figured]);
   const paced = usePaced(now, WATCHED_MS);
   const onEdit = useEventCallback(props.onEdit);
   const onMove = useEventCallback(props.onMove);
   const onRemove = useEventCallback(props.onRemove);
-  return <Tools {...{ gardenId, index, materials, material, onEdit, onMove, onRemove, ...paced }} />;
+  return <Tools {...{ gardenId, index, waitsAs, materials, material, onEdit, onMove, onRemove, ...paced }} />;
 }
 
 const Tools = memo(function Tools(props: Props) {

@@ -182,6 +182,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                   bed={carded}
                   figures={figures}
                   index={index}
+                  waitsAs={`${gardenId} ${kept.key} ${layerIds[index]}`}
                   figured={figuresAt(carded, figuredBed, figures.layers, index)}
                   materials={materials}
                   selected={selected === index}

@@ -27,7 +27,7 @@ export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
       {buying ? <Bought buying={buying} beds={beds} /> : <Note>Working out what to buy ...</Note>}
       <Lines>
         <FactLine name={<Explained why={PLACED}>Holds, placed</Explained>}>
-          <Quantity kind="volume" value={figures.fill_volume_m3} />
+          <Quantity kind="held" value={figures.fill_volume_m3} />
           {each}
         </FactLine>
         <FactLine name="Weight as delivered">

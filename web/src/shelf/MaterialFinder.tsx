@@ -87,7 +87,7 @@ export const MaterialFinder = memo(function MaterialFinder({
       onChange={(_event, material) => material && choose(material)}
       onKeyDown={waitForWhatIsTyped}
       noOptionsText={found.isFetching ? "Looking ..." : "Nothing on the shelf is called that."}
-      sx={{ flex: "1 1 180px", minWidth: 160 }}
+      sx={{ flex: "1 1 180px", minWidth: "min(160px, 100%)" }}
       renderInput={(params) => (
         <TextField {...params} label={label} placeholder="type a name" autoFocus={autoFocus} />
       )}
