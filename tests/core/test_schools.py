@@ -233,7 +233,7 @@ def test_a_ghost_over_a_patch_runs_out_over_its_edges_as_the_patch_does() -> Non
         "key": "strip",
         "name": "Strip",
         "shape": {"kind": "flat_area", "length_m": 4.8, "width_m": 1.2, "feather_m": 0.15},
-        "layers": [{"material": "compost", "thickness_m": 0.13}, {"material": "wood_chips", "thickness_m": 0.03}],
+        "layers": [{"material": "compost", "thickness_m": 0.127}, {"material": "wood_chips", "thickness_m": 0.0254}],
     }
     plan, supplies = planned(zoo.plan(bed))
     line = figure_forecast(plan, plan.beds[0], supplies).ghosts[0].lines[0]

@@ -50,12 +50,15 @@ def _surface_lines(worked: WorkedBed, month: int, surface_m: float) -> list[Ring
     over = highest.outlines[0]
     if isinstance(vessel, Mound):
         return [over[: len(over) // 2]]
-    return [_over_a_patch(over, highest.bottom_m)]
+    return [_over_a_patch(over, (highest.bottom_m + highest.top_m) / 2)]
 
 
-def _over_a_patch(ring: Ring, bottom_m: float) -> Ring:
-    """The line over the uppermost layer of a patch, from edge to edge, with the slopes it runs out in."""
-    top = sorted(point for point in ring if point[1] > bottom_m)
+def _over_a_patch(ring: Ring, middle_m: float) -> Ring:
+    """The line over the uppermost layer of a patch, from edge to edge, with the slopes it runs out in.
+
+    middle_m: height over which only the points of that line lie [m].
+    """
+    top = sorted(point for point in ring if point[1] > middle_m)
     if not top:
         return ring
     first, last = min(ring), max(ring)
