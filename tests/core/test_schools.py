@@ -228,16 +228,20 @@ def test_a_bed_without_layers_has_a_future_too() -> None:
     assert Bed.model_validate(zoo.EMPTY).set_aside == []
 
 
-def test_a_ghost_over_a_patch_runs_out_over_its_edges_as_the_patch_does() -> None:
+@pytest.mark.parametrize("thickness_m", [0.12, 0.127, 0.13, 0.131, 0.15])
+def test_a_ghost_over_a_patch_runs_out_over_its_edges_as_the_patch_does(thickness_m: float) -> None:
     bed = {
         "key": "strip",
         "name": "Strip",
         "shape": {"kind": "flat_area", "length_m": 4.8, "width_m": 1.2, "feather_m": 0.15},
-        "layers": [{"material": "compost", "thickness_m": 0.127}, {"material": "wood_chips", "thickness_m": 0.0254}],
+        "layers": [
+            {"material": "compost", "thickness_m": thickness_m},
+            {"material": "wood_chips", "thickness_m": 0.0254},
+        ],
     }
     plan, supplies = planned(zoo.plan(bed))
-    line = figure_forecast(plan, plan.beds[0], supplies).ghosts[0].lines[0]
-    left, shoulder, other, right = line
-    assert (left, right) == ((-0.6, 0.0), (0.6, 0.0))
-    assert [shoulder[0], other[0]] == pytest.approx([-0.45, 0.45])
-    assert 0.1 < shoulder[1] == other[1] < 0.16
+    for ghost in figure_forecast(plan, plan.beds[0], supplies).ghosts:
+        left, shoulder, other, right = ghost.lines[0]
+        assert (left, right) == ((-0.6, 0.0), (0.6, 0.0))
+        assert [shoulder[0], other[0]] == pytest.approx([-0.45, 0.45])
+        assert shoulder[1] == other[1] == pytest.approx(ghost.surface_m, abs=1e-4)
