@@ -92,7 +92,7 @@ def test_a_sheet_has_plies_laps_sides_a_skirt_and_pieces(app: Page, home: str, g
     # 2 m2 and 6 m round by 0.1 m
     expect(sheet).to_contain_text("2.60 m²")
     type_into(sheet.get_by_label("Past the edge"), "1 ft")
-    expect(sheet.get_by_label("Past the edge")).to_have_value("30.48 cm")
+    expect(sheet.get_by_label("Past the edge")).to_have_value("1 ft")
     type_into(sheet.get_by_label("One piece is"), "60 x 100 cm")
     expect(sheet).to_contain_text("pieces")
     expect(sheet.get_by_label("One piece is")).to_have_value("60 cm × 1 m")

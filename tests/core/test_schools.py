@@ -147,9 +147,10 @@ def test_ways_stand_side_by_side_with_the_best_marked() -> None:
     assert [each.index for each in (own, soil, chips)] == [None, 0, 1]
     assert own.unmet == ["Leaves and greens"]
     assert soil.unmet == []
-    assert "first_year_m" in chips.best
+    assert "first_year_m" in soil.best
     assert all("cost" not in each.best for each in (own, soil, chips))
-    assert own.first_year_m > soil.first_year_m > chips.first_year_m
+    # the soil over the chips runs down into their gaps, so that they sink more than soil alone
+    assert own.first_year_m > chips.first_year_m > soil.first_year_m
     assert soil.cost_ten_years > soil.cost
     assert soil.hours == pytest.approx(soil.loose_m3)
     assert soil.first_sowing == date(2027, 2, 18)

@@ -6,8 +6,9 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from nolbet_core.climate.year import Year
+from nolbet_core.settling.accounts import remaining_of_layers
 from nolbet_core.settling.curve import Dampness, Shares, decay_factor
-from nolbet_core.settling.surface import remaining_of_layers, surface_by_month
+from nolbet_core.settling.surface import surface_by_month
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.fill import Filled
 
@@ -29,7 +30,7 @@ class BedSettling:
     @cached_property
     def remaining(self) -> Shares:
         """What is left of each layer's volume [0-1]: one row a layer, months 0 to 120."""
-        return remaining_of_layers(self.filled, self.decay_factor)
+        return remaining_of_layers(self.filled.layers, self.decay_factor)
 
     @cached_property
     def surface_m(self) -> list[float]:

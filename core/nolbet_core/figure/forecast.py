@@ -23,7 +23,7 @@ from nolbet_core.nutrients.dose import Dose
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.settling.curve import remaining_shares
-from nolbet_core.settling.spread import DRAWS, band_of, drawn_figures, drawn_remaining, plain_materials
+from nolbet_core.settling.spread import DRAWS, band_of, drawn_sums
 from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from nolbet_core.settling.topping import top_ups
 from nolbet_core.stack.fill import bulk_standing
@@ -68,12 +68,11 @@ def figure_sunken(plan: Plan, bed: Bed, supplies: Supplies, month: int) -> Sunke
 
 def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     """Lower and upper edge of the surface by month [m], from draws over the ranges of the materials' figures."""
-    materials = [layer.material for layer in worked.filled.layers]
-    if not materials:
+    layers = worked.filled.layers
+    if not layers:
         return worked.settling.surface_m, worked.settling.surface_m
-    plain, shares = plain_materials(materials)
-    remaining = drawn_remaining(drawn_figures(plain), worked.settling.decay_factor)
-    edges = band_of(sinking_amounts(worked.vessel, worked.filled) @ shares, remaining)
+    amounts = sinking_amounts(worked.vessel, worked.filled)
+    edges = band_of(drawn_sums(layers, amounts, worked.settling.decay_factor))
     low, high = (surface_heights(worked.vessel, edge, worked.filled.base_m).tolist() for edge in edges)
     return low, high
 

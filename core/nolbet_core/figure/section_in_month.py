@@ -10,7 +10,7 @@ from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
 from nolbet_core.figure.forecast_figures import GhostFigures, SunkenFigures, SunkenLayer
 from nolbet_core.settling.mound import ACROSS, MIDDLE, Heights, settled_shells
-from nolbet_core.settling.surface import sinks_in_place, sunken_spans
+from nolbet_core.settling.surface import sunken_spans
 from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.mound import ANCHOR_SHARE, Mound
 from nolbet_core.shapes.spiral import HerbSpiral
@@ -23,7 +23,7 @@ def sunken_figures(worked: WorkedBed, month: int) -> SunkenFigures:
     shares = [float(each[month]) for each in worked.settling.remaining]
     if isinstance(vessel, Mound):
         layers = _of_mound(vessel, worked, shares)
-    elif sinks_in_place(vessel):
+    elif vessel.sinks_in_place:
         layers = _straight_down(vessel, worked, shares)
     else:
         volumes = [layer.placed_m3 * share for layer, share in zip(filled.layers, shares, strict=True)]
@@ -42,7 +42,7 @@ def _surface_lines(worked: WorkedBed, month: int, surface_m: float) -> list[Ring
     vessel = worked.vessel
     if not worked.filled.layers:
         return []
-    if not sinks_in_place(vessel):
+    if not vessel.sinks_in_place:
         return [((left, surface_m), (right, surface_m)) for left, right in vessel.section_spans(surface_m)]
     if isinstance(vessel, HerbSpiral):
         return [_along_the_run(vessel, worked, month)]

@@ -9,9 +9,12 @@ from nolbet_core.findings.finding import BedFinding, Found, Level
 from nolbet_core.findings.mend import Mend, MendStep, change_layer, thickness_of
 from nolbet_core.plan.bed import Layer
 from nolbet_core.planting.roots import LEAST_DEPTH_M
+from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_length, show_volume
+from nolbet_core.settling.accounts import RUNS_DOWN
 from nolbet_core.stack.fill import surface_drop
 from nolbet_core.stack.layers import Sheet, Standing
+from nolbet_core.stack.voids import fines_running
 
 LOST_M3 = 0.010
 DROP_M = 0.020
@@ -34,17 +37,20 @@ class VoidsOpen(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Each layer that swallows more than 10 L, or any where the surface drops by more than 20 mm."""
         filled = worked.filled
+        runs = fines_running([layer.asked for layer in filled.layers], [layer.placed_m3 for layer in filled.layers])
+        least, _, most = RUNS_DOWN
         for index, layer in enumerate(filled.layers):
             lost_m3 = layer.vanishing_m3
             if lost_m3 <= 0 or (lost_m3 <= LOST_M3 and filled.void_drop_m <= DROP_M):
                 continue
             packed = layer.infill_m3 > 0
             name = layer.material.name
-            drop_m = surface_drop(worked.vessel.hollow, filled.top_m, lost_m3)
+            own = [run for run in runs if run.receiver == index]
+            low_m, high_m = (surface_drop(worked.vessel, filled.layers, own, share) for share in (least, most))
             yield Found(
                 "caution",
-                f"{name}: its gaps will swallow {show_volume(lost_m3, worked.system)} of what lies above, "
-                f"and the surface drops by {show_length(drop_m, worked.system)}.",
+                f"{name}: its gaps will swallow up to {show_volume(most * lost_m3, worked.system)} of what lies above, "
+                f"and the surface drops by {_from_to(low_m, high_m, worked.system)}.",
                 "Rain and roots carry fines down between coarse pieces until the gaps are full.",
                 "Pack the rest of the gaps while you lay it."
                 if packed
@@ -52,6 +58,10 @@ class VoidsOpen(BedFinding):
                 layer=index,
                 mend=_pack(worked, index),
             )
+
+
+def _from_to(low_m: float, high_m: float, system: System) -> str:
+    return f"{show_length(low_m, system)} to {show_length(high_m, system)}"
 
 
 def _pack(worked: WorkedBed, index: int) -> Mend:

@@ -8,8 +8,10 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from nolbet_core.settling.accounts import RUNS_DOWN, accounts_of, left_of_layer, running_by_month
 from nolbet_core.settling.curve import MONTHS, Shares, settled_share
 from nolbet_core.shelf.material import Material
+from nolbet_core.stack.layers import Standing
 
 Figures = NDArray[np.float64]
 
@@ -89,12 +91,41 @@ def drawn_remaining(drawn: Drawn, factor: float, months: int = MONTHS) -> Shares
     return remaining
 
 
-def band_of(amounts: Figures, remaining: Shares) -> tuple[Figures, Figures]:
+def drawn_sums(layers: Sequence[Standing], amounts: Figures, factor: float) -> Figures:
+    """What a stack comes to by month and draw, its packing and what runs down into its voids with it.
+
+    layers: bottom to top. amounts: of each as laid [m3, or m]. factor: on decay rates, as decay_factor gives it.
+    """
+    accounts = accounts_of(layers)
+    packings = [account.packing[0] for account in accounts if account.packing]
+    plain, shares = plain_materials([account.frame for account in accounts] + packings)
+    remaining = drawn_remaining(drawn_figures(plain), factor)
+    by_itself = [index for index, account in enumerate(accounts) if account.is_plain]
+    sums: Figures = (amounts[by_itself] @ shares[by_itself]) @ remaining
+    ran = running_by_month()[:, None] * _drawn_running(remaining.shape[-1])
+    packed = iter(shares[len(accounts) :])
+    for index, account in enumerate(accounts):
+        if account.is_plain:
+            continue
+        packing = next(packed) @ remaining if account.packing else ran
+        donors = [shares[donor] @ remaining for donor, _ in account.taken]
+        sums += amounts[index] * left_of_layer(account, shares[index] @ remaining, packing, donors, ran)
+    return sums
+
+
+def _drawn_running(draws: int) -> Figures:
+    """Shares of the fines that run down, drawn over their range."""
+    chance = np.random.default_rng(SEED + 1).random((1, draws))
+    shares: Figures = _triangular(chance, np.array([RUNS_DOWN]))[0]
+    return shares
+
+
+def band_of(sums: Figures) -> tuple[Figures, Figures]:
     """The lower and upper edge of what draws come to, by month, for one bed.
 
-    amounts: of each plain material [m3, or m]. remaining: months x materials x draws. A band's edge is one of the
-    draws, so that it can be turned from volume into height afterwards.
+    sums: by month and draw [m3, or m]. A band's edge is one of the draws, so that it can be turned from volume into
+    height afterwards.
     """
-    sums = np.sort(amounts @ remaining, axis=-1)
+    sums = np.sort(sums, axis=-1)
     draws = sums.shape[-1]
     return sums[:, int(LOW * (draws - 1))], sums[:, int(np.ceil(HIGH * (draws - 1)))]

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.settling.curve import MONTHS, Shares, remaining_shares
+from nolbet_core.settling.accounts import remaining_of_layers
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.prismatoid import Prismatoid
 from nolbet_core.shapes.vessel import Vessel
@@ -16,14 +16,9 @@ from nolbet_core.stack.fill import Filled
 Amounts = NDArray[np.float64]
 
 
-def sinks_in_place(vessel: Vessel) -> bool:
-    """Whether layers sink straight down where they lie: in mounds, spirals and patches."""
-    return vessel.form in ("mound", "flat", "spiral")
-
-
 def sinking_amounts(vessel: Vessel, filled: Filled) -> Amounts:
     """What of each layer sinks: its volume [m3], or where layers sink in place its thickness over the middle [m]."""
-    if not sinks_in_place(vessel):
+    if not vessel.sinks_in_place:
         return np.array([layer.placed_m3 for layer in filled.layers])
     heights = [vessel.height_of(layer.top_m) - vessel.height_of(layer.bottom_m) for layer in filled.layers]
     return np.array(heights)
@@ -34,20 +29,13 @@ def surface_heights(vessel: Vessel, amounts: Amounts, base_m: float = 0.0) -> Am
 
     base_m: where the lowest layer begins [m].
     """
-    if sinks_in_place(vessel):
+    if vessel.sinks_in_place:
         return amounts
     hollow = vessel.hollow
     if isinstance(hollow, Prismatoid):
         heights = hollow.heights_for_volumes(base_m, amounts)
         return heights if hollow.is_straight else np.array([vessel.height_of(each) for each in heights.tolist()])
     return np.array([vessel.height_of(hollow.height_for_volume(base_m, amount)) for amount in amounts.tolist()])
-
-
-def remaining_of_layers(filled: Filled, factor: float) -> Shares:
-    """What is left of each layer's volume by month: one row a layer, months 0 to 120."""
-    if not filled.layers:
-        return np.ones((0, MONTHS + 1))
-    return np.array([remaining_shares(layer.material, factor) for layer in filled.layers])
 
 
 def surface_by_month(vessel: Vessel, filled: Filled, factor: float) -> Amounts:
@@ -57,7 +45,7 @@ def surface_by_month(vessel: Vessel, filled: Filled, factor: float) -> Amounts:
     decay rates, as decay_factor gives it.
     """
     amounts = sinking_amounts(vessel, filled)
-    sums: Amounts = amounts @ remaining_of_layers(filled, factor)
+    sums: Amounts = amounts @ remaining_of_layers(filled.layers, factor)
     return surface_heights(vessel, sums, filled.base_m)
 
 

@@ -27,6 +27,11 @@ class Vessel(ABC):
     hollow: Hollow
 
     @property
+    def sinks_in_place(self) -> bool:
+        """Whether layers sink straight down where they lie: in mounds, spirals and patches."""
+        return self.form in ("mound", "flat", "spiral")
+
+    @property
     def solid(self) -> Hollow:
         """The space by height above the floor."""
         return self.hollow

@@ -9,12 +9,11 @@ from collections.abc import Sequence
 from dataclasses import replace
 
 from nolbet_core.record import record
-from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
 from nolbet_core.stack.sheets import bare_area, piece_count, roll_length, sheet_area
 from nolbet_core.stack.solve import solve_heights
-from nolbet_core.stack.voids import packed_volume, vanishing_volumes, void_volume
+from nolbet_core.stack.voids import RunDown, fines_running, packed_volume, vanishing_volumes, void_volume
 
 
 @record
@@ -68,21 +67,32 @@ def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked], base_m
         hollow.volume_between(bottom, top) if isinstance(layer, Bulk) else 0.0
         for layer, (bottom, top) in zip(layers, heights.spans, strict=True)
     ]
+    runs = fines_running(layers, placed)
     vanishing = vanishing_volumes(layers, placed)
     standing = tuple(
         bulk_standing(layer, span, volume, vanishes) if isinstance(layer, Bulk) else _sheet(layer, span[0], vessel)
         for layer, span, volume, vanishes in zip(layers, heights.spans, placed, vanishing, strict=True)
     )
-    lost = sum(vanishing)
-    top_m = heights.spans[-1][1] if heights.spans else base_m
-    drop_m = surface_drop(hollow, top_m, lost)
-    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, lost, drop_m, base_m)
+    drop_m = surface_drop(vessel, standing, runs)
+    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, sum(vanishing), drop_m, base_m)
 
 
-def surface_drop(hollow: Hollow, top_m: float, lost_m3: float) -> float:
-    """How far a surface at a height [m] falls where a volume [m3] vanishes from under it [m]."""
+def surface_drop(vessel: Vessel, layers: Sequence[Standing], runs: Sequence[RunDown], share: float = 1.0) -> float:
+    """How far the surface falls where fines run down into open voids [m].
+
+    layers: as they stand, bottom to top. runs: the fines that may. share: of them that do [0-1]. Where layers sink in
+    place, those that the fines come from get thinner; elsewhere the fill stands lower by the volume.
+    """
+    lost_m3 = share * sum(run.volume_m3 for run in runs)
     if lost_m3 <= 0:
         return 0.0
+    if vessel.sinks_in_place:
+        return share * sum(
+            (vessel.height_of(layers[run.donor].top_m) - vessel.height_of(layers[run.donor].bottom_m))
+            * (run.volume_m3 / layers[run.donor].placed_m3)
+            for run in runs
+        )
+    hollow, top_m = vessel.hollow, layers[-1].top_m
     left_m3 = max(hollow.volume_between(0.0, top_m) - lost_m3, 0.0)
     return max(top_m - hollow.height_for_volume(0.0, left_m3), 0.0)
 

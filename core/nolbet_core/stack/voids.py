@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
+from nolbet_core.record import record
 from nolbet_core.stack.layers import Asked, Bulk
 
 STOPS_FINES = "stops_fines"
@@ -19,15 +20,35 @@ def packed_volume(layer: Bulk, placed_m3: float) -> float:
     return void_volume(layer, placed_m3) * layer.infill.share if layer.infill else 0.0
 
 
+@record
+class RunDown:
+    """Fines that may run down: from which layer into which, counted from the floor, and how much [m3]."""
+
+    donor: int
+    receiver: int
+    volume_m3: float
+
+
 def vanishing_volumes(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[float]:
-    """What runs down into each layer's open voids [m3], bottom to top.
+    """What may run down into each layer's open voids [m3], bottom to top.
 
     layers: as asked for. placed_m3: the placed volume of each [m3].
+    """
+    vanishing = [0.0] * len(layers)
+    for run in fines_running(layers, placed_m3):
+        vanishing[run.receiver] += run.volume_m3
+    return vanishing
+
+
+def fines_running(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[RunDown]:
+    """Which fines may run down where, at most.
+
+    layers: as asked for, bottom to top. placed_m3: the placed volume of each [m3].
 
     Fines run into the nearest open voids below them until those are full or the fines are used up: the lesser of the
     two. A fabric or liner between them stops them; card and paper rot and do not.
     """
-    vanishing = [0.0] * len(layers)
+    runs: list[RunDown] = []
     open_m3: list[tuple[int, float]] = []
     for index, (layer, volume_m3) in enumerate(zip(layers, placed_m3, strict=True)):
         if not isinstance(layer, Bulk):
@@ -35,18 +56,18 @@ def vanishing_volumes(layers: Sequence[Asked], placed_m3: Sequence[float]) -> li
                 open_m3.clear()
             continue
         if layer.material.runs_into_voids:
-            _trickle(volume_m3, open_m3, vanishing)
+            runs += _trickle(index, volume_m3, open_m3)
         left = void_volume(layer, volume_m3) - packed_volume(layer, volume_m3)
         if left > 0:
             open_m3.append((index, left))
-    return vanishing
+    return runs
 
 
-def _trickle(fines_m3: float, open_m3: list[tuple[int, float]], vanishing: list[float]) -> None:
+def _trickle(donor: int, fines_m3: float, open_m3: list[tuple[int, float]]) -> Iterator[RunDown]:
     while open_m3 and fines_m3 > 0:
         index, room = open_m3.pop()
         taken = min(room, fines_m3)
-        vanishing[index] += taken
         fines_m3 -= taken
         if room > taken:
             open_m3.append((index, room - taken))
+        yield RunDown(donor, index, taken)

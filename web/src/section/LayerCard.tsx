@@ -101,7 +101,8 @@ export const LayerCard = memo(function LayerCard(props: CardProps) {
 
 /** Functions don't count: each edit is told to the bed as it is by then. */
 function sameCard(before: CardProps, after: CardProps): boolean {
-  if (after.selected || before.selected !== after.selected || before.index !== after.index) return false;
+  if (before.selected !== after.selected || before.index !== after.index) return false;
+  if (after.selected && (before.bed !== after.bed || before.figures !== after.figures)) return false;
   return (
     before.bed.layers[before.index] === after.bed.layers[after.index] &&
     before.figured === after.figured &&

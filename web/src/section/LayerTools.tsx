@@ -1,6 +1,6 @@
 import Button from "@mui/material/Button";
 import { useEventCallback } from "@mui/material/utils";
-import { memo, useMemo } from "react";
+import { memo } from "react";
 import { Link } from "react-router";
 import type { Layer, LayerFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
@@ -8,7 +8,6 @@ import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from 
 import { Choice } from "../kit/Choice";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
-import { usePaced, WATCHED_MS } from "../kit/usePaced";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -34,15 +33,12 @@ const WAYS: readonly (readonly [Way, string])[] = [
 
 const END = { alignItems: "flex-end" } as const;
 
-/** What can be changed about the chosen layer, on its card; in a drag the drawing goes first and this follows. */
+/** What can be changed about the chosen layer, on its card. */
 export function LayerTools(props: Props) {
-  const { gardenId, index, waitsAs, materials, material, bed, figures, layer, figured } = props;
-  const now = useMemo(() => ({ bed, figures, layer, figured }), [bed, figures, layer, figured]);
-  const paced = usePaced(now, WATCHED_MS);
   const onEdit = useEventCallback(props.onEdit);
   const onMove = useEventCallback(props.onMove);
   const onRemove = useEventCallback(props.onRemove);
-  return <Tools {...{ gardenId, index, waitsAs, materials, material, onEdit, onMove, onRemove, ...paced }} />;
+  return <Tools {...props} {...{ onEdit, onMove, onRemove }} />;
 }
 
 const Tools = memo(function Tools(props: Props) {

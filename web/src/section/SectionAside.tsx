@@ -1,7 +1,6 @@
 import { memo, useMemo } from "react";
 import type { BedFigures, FindingFigures, ForecastFigures, TalliedFigures } from "../api/client";
 import { Findings } from "../findings/Findings";
-import { usePaced, WATCHED_MS } from "../kit/usePaced";
 import { Aside } from "../kit/View";
 import { Prospects } from "./Prospects";
 import { Tally } from "./Tally";
@@ -18,13 +17,9 @@ type Props = {
   onSeen: (code: string, reason: string | null) => void;
 };
 
-/** What the bed takes, what it will do and what is worth a look. In a drag the drawing goes first and this follows. */
+/** What the bed takes, what it will do and what is worth a look. */
 export const SectionAside = memo(function SectionAside(props: Props) {
-  const now = useMemo(
-    () => ({ figures: props.figures, buying: props.buying, forecast: props.forecast }),
-    [props.figures, props.buying, props.forecast],
-  );
-  const { figures, buying, forecast } = usePaced(now, WATCHED_MS);
+  const { figures, buying, forecast } = props;
   const findings = useMemo(() => allFindings(figures.findings, buying), [figures.findings, buying]);
   return (
     <Aside variant="outlined" component="aside" aria-label="What it takes">

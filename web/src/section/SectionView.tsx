@@ -72,7 +72,11 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
   });
 
   const narrow = useMediaQuery("(max-width: 1100px)", { noSsr: true });
-  const paced = usePaced(figures, WATCHED_MS);
+  const now = useMemo(
+    () => ({ bed, figuredBed, figures, buying, forecast }),
+    [bed, figuredBed, figures, buying, forecast],
+  );
+  const followed = usePaced(now, WATCHED_MS);
   const { section, rim_m = 0, spiral } = figures ?? {};
   const geometry = useMemo(() => {
     if (!section || size.width === 0) return null;
@@ -116,9 +120,11 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
 
   if (!figures && problem) return <PageNote>{problem.detail}</PageNote>;
   if (!figures) return <PageWait saying="Measuring the bed ..." />;
-  const calm = paced ?? figures;
-  // while a boundary is dragged the cards go with the drawing, once for each answer
-  const carded = dragging && inStep ? figuredBed : bed;
+  // while a boundary is dragged the drawing goes first, and all else follows it at one pace
+  const behind = dragging && inStep && followed.figures ? followed : null;
+  const calm = behind ?? now;
+  const carded = behind?.figuredBed ?? bed;
+  const told = behind?.figures ?? figures;
   const shown = sunken && inStep ? withSunken(figures, sunken) : figures;
   const refusal = problem ?? (save.state === "refused" ? save.problem : null);
   return (
@@ -127,7 +133,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
         <BedHead
           gardenId={gardenId}
           bed={carded}
-          figures={figures}
+          figures={told}
           onEdit={edit}
           draft={draft}
           undoable={state}
@@ -166,8 +172,8 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                 />
               )}
             </SectionDrawing>
-            <Years figures={calm} month={month} onMonth={setMonth} />
-            <FromAbove gardenId={gardenId} figures={calm} materials={materials} />
+            <Years figures={told} month={month} onMonth={setMonth} />
+            <FromAbove gardenId={gardenId} figures={told} materials={materials} />
           </SectionLeft>
           <SectionCards>
             <LayerCards reversed aria-label="Layers, top to bottom">
@@ -180,10 +186,10 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                   }}
                   gardenId={gardenId}
                   bed={carded}
-                  figures={figures}
+                  figures={told}
                   index={index}
                   waitsAs={`${gardenId} ${kept.key} ${layerIds[index]}`}
-                  figured={figuresAt(carded, figuredBed, figures.layers, index)}
+                  figured={figuresAt(carded, calm.figuredBed, told.layers, index)}
                   materials={materials}
                   selected={selected === index}
                   onSelect={() => setSelected(index)}
@@ -196,7 +202,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
             <AddLayer
               key={String(adding)}
               gardenId={gardenId}
-              figures={adding ? figures : calm}
+              figures={told}
               open={adding}
               chosen={selected}
               onOpen={setAdding}
@@ -208,9 +214,9 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
       </Work>
       <SectionAside
         gardenId={gardenId}
-        figures={figures}
-        buying={buying}
-        forecast={forecast}
+        figures={told}
+        buying={calm.buying}
+        forecast={calm.forecast}
         waiting={!reached}
         onDose={dose}
         onMend={mend}

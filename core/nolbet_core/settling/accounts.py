@@ -1,0 +1,102 @@
+"""What is left of each layer by month, packing and fines that run down among it: one account a layer, nothing lost."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.record import record
+from nolbet_core.settling.curve import MONTHS, SETTLING_YEARS, Shares, remaining_shares
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.layers import Bulk, Standing
+from nolbet_core.stack.voids import fines_running
+
+Values = NDArray[np.float64]
+
+RUNS_DOWN = (0.2, 0.5, 0.9)
+"""What share of the fines that could run into open voids does so: the least, the usual and the most (estimate)."""
+
+
+@record
+class Account:
+    """A bulk layer's matter, each as a share of its volume as laid [0-1].
+
+    frame: what it is of. void_share: of its frame. packing: the fines packed into it, and how much. taken: fines that
+    could run into it, from which layer, and how much. given: what of it could run into others.
+    """
+
+    frame: Material
+    void_share: float
+    packing: tuple[Material, float] | None
+    taken: tuple[tuple[int, float], ...]
+    given: float
+
+    @property
+    def is_plain(self) -> bool:
+        """Whether it sinks as its material does, by itself."""
+        return self.packing is None and not self.taken and self.given == 0
+
+
+def accounts_of(layers: Sequence[Standing]) -> list[Account]:
+    """The account of each layer of a stack, bottom to top; sheets have no volume."""
+    placed = [layer.placed_m3 for layer in layers]
+    runs = fines_running([layer.asked for layer in layers], placed)
+    accounts = []
+    for index, layer in enumerate(layers):
+        volume_m3 = layer.placed_m3
+        infill = layer.asked.infill if isinstance(layer.asked, Bulk) else None
+        if volume_m3 <= 0:
+            accounts.append(Account(layer.material, 0.0, None, (), 0.0))
+            continue
+        accounts.append(
+            Account(
+                layer.material,
+                layer.void_m3 / volume_m3,
+                (infill.material, layer.infill_m3 / volume_m3) if infill else None,
+                tuple((run.donor, run.volume_m3 / volume_m3) for run in runs if run.receiver == index),
+                sum(run.volume_m3 for run in runs if run.donor == index) / volume_m3,
+            )
+        )
+    return accounts
+
+
+def running_by_month(months: int = MONTHS) -> Values:
+    """How far fines have run down by month, of what will [0-1]: 1 - exp(-t / tau), most in the first winter."""
+    years = np.arange(months + 1) / 12
+    grown: Values = 1 - np.exp(-years / SETTLING_YEARS)
+    return grown
+
+
+def left_of_layer(account: Account, frame: Shares, packing: Shares, donors: Sequence[Shares], ran: Values) -> Shares:
+    """What is left of a layer's volume: the greater of its frame and of the solids in it with all that lies among them.
+
+    frame, packing: what is left of its material and of what packs it. donors: what is left of those it takes from.
+    ran: share of the fines that could run down which has. All alike in shape.
+    """
+    own = frame * (1 - account.given * ran)
+    solid = own * (1 - account.void_share)
+    if account.packing:
+        solid = solid + packing * account.packing[1]
+    for (_, share), donor in zip(account.taken, donors, strict=True):
+        solid = solid + donor * share * ran
+    left: Shares = np.maximum(own, solid)
+    return left
+
+
+def remaining_of_layers(layers: Sequence[Standing], factor: float, runs_down: float = RUNS_DOWN[1]) -> Shares:
+    """What is left of each layer's volume by month [0-1]: one row a layer, months 0 to 120.
+
+    factor: on decay rates, as decay_factor gives it. runs_down: share of the fines that could run into open voids
+    which does.
+    """
+    if not layers:
+        return np.ones((0, MONTHS + 1))
+    frames = [remaining_shares(layer.material, factor) for layer in layers]
+    ran = runs_down * running_by_month()
+    rows = []
+    for account, frame in zip(accounts_of(layers), frames, strict=True):
+        packing = remaining_shares(account.packing[0], factor) if account.packing else frame
+        rows.append(left_of_layer(account, frame, packing, [frames[donor] for donor, _ in account.taken], ran))
+    return np.array(rows)
