@@ -30,7 +30,7 @@ class BedSettling:
     @cached_property
     def remaining(self) -> Shares:
         """What is left of each layer's volume [0-1]: one row a layer, months 0 to 120."""
-        return remaining_of_layers(self.filled.layers, self.decay_factor)
+        return remaining_of_layers(self.filled, self.decay_factor)
 
     @cached_property
     def surface_m(self) -> list[float]:

@@ -68,11 +68,10 @@ def figure_sunken(plan: Plan, bed: Bed, supplies: Supplies, month: int) -> Sunke
 
 def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     """Lower and upper edge of the surface by month [m], from draws over the ranges of the materials' figures."""
-    layers = worked.filled.layers
-    if not layers:
+    if not worked.filled.layers:
         return worked.settling.surface_m, worked.settling.surface_m
     amounts = sinking_amounts(worked.vessel, worked.filled)
-    edges = band_of(drawn_sums(layers, amounts, worked.settling.decay_factor))
+    edges = band_of(drawn_sums(worked.filled, amounts, worked.settling.decay_factor))
     low, high = (surface_heights(worked.vessel, edge, worked.filled.base_m).tolist() for edge in edges)
     return low, high
 

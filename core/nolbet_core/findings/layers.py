@@ -14,7 +14,6 @@ from nolbet_core.quantities.writing import show_length, show_volume
 from nolbet_core.settling.accounts import RUNS_DOWN
 from nolbet_core.stack.fill import surface_drop
 from nolbet_core.stack.layers import Sheet, Standing
-from nolbet_core.stack.voids import fines_running
 
 LOST_M3 = 0.010
 DROP_M = 0.020
@@ -37,7 +36,6 @@ class VoidsOpen(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Each layer that swallows more than 10 L, or any where the surface drops by more than 20 mm."""
         filled = worked.filled
-        runs = fines_running([layer.asked for layer in filled.layers], [layer.placed_m3 for layer in filled.layers])
         least, _, most = RUNS_DOWN
         for index, layer in enumerate(filled.layers):
             lost_m3 = layer.vanishing_m3
@@ -45,7 +43,7 @@ class VoidsOpen(BedFinding):
                 continue
             packed = layer.infill_m3 > 0
             name = layer.material.name
-            own = [run for run in runs if run.receiver == index]
+            own = [run for run in filled.runs if run.receiver == index]
             low_m, high_m = (surface_drop(worked.vessel, filled.layers, own, share) for share in (least, most))
             yield Found(
                 "caution",

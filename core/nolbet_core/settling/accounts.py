@@ -10,8 +10,8 @@ from numpy.typing import NDArray
 from nolbet_core.record import record
 from nolbet_core.settling.curve import MONTHS, SETTLING_YEARS, Shares, remaining_shares
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.layers import Bulk, Standing
-from nolbet_core.stack.voids import fines_running
+from nolbet_core.stack.fill import Filled
+from nolbet_core.stack.layers import Bulk
 
 Values = NDArray[np.float64]
 
@@ -39,12 +39,15 @@ class Account:
         return self.packing is None and not self.taken and self.given == 0
 
 
-def accounts_of(layers: Sequence[Standing]) -> list[Account]:
-    """The account of each layer of a stack, bottom to top; sheets have no volume."""
-    placed = [layer.placed_m3 for layer in layers]
-    runs = fines_running([layer.asked for layer in layers], placed)
+_RUNNING: Values = 1 - np.exp(-np.arange(MONTHS + 1) / 12 / SETTLING_YEARS)
+_RUNNING.flags.writeable = False
+
+
+def accounts_of(filled: Filled) -> list[Account]:
+    """The account of each layer of a bed, bottom to top; sheets have no volume."""
     accounts = []
-    for index, layer in enumerate(layers):
+    runs = filled.runs
+    for index, layer in enumerate(filled.layers):
         volume_m3 = layer.placed_m3
         infill = layer.asked.infill if isinstance(layer.asked, Bulk) else None
         if volume_m3 <= 0:
@@ -62,11 +65,9 @@ def accounts_of(layers: Sequence[Standing]) -> list[Account]:
     return accounts
 
 
-def running_by_month(months: int = MONTHS) -> Values:
+def running_by_month() -> Values:
     """How far fines have run down by month, of what will [0-1]: 1 - exp(-t / tau), most in the first winter."""
-    years = np.arange(months + 1) / 12
-    grown: Values = 1 - np.exp(-years / SETTLING_YEARS)
-    return grown
+    return _RUNNING
 
 
 def left_of_layer(account: Account, frame: Shares, packing: Shares, donors: Sequence[Shares], ran: Values) -> Shares:
@@ -85,18 +86,22 @@ def left_of_layer(account: Account, frame: Shares, packing: Shares, donors: Sequ
     return left
 
 
-def remaining_of_layers(layers: Sequence[Standing], factor: float, runs_down: float = RUNS_DOWN[1]) -> Shares:
+def remaining_of_layers(filled: Filled, factor: float, runs_down: float = RUNS_DOWN[1]) -> Shares:
     """What is left of each layer's volume by month [0-1]: one row a layer, months 0 to 120.
 
     factor: on decay rates, as decay_factor gives it. runs_down: share of the fines that could run into open voids
     which does.
     """
+    layers = filled.layers
     if not layers:
         return np.ones((0, MONTHS + 1))
     frames = [remaining_shares(layer.material, factor) for layer in layers]
     ran = runs_down * running_by_month()
     rows = []
-    for account, frame in zip(accounts_of(layers), frames, strict=True):
+    for account, frame in zip(accounts_of(filled), frames, strict=True):
+        if account.is_plain:
+            rows.append(frame)
+            continue
         packing = remaining_shares(account.packing[0], factor) if account.packing else frame
         rows.append(left_of_layer(account, frame, packing, [frames[donor] for donor, _ in account.taken], ran))
     return np.array(rows)

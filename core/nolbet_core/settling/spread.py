@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 from nolbet_core.settling.accounts import RUNS_DOWN, accounts_of, left_of_layer, running_by_month
 from nolbet_core.settling.curve import MONTHS, Shares, settled_share
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.layers import Standing
+from nolbet_core.stack.fill import Filled
 
 Figures = NDArray[np.float64]
 
@@ -91,12 +91,12 @@ def drawn_remaining(drawn: Drawn, factor: float, months: int = MONTHS) -> Shares
     return remaining
 
 
-def drawn_sums(layers: Sequence[Standing], amounts: Figures, factor: float) -> Figures:
+def drawn_sums(filled: Filled, amounts: Figures, factor: float) -> Figures:
     """What a stack comes to by month and draw, its packing and what runs down into its voids with it.
 
-    layers: bottom to top. amounts: of each as laid [m3, or m]. factor: on decay rates, as decay_factor gives it.
+    amounts: of each layer as laid [m3, or m]. factor: on decay rates, as decay_factor gives it.
     """
-    accounts = accounts_of(layers)
+    accounts = accounts_of(filled)
     packings = [account.packing[0] for account in accounts if account.packing]
     plain, shares = plain_materials([account.frame for account in accounts] + packings)
     remaining = drawn_remaining(drawn_figures(plain), factor)

@@ -45,7 +45,7 @@ def surface_by_month(vessel: Vessel, filled: Filled, factor: float) -> Amounts:
     decay rates, as decay_factor gives it.
     """
     amounts = sinking_amounts(vessel, filled)
-    sums: Amounts = amounts @ remaining_of_layers(filled.layers, factor)
+    sums: Amounts = amounts @ remaining_of_layers(filled, factor)
     return surface_heights(vessel, sums, filled.base_m)
 
 

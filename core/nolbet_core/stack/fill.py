@@ -13,7 +13,7 @@ from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
 from nolbet_core.stack.sheets import bare_area, piece_count, roll_length, sheet_area
 from nolbet_core.stack.solve import solve_heights
-from nolbet_core.stack.voids import RunDown, fines_running, packed_volume, vanishing_volumes, void_volume
+from nolbet_core.stack.voids import RunDown, fines_running, packed_volume, received, void_volume
 
 
 @record
@@ -22,6 +22,7 @@ class Filled:
 
     over_m [m], over_m3 [m3]: what does not fit. to_fill_m [m]: what is still empty. vanishing_m3 [m3]: fines that run
     down into open voids; void_drop_m [m]: how far the surface falls by it. base_m: where the lowest layer begins [m].
+    runs: which fines those are, and where to.
     """
 
     layers: tuple[Standing, ...]
@@ -31,6 +32,7 @@ class Filled:
     vanishing_m3: float
     void_drop_m: float
     base_m: float = 0.0
+    runs: tuple[RunDown, ...] = ()
 
     @property
     def top_m(self) -> float:
@@ -68,13 +70,14 @@ def fill_bed(vessel: Vessel, headspace_m: float, layers: Sequence[Asked], base_m
         for layer, (bottom, top) in zip(layers, heights.spans, strict=True)
     ]
     runs = fines_running(layers, placed)
-    vanishing = vanishing_volumes(layers, placed)
+    vanishing = received(runs, len(layers))
     standing = tuple(
         bulk_standing(layer, span, volume, vanishes) if isinstance(layer, Bulk) else _sheet(layer, span[0], vessel)
         for layer, span, volume, vanishes in zip(layers, heights.spans, placed, vanishing, strict=True)
     )
     drop_m = surface_drop(vessel, standing, runs)
-    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, sum(vanishing), drop_m, base_m)
+    lost = sum(vanishing)
+    return Filled(standing, heights.over_m, heights.over_m3, heights.to_fill_m, lost, drop_m, base_m, tuple(runs))
 
 
 def surface_drop(vessel: Vessel, layers: Sequence[Standing], runs: Sequence[RunDown], share: float = 1.0) -> float:

@@ -34,10 +34,15 @@ def vanishing_volumes(layers: Sequence[Asked], placed_m3: Sequence[float]) -> li
 
     layers: as asked for. placed_m3: the placed volume of each [m3].
     """
-    vanishing = [0.0] * len(layers)
-    for run in fines_running(layers, placed_m3):
-        vanishing[run.receiver] += run.volume_m3
-    return vanishing
+    return received(fines_running(layers, placed_m3), len(layers))
+
+
+def received(runs: Sequence[RunDown], count: int) -> list[float]:
+    """What each of so many layers takes of the fines that may run down [m3], bottom to top."""
+    volumes = [0.0] * count
+    for run in runs:
+        volumes[run.receiver] += run.volume_m3
+    return volumes
 
 
 def fines_running(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[RunDown]:
