@@ -225,9 +225,9 @@ def test_on_a_phone_a_mix_is_reached_from_the_shelf_and_read_for_a_barrow(app: P
     expect(app.get_by_label("Parts of Compost")).to_have_value("1.5")
     recipe = app.locator("[data-part=blend-recipe]")
     recipe.get_by_label("Recipe for").select_option("barrow")
-    # 80 L of two fifths and three fifths
-    expect(recipe.locator("tr").filter(has_text="Topsoil").first).to_contain_text("32 L")
-    expect(recipe.locator("tr").filter(has_text="Compost").first).to_contain_text("48 L")
+    # 85 L of two fifths and three fifths
+    expect(recipe.locator("tr").filter(has_text="Topsoil").first).to_contain_text("34 L")
+    expect(recipe.locator("tr").filter(has_text="Compost").first).to_contain_text("51 L")
     zones = app.locator("[data-part=blend-zones]")
     expect(zones.get_by_label("Bed", exact=True)).to_have_value("wet")
     zones.get_by_label("Bed", exact=True).select_option("box")

@@ -185,8 +185,8 @@ def test_a_barrow_a_mixer_and_each_bed_take_what_they_hold() -> None:
     found = amounts(mix(), stock=[{"material": "compost", "volume_m3": 0.01}])
     assert [each.what for each in found.amounts] == ["barrow", "mixer", "bed"]
     barrow = {each.material: each for each in found.amounts[0].taken}
-    assert barrow["compost"].loose_m3 == pytest.approx(0.08 / 3)
-    assert barrow["compost"].to_buy_m3 == pytest.approx(0.08 / 3 - 0.01)
+    assert barrow["compost"].loose_m3 == pytest.approx(0.085 / 3)
+    assert barrow["compost"].to_buy_m3 == pytest.approx(0.085 / 3 - 0.01)
     # (4 / 0.02 + 6 / 0.04 + 4 / 0.0125) / 3
     assert found.price_per_m3 == Decimal("223.33")
     assert found.unpriced == []

@@ -170,6 +170,7 @@ MASSES: Final = [
     ("40 pounds", 40 * LB),
     ("1 t", 1000.0),
     ("1 tonne", 1000.0),
+    ("1 long ton", 1016.0469088),
     ("1 ton", 907.18474),
     ("1 short ton", 907.18474),
     ("500 g", 0.5),
@@ -231,8 +232,9 @@ EITHER: Final = [
     ("1,200 mm", "length", (1.2, 0.0012)),
     ("1,200", "mass", (1200 * LB, 1.2 * LB)),
     ("2,500 L", "stock", (2.5, 0.0025)),
+    ("1.000 L", "stock", (1.0, 0.001)),
 ]
-"""A comma before exactly three digits: both readings are offered."""
+"""A comma before exactly three digits, or a point before three noughts: both readings are offered."""
 
 REFUSED: Final = [
     ("", "length", "nothing typed"),

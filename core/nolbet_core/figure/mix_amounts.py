@@ -24,13 +24,13 @@ from nolbet_core.haul.unit_prices import unit_prices
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.mix import MixTarget, PlanMix
+from nolbet_core.quantities.units import USUAL_BARROW_M3
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.layers import Bulk, Standing
 
-BARROW_M3 = 0.08
 MIXER_M3 = 0.09
-"""What a builder's barrow holds heaped, and what goes into a small mixer at once [m3] (estimates)."""
+"""What goes into a small mixer at once [m3] (estimate)."""
 
 CENT = Decimal("0.01")
 Prices = Mapping[str, Decimal]
@@ -91,7 +91,7 @@ def figure_mix_amounts(built: BuiltPlan, entry: PlanMix, bed_key: str | None = N
         unpriced=[supplies.materials[key].name for key in plain if key not in taking.prices],
         from_stock_m3=most_from_stock(mix, drafted.mixes, taking.stock),
         amounts=[
-            taking.amount(BARROW_M3, "barrow", "A barrow"),
+            taking.amount(USUAL_BARROW_M3, "barrow", "A barrow"),
             taking.amount(MIXER_M3, "mixer", "A mixer load"),
             *_in_beds(taking, built, bed_key),
         ],

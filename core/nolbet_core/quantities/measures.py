@@ -58,7 +58,9 @@ _AFTER_NUMBER = re.compile(
     r"\s*(?:kg\s*(?:/|per)\s*(?:m[23]|cubic met(?:re|er)|square met(?:re|er))|°|deg(?:rees?)?\.?)$"
 )
 _CROSS = re.compile(r"\s*(?:x(?![a-z])|\*|\bby\b)\s*")
-_NOISE = re.compile(r"^(?:about|approx\.?|ca\.?|c\.|≈|~)\s*|\b(?:long|wide|deep|high|thick|tall|of|each)\b|[,;.]$")
+_NOISE = re.compile(
+    r"^(?:about|approx\.?|ca\.?|c\.|≈|~)\s*|\b(?:long(?!\s+tons?\b)|wide|deep|high|thick|tall|of|each)\b|[,;.]$"
+)
 _FEET_AND_INCHES = re.compile(r"('|\b(?:ft|foot|feet)\b\.?)\s*-\s*(?=\d[^'f]*$)")
 _RANGE = re.compile(r"^(?:from |between )?(?P<least>\D*\d.*?)\s*(?:\bto\b|\bor\b|\.\.+|-)\s*(?P<most>[.,]?\d.*)$")
 _HYPHENED_FRACTION = re.compile(r"(?:^|[^\d/.,])\d+\s*-\s*\d+\s*/\s*\d+")

@@ -35,7 +35,7 @@ class NumberProblem(ValueError):  # noqa: N818 - it is a problem with the text, 
 
 @dataclass(frozen=True, slots=True)
 class Number:
-    """A number as read; `ambiguous` when a comma before exactly three digits could have been either."""
+    """A number as read; `ambiguous` when a mark before exactly three digits could be either."""
 
     value: float
     ambiguous: bool = False
@@ -99,12 +99,14 @@ def _read_decimal(text: str, comma: Comma) -> Number:
             raise NumberProblem(f"{text} has more than one decimal sign")
         return Number(float(text.replace(sign, "")))
     if commas == 1:
-        return _read_single_comma(text, comma)
+        return _read_single_mark(text, ",", comma)
+    if text.endswith(".000"):  # nobody writes thousandths that are nothing, many write thousands so
+        return _read_single_mark(text, ".", comma)
     return Number(float(text))
 
 
-def _read_single_comma(text: str, comma: Comma) -> Number:
-    before, after = text.split(",")
+def _read_single_mark(text: str, mark: str, comma: Comma) -> Number:
+    before, after = text.split(mark)
     either = len(after) == 3 and _grouped([before, after])
     if either and comma is Comma.THOUSANDS:
         return Number(float(before + after), ambiguous=True)

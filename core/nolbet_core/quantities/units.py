@@ -13,6 +13,8 @@ CU_FT_M3 = 0.028316846592
 CU_YD_M3 = 0.764554857984
 LITRE_M3 = 0.001
 US_BUSHEL_M3 = 0.03523907016688
+USUAL_BARROW_M3 = 0.085
+"""What a builder's barrow holds heaped [m3]."""
 US_DRY_QUART_M3 = 0.001101220942715
 US_LIQUID_QUART_M3 = 0.000946352946
 US_GALLON_M3 = 0.003785411784
@@ -111,7 +113,7 @@ VOLUME_UNITS = _aliases(
         "imp gal, imp gallon, imp gallons, imperial gallon, imperial gallons, uk gal, uk gallon, uk gallons",
     ),
     (
-        Unit("barrow of 85 L", "barrows of 85 L", 0.085, usual=True),
+        Unit("barrow of 85 L", "barrows of 85 L", USUAL_BARROW_M3, usual=True),
         "barrow, barrows, barrowload, barrowloads, barrow load, barrow loads, wheelbarrow, wheelbarrows",
     ),
     (Unit("bucket of 10 L", "buckets of 10 L", 0.01, usual=True), "bucket, buckets, bucketful, bucketfuls"),
