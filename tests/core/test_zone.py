@@ -108,9 +108,12 @@ def test_strips_come_off_a_roll_the_way_that_takes_less(sheet: dict[str, Any], w
 BARE: list[tuple[dict[str, Any], float]] = [
     # pieces of 1.1 x 1.15 m: two cover the bed in one ply
     ({"on_hand": 2}, 0.0),
-    ({"on_hand": 1}, 1.0),
+    # one covers 1.15 of the 2 m
+    ({"on_hand": 1}, 0.85),
     ({"on_hand": 0}, 2.0),
-    ({"on_hand": 1, "plies": 2}, 1.0),
+    ({"on_hand": 1, "plies": 2}, 0.85),
+    # five of six: a row of three to 0.6 m, two beside it reach 1.4 m of 2 over the other 0.4 m
+    ({"on_hand": 5, "piece_m": [0.75, 0.6], "lap_m": 0.1}, 0.24),
     ({"on_hand": 7}, 0.0),
     ({}, 0.0),
 ]

@@ -79,12 +79,40 @@ def roll_length(sheet: Sheet, level_m: float, vessel: Vessel) -> float | None:
 
 def bare_area(sheet: Sheet, level_m: float, vessel: Vessel) -> float:
     """Ground that the pieces on hand leave uncovered [m2], laid as one ply with laps; 0 where they do."""
-    pieces = piece_count(sheet, level_m, vessel)
-    if pieces is None or sheet.on_hand is None:
+    if sheet.piece_m is None or sheet.on_hand is None or piece_count(sheet, level_m, vessel) is None:
         return 0.0
-    in_one_ply = pieces / sheet.plies
     length, width = _spread_size(sheet, level_m, vessel)
-    return length * width * max(1 - sheet.on_hand / in_one_ply, 0.0)
+    ways = [
+        _least_bare(length, width, along, across, sheet.lap_m, sheet.on_hand)
+        for along, across in (sheet.piece_m, sheet.piece_m[::-1])
+        if along > sheet.lap_m and across > sheet.lap_m
+    ]
+    return min(ways, default=0.0)
+
+
+def _least_bare(length_m: float, width_m: float, along_m: float, across_m: float, lap_m: float, count: int) -> float:
+    """What so many pieces in rows with laps leave bare [m2], the rows laid whichever way leaves less.
+
+    The last row, where they don't do, leaves bare only what no neighbour's lap covers.
+    """
+    return min(
+        _bare_of_rows(length_m, width_m, along_m, across_m, lap_m, count),
+        _bare_of_rows(width_m, length_m, across_m, along_m, lap_m, count),
+    )
+
+
+def _bare_of_rows(length_m: float, width_m: float, along_m: float, across_m: float, lap_m: float, count: int) -> float:
+    """Pieces lie along the length in rows, row beside row over the width [all m]."""
+    in_a_row = _in_a_row(length_m, along_m, lap_m)
+    whole_rows, rest = divmod(count, in_a_row)
+    covered_m = _reach(whole_rows, across_m, lap_m, width_m)
+    more_m = _reach(whole_rows + 1, across_m, lap_m, width_m) - covered_m
+    return length_m * (width_m - covered_m) - more_m * _reach(rest, along_m, lap_m, length_m)
+
+
+def _reach(count: int, piece_m: float, lap_m: float, most_m: float) -> float:
+    """How far so many pieces in a row reach [m]."""
+    return min(count * (piece_m - lap_m) + lap_m, most_m) if count else 0.0
 
 
 def _in_a_row(span_m: float, piece_m: float, lap_m: float) -> int:
