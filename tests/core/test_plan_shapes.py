@@ -15,7 +15,7 @@ from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.schema import plan_schema
 from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS
 from tests.core import zoo
-from tests.core.shapes import EVERY_SHAPE, layers, shape
+from tests.core.shapes import EVERY_SHAPE, built, layers, shape
 
 EXAMPLE = Path(__file__).resolve().parents[2] / "docs" / "examples" / "one-of-each.nolbet.json"
 OPTIONAL = {("flat_area", "feather_m")}
@@ -137,3 +137,8 @@ def test_headspace_is_25_mm_with_walls_and_none_on_the_ground(kind: str) -> None
     plain = Bed.model_validate(bed(kind))
     assert plain.kept_empty_m == (0.0 if kind in ON_THE_GROUND else 0.025)
     assert Bed.model_validate(bed(kind, headspace_m=0.0)).kept_empty_m == 0.0
+
+
+def test_a_spiral_as_wide_as_its_first_turn_is_not_refused_by_a_rounding() -> None:
+    # 0.1 + 0.2 is a hair over 0.3
+    assert built("herb_spiral", diameter_m=0.6, path_width_m=0.1, wall_m=0.2).top_area_m2 > 0

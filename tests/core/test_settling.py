@@ -11,7 +11,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from nolbet_core.built.plan_file import read_plan
+from nolbet_core.built.surroundings import latitude_of, surroundings_of
 from nolbet_core.climate.year import Year, first_spring, garden_year, next_day, spring_months
+from nolbet_core.figure.water import weather_for
 from nolbet_core.settling.curve import MONTHS, decay_factor, remaining_by_month, remaining_shares
 from nolbet_core.settling.spread import band_of, drawn_figures, drawn_remaining, plain_materials
 from nolbet_core.settling.topping import top_ups
@@ -219,3 +222,23 @@ def test_a_garden_that_says_nothing_has_a_usual_year_of_its_half() -> None:
     assert (south.mean_temp_c, south.last_frost) == (12.0, (10, 15))
     assert garden_year(9.0, "02-30", None, 44.0, None).season_temp_c == 14.5
     assert next_day(date(2027, 3, 1), (2, 30)) == date(2028, 2, 29)
+
+
+def test_frosts_alone_tell_a_garden_of_the_south() -> None:
+    frosts = {"last_frost": "10-05", "first_frost": "05-10"}
+    south, north, said = (
+        read_plan(zoo.plan(garden={"name": "Here", **garden})).plan.garden
+        for garden in (frosts, {"last_frost": "05-10", "first_frost": "10-05"}, frosts | {"latitude_deg": -20.0})
+    )
+    assert [latitude_of(each) for each in (south, north, said)] == [-45.0, None, -20.0]
+    warmest = [int(np.argmax(weather_for(each, [])[0].et0_mm.mean(axis=0))) for each in (south, north)]
+    assert min(warmest[0], 365 - warmest[0]) < 40
+    assert 120 < warmest[1] < 240
+
+
+def test_normals_without_a_mean_tell_how_warm_the_year_is() -> None:
+    months = [{"tmin_c": 10.0 + each, "tmax_c": 20.0 + each, "rain_mm": 50, "rain_days": 8} for each in range(12)]
+    garden = read_plan(zoo.plan(garden={"name": "Here", "normals": months})).plan.garden
+    assert surroundings_of(garden).year.mean_temp_c == pytest.approx(15 + 5.526027, abs=1e-5)
+    given = garden.model_copy(update={"mean_temp_c": 9.0})
+    assert surroundings_of(given).year.mean_temp_c == 9.0

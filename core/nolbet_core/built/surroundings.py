@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+from calendar import monthrange
 from dataclasses import dataclass, field
 from datetime import date
 from functools import cached_property
 
 from nolbet_core.built.ground import ground_of
-from nolbet_core.climate.year import Year, garden_year
+from nolbet_core.climate.weather import USUAL_LATITUDE_DEG
+from nolbet_core.climate.year import Year, ends_in_second_half, garden_year
 from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plot.ground import Ground
 from nolbet_core.quantities.units import System
+
+COMMON_YEAR = 2027
 
 
 @dataclass(frozen=True)
@@ -32,7 +36,23 @@ class Surroundings:
         return None if self.plot is None else ground_of(self.plot)
 
 
+def latitude_of(garden: Garden) -> float | None:
+    """A garden's latitude [degrees] as given; where only its frosts tell of the south, a usual one there."""
+    if garden.latitude_deg is not None or garden.last_frost is None:
+        return garden.latitude_deg
+    return -USUAL_LATITUDE_DEG if ends_in_second_half(garden.last_frost) else None
+
+
+def mean_temp_of(garden: Garden) -> float | None:
+    """Mean temperature of a garden's year [degrees C] as given, else of its months; None where neither is known."""
+    if garden.mean_temp_c is not None or garden.normals is None:
+        return garden.mean_temp_c
+    days = [monthrange(COMMON_YEAR, month)[1] for month in range(1, 13)]
+    warmth = sum(n * (each.tmin_c + each.tmax_c) / 2 for n, each in zip(days, garden.normals, strict=True))
+    return warmth / sum(days)
+
+
 def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
     """What a garden's beds share. today: stands in for a day of filling that isn't given."""
-    year = garden_year(garden.mean_temp_c, garden.last_frost, garden.first_frost, garden.latitude_deg, today)
+    year = garden_year(mean_temp_of(garden), garden.last_frost, garden.first_frost, latitude_of(garden), today)
     return Surroundings(System(garden.units), year, garden.handful_kg, garden.plot)

@@ -61,6 +61,11 @@ def garden_year(
     )
 
 
+def ends_in_second_half(last_frost: str) -> bool:
+    """Whether frosts, "MM-DD", end in the second half of the year, as in the south."""
+    return _month_day(last_frost)[0] > 6
+
+
 def _month_day(text: str) -> tuple[int, int]:
     month, day = text.split("-")
     return int(month), int(day)

@@ -10,6 +10,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.surroundings import latitude_of
 from nolbet_core.climate.daily_file import WeatherDay, evaporation_of_days
 from nolbet_core.figure.water import planted_of, plot_of, watered_bed, weather_for
 from nolbet_core.figure.water_figures import DipsFigures, ReadingFigures, ToldFigures
@@ -90,7 +91,7 @@ def span_of(bed: Bed, garden: Garden, supplies: Supplies, known: Sequence[Weathe
     for index in range(days):
         day = own.get(first + timedelta(days=index))
         if day is not None:
-            et0_mm[:, index] = evaporation_of_days([day], garden.latitude_deg)[0]
+            et0_mm[:, index] = evaporation_of_days([day], latitude_of(garden))[0]
             rain_mm[:, index] = day.rain_mm
     led_m2 = plot.area_m2 + plot.catchment_m2
     return Span(water.store, planted, at, et0_mm, rain_mm, plot.area_m2, led_m2, worked.system)

@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.built.supplies import Supplies
-from nolbet_core.built.surroundings import surroundings_of
+from nolbet_core.built.surroundings import latitude_of, surroundings_of
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed, work_bed
 from nolbet_core.climate.daily_file import WeatherDay, weather_of_days
@@ -101,14 +101,14 @@ def plot_of(worked: WorkedBed, planted: Planted) -> PlantedArea:
 
 def weather_for(garden: Garden, days: Sequence[WeatherDay]) -> tuple[Weather, Weathered]:
     """Weather of a garden: its own daily weather where that holds a whole year, else drawn from normals."""
-    own = weather_of_days(days, garden.latitude_deg) if days else None
+    own = weather_of_days(days, latitude_of(garden)) if days else None
     if own is not None:
         return own, "daily"
     if garden.normals:
         normals = tuple(MonthNormals(**each.model_dump()) for each in garden.normals)
-        return _drawn(normals, garden.latitude_deg), "normals"
+        return _drawn(normals, latitude_of(garden)), "normals"
     mean_c = 12.0 if garden.mean_temp_c is None else garden.mean_temp_c
-    return _drawn(usual_normals(mean_c, garden.latitude_deg), garden.latitude_deg), "usual"
+    return _drawn(usual_normals(mean_c, latitude_of(garden)), latitude_of(garden)), "usual"
 
 
 @lru_cache(maxsize=32)

@@ -350,7 +350,7 @@ def herb_spiral(
     Raises ShapeProblem where a wall and a path are wider than the spiral from its edge to its middle.
     """
     run = SpiralRun(diameter_m / 2, path_width_m, wall_m)
-    if run.pitch_m > run.radius_m:
+    if run.pitch_m > run.radius_m + TOLERANCE_M:
         said = f"a path of {path_width_m:g} m with a wall of {wall_m:g} m is wider than half the spiral"
         raise ShapeProblem("path_width_m", said)
     return HerbSpiral(SpiralHollow(run, outer_height_m, centre_height_m))
