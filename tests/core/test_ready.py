@@ -119,3 +119,12 @@ def test_raw_manure_holds_back_the_harvest() -> None:
 
 def test_a_bed_without_soil_has_nothing_to_sow_in() -> None:
     assert bed(CHIPS).ready.sowings == []
+
+
+@pytest.mark.parametrize(("share", "depth_m"), [(1.0, 0.5), (0.5, 0.35), (0.0, 0.2)])
+def test_roots_go_as_deep_as_soil_packs_the_wood(share: float, depth_m: float) -> None:
+    logs = {"material": "broadleaf_logs", "thickness_m": 0.3, "infill": {"material": "topsoil", "share": share}}
+    packed = bed({"material": "pond_liner"}, logs, SOIL, depth_m=0.5)
+    assert packed.ready.depth_m == pytest.approx(depth_m)
+    deep = next(each for each in packed.ready.sowings if each.roots == "deep")
+    assert (deep.years == 0) == (share == 1.0)

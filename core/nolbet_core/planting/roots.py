@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from typing import Literal
 
 from nolbet_core.record import record
-from nolbet_core.stack.layers import Standing
+from nolbet_core.stack.layers import Bulk, Standing
 from nolbet_core.stack.zone import mulch_begins
 
 Roots = Literal["shallow", "medium", "deep"]
@@ -72,8 +72,20 @@ class RootPath:
         return None
 
 
+def _steps(layer: Standing, factor: float) -> Iterator[tuple[float, float]]:
+    """A layer's own steps, its upper part first: packed with soil, it lets roots through as far as that reaches."""
+    opens = opens_after(layer, factor)
+    infill = layer.asked.infill if isinstance(layer.asked, Bulk) else None
+    if opens > 0 and infill and infill.material.group == "soil":
+        packed_m = layer.thickness_m * infill.share
+        yield 0.0, packed_m
+        yield opens, layer.thickness_m - packed_m
+    else:
+        yield opens, layer.thickness_m
+
+
 def root_path(layers: Sequence[Standing], open_below: bool, factor: float) -> RootPath:
     """The way that roots go through layers, bottom to top. factor: on decay rates."""
     standing = tuple(layers)
     below = standing[: mulch_begins(standing)]
-    return RootPath(tuple((opens_after(layer, factor), layer.thickness_m) for layer in reversed(below)), open_below)
+    return RootPath(tuple(step for layer in reversed(below) for step in _steps(layer, factor)), open_below)
