@@ -5,15 +5,13 @@ from __future__ import annotations
 import gzip
 import json
 import statistics
-import tempfile
 from pathlib import Path
 
-from playwright.sync_api import Page, Response, sync_playwright
+from playwright.sync_api import Page, Response
 
+from bench.browsed import bring, browsing
 from bench.measure import Measure
-from bench.plot import bring, plot_plan, scripting_s
-from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
-from tests.soak.serving import Gardener, Serving
+from bench.plot import plot_plan, scripting_s
 
 DEMO = Path(__file__).resolve().parents[1] / "server" / "nolbet" / "demo" / "brackwater.nolbet.json"
 DEMO_BED, ROW_BED = "long_table", "bed_5"
@@ -25,25 +23,16 @@ FIRST_VIEW_KB, FRAME_MS, TYPING_MS = 400.0, 16.0, 100.0
 
 def measure_hand() -> list[Measure]:
     """First view [kB gzipped], a step of a drag [ms of scripting, median], a typed measure [ms of page time]."""
-    with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as server, sync_playwright() as playwright:
-        gardener = Gardener(server.port, "bench")
-        gardener.ask("GET", "/api/account")
-        gardener.ask("POST", "/api/account/sign-up", {"name": gardener.name, "password": "a long enough phrase"})
-        home = f"http://127.0.0.1:{server.port}"
+    with browsing() as (gardener, page, home):
         demo = bring(gardener, json.loads(DEMO.read_text(encoding="utf-8")))
         rows = plot_plan(BEDS)
         rows["beds"] = [bed | {"layers": LAYERS} for bed in rows["beds"]]
         many = bring(gardener, rows)
-        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
-        context = browser.new_context(**CONTEXT)
-        context.add_cookies([{"name": key, "value": value, "url": home} for key, value in gardener.cookies.items()])
-        page = context.new_page()
         first_kb = _first_view_kb(page, f"{home}/garden/{demo}/section/bed/{DEMO_BED}")
         demo_ms = _frame_ms(page)
         typing_ms = _typing_ms(page)
         page.goto(f"{home}/garden/{many}/section/bed/{ROW_BED}")
         many_ms = _frame_ms(page)
-        browser.close()
     return [
         Measure("page_first_view_kb", first_kb, FIRST_VIEW_KB, f"until the bed {DEMO_BED} is drawn, scripts to fonts"),
         Measure("drag_frame_demo_bed_ms", demo_ms, FRAME_MS, f"median scripting of {FRAMES} frames"),

@@ -2,17 +2,13 @@
 
 from __future__ import annotations
 
-import json
 import statistics
-import tempfile
-from pathlib import Path
 from typing import Any
 
-from playwright.sync_api import CDPSession, Page, sync_playwright
+from playwright.sync_api import CDPSession, Page
 
+from bench.browsed import bring, browsing
 from bench.measure import Measure
-from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
-from tests.soak.serving import Gardener, Serving
 
 FEW, MANY = 20, 200
 FRAMES = 60
@@ -39,30 +35,13 @@ def plot_plan(beds: int) -> dict[str, Any]:
 
 def measure_plot() -> list[Measure]:
     """Milliseconds of scripting for each step of a drag with 200 beds against 20."""
-    with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as server, sync_playwright() as playwright:
-        gardener = Gardener(server.port, "bench")
-        gardener.ask("GET", "/api/account")
-        gardener.ask("POST", "/api/account/sign-up", {"name": gardener.name, "password": "a long enough phrase"})
-        home = f"http://127.0.0.1:{server.port}"
+    with browsing() as (gardener, page, home):
         few, many = (f"{home}/garden/{bring(gardener, plot_plan(beds))}/plot" for beds in (FEW, MANY))
-        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
-        context = browser.new_context(**CONTEXT)
-        context.add_cookies([{"name": key, "value": value, "url": home} for key, value in gardener.cookies.items()])
-        page = context.new_page()
         rounds = [(_frame_ms(page, many), _frame_ms(page, few)) for _ in range(ROUNDS)]
-        browser.close()
     ratio = statistics.median(one / other for one, other in rounds)
     one, other = (statistics.median(times) for times in zip(*rounds, strict=True))
     detail = f"{one:.2f} ms scripting a frame with {MANY} beds against {other:.2f} ms with {FEW}"
     return [Measure("plot_drag_200_beds_to_20", ratio, LIMIT, detail)]
-
-
-def bring(gardener: Gardener, plan: dict[str, Any]) -> int:
-    """Bring a plan in; the garden's number."""
-    status, garden = gardener.ask("POST", "/api/gardens/import", {"text": json.dumps(plan)})
-    if status != 201:
-        raise RuntimeError(f"the plan wasn't taken: {garden}")
-    return int(garden["id"])
 
 
 def _frame_ms(page: Page, address: str) -> float:

@@ -13,7 +13,7 @@ from nolbet_core.stack.fill import fill_bed
 from nolbet_core.stack.layers import Asked, Bulk, Packing, Sheet
 from nolbet_core.stack.sheets import liner_area, piece_count, sheet_area
 from nolbet_core.stack.solve import solve_heights
-from nolbet_core.stack.voids import packed_volume, vanishing_volumes, void_volume
+from nolbet_core.stack.voids import fines_running, packed_volume, received, void_volume
 
 SHELF = standard_shelf()
 SOIL, COMPOST, LOGS, BRUSH = (SHELF[key] for key in ("topsoil", "compost", "broadleaf_logs", "brush"))
@@ -132,7 +132,7 @@ def test_voids_packed_and_left() -> None:
     ],
 )
 def test_what_vanishes_and_where(layers: list[Asked], placed_m3: list[float], vanishing_m3: list[float]) -> None:
-    assert vanishing_volumes(layers, placed_m3) == pytest.approx(vanishing_m3)
+    assert received(fines_running(layers, placed_m3), len(layers)) == pytest.approx(vanishing_m3)
 
 
 bulks = st.builds(
@@ -146,7 +146,7 @@ bulks = st.builds(
 @given(st.lists(bulks, max_size=7))
 def test_no_more_vanishes_than_there_are_fines_or_voids(layers: list[Bulk]) -> None:
     placed = [layer.amount * 2 for layer in layers]
-    vanishing = vanishing_volumes(layers, placed)
+    vanishing = received(fines_running(layers, placed), len(layers))
     voids = [void_volume(layer, volume) for layer, volume in zip(layers, placed, strict=True)]
     fines = sum(volume for layer, volume in zip(layers, placed, strict=True) if layer.material.runs_into_voids)
     assert all(0 <= lost <= room + 1e-12 for lost, room in zip(vanishing, voids, strict=True))

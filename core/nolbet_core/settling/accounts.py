@@ -18,6 +18,10 @@ Values = NDArray[np.float64]
 RUNS_DOWN = (0.2, 0.5, 0.9)
 """What share of the fines that could run into open voids does so: the least, the usual and the most (estimate)."""
 
+RAN_BY_MONTH: Values = 1 - np.exp(-np.arange(MONTHS + 1) / 12 / SETTLING_YEARS)
+RAN_BY_MONTH.flags.writeable = False
+"""How far fines have run down, of what will [0-1]: 1 - exp(-t / tau), most in the first winter."""
+
 
 @record
 class Account:
@@ -37,10 +41,6 @@ class Account:
     def is_plain(self) -> bool:
         """Whether it sinks as its material does, by itself."""
         return self.packing is None and not self.taken and self.given == 0
-
-
-_RUNNING: Values = 1 - np.exp(-np.arange(MONTHS + 1) / 12 / SETTLING_YEARS)
-_RUNNING.flags.writeable = False
 
 
 def accounts_of(filled: Filled) -> list[Account]:
@@ -65,11 +65,6 @@ def accounts_of(filled: Filled) -> list[Account]:
     return accounts
 
 
-def running_by_month() -> Values:
-    """How far fines have run down by month, of what will [0-1]: 1 - exp(-t / tau), most in the first winter."""
-    return _RUNNING
-
-
 def left_of_layer(account: Account, frame: Shares, packing: Shares, donors: Sequence[Shares], ran: Values) -> Shares:
     """What is left of a layer's volume: the greater of its frame and of the solids in it with all that lies among them.
 
@@ -86,17 +81,16 @@ def left_of_layer(account: Account, frame: Shares, packing: Shares, donors: Sequ
     return left
 
 
-def remaining_of_layers(filled: Filled, factor: float, runs_down: float = RUNS_DOWN[1]) -> Shares:
+def remaining_of_layers(filled: Filled, factor: float) -> Shares:
     """What is left of each layer's volume by month [0-1]: one row a layer, months 0 to 120.
 
-    factor: on decay rates, as decay_factor gives it. runs_down: share of the fines that could run into open voids
-    which does.
+    factor: on decay rates, as decay_factor gives it. Of the fines that could run into open voids the usual share does.
     """
     layers = filled.layers
     if not layers:
         return np.ones((0, MONTHS + 1))
     frames = [remaining_shares(layer.material, factor) for layer in layers]
-    ran = runs_down * running_by_month()
+    ran = RUNS_DOWN[1] * RAN_BY_MONTH
     rows = []
     for account, frame in zip(accounts_of(filled), frames, strict=True):
         if account.is_plain:

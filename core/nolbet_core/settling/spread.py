@@ -8,7 +8,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.settling.accounts import RUNS_DOWN, accounts_of, left_of_layer, running_by_month
+from nolbet_core.settling.accounts import RAN_BY_MONTH, RUNS_DOWN, accounts_of, left_of_layer
 from nolbet_core.settling.curve import MONTHS, Shares, settled_share
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled
@@ -102,7 +102,7 @@ def drawn_sums(filled: Filled, amounts: Figures, factor: float) -> Figures:
     remaining = drawn_remaining(drawn_figures(plain), factor)
     by_itself = [index for index, account in enumerate(accounts) if account.is_plain]
     sums: Figures = (amounts[by_itself] @ shares[by_itself]) @ remaining
-    ran = running_by_month()[:, None] * _drawn_running(remaining.shape[-1])
+    ran = RAN_BY_MONTH[:, None] * _drawn_running(remaining.shape[-1])
     packed = iter(shares[len(accounts) :])
     for index, account in enumerate(accounts):
         if account.is_plain:

@@ -29,14 +29,6 @@ class RunDown:
     volume_m3: float
 
 
-def vanishing_volumes(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[float]:
-    """What may run down into each layer's open voids [m3], bottom to top.
-
-    layers: as asked for. placed_m3: the placed volume of each [m3].
-    """
-    return received(fines_running(layers, placed_m3), len(layers))
-
-
 def received(runs: Sequence[RunDown], count: int) -> list[float]:
     """What each of so many layers takes of the fines that may run down [m3], bottom to top."""
     volumes = [0.0] * count

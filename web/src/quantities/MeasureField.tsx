@@ -72,7 +72,11 @@ const Field = memo(function Field(props: Props) {
   const showing = useShowing();
   const [asTyped, keepAsTyped] = useAsTyped(shown, showing.units);
   const id = useId();
-  const place = props.waitsAs ? `${props.waitsAs} ${label}` : `${window.location.pathname} ${id}`;
+  // where what is typed waits: as it was when the field came, whatever is renamed or opened meanwhile
+  const [{ place, comesBack }] = useState(() => ({
+    place: props.waitsAs ? `${props.waitsAs} ${label}` : id,
+    comesBack: props.waitsAs !== undefined,
+  }));
   const taken = useRef<string | null>(null);
   const meaning = reading.state === "read" ? reading.meaning : null;
   useEffect(() => onReading?.(reading.state), [reading.state, onReading]);
@@ -115,13 +119,13 @@ const Field = memo(function Field(props: Props) {
         : null;
   });
   useEffect(() => {
-    const back = props.waitsAs ? takeBack(place) : null;
+    const back = comesBack ? takeBack(place) : null;
     if (back !== null) {
       setTyped(back);
       setWanted(true);
     }
     return () => leaving.current?.();
-  }, [place, props.waitsAs]);
+  }, [place, comesBack]);
 
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Enter") {

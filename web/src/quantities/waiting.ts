@@ -7,7 +7,7 @@ const left = new Map<string, Left>();
 
 /**
  * A measure whose field has gone from the screen before it was read: it waits for the connection and is then taken. What
- * can't be taken as one thing stays as it was typed, for the field to take back. place: the address and name of its field.
+ * can't be taken as one thing stays as it was typed, for the field to take back. place: whose measure it is, and its name.
  */
 export function leaveWaiting(
   place: string,

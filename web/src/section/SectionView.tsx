@@ -44,7 +44,6 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
   const layers = useBoundaries(state, draft, units);
   const { selected, setSelected, inStep, edit, editLayer } = layers;
   const [adding, setAdding] = useState(false);
-  const [dragging, setDragging] = useState(false);
   const [month, setMonth] = useState<number | null>(null);
   const sunken = useSunken(gardenId, figuredBed, month);
   const stage = useRef<HTMLDivElement>(null);
@@ -84,6 +83,9 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
     return fitSection({ section, rim_m }, size.width, height);
   }, [section, rim_m, spiral, size, narrow]);
   const count = bed.layers.length;
+  // a drag ends with its stack, too: a layer taken off takes its grip with it
+  const [dragged, setDragged] = useState<number | null>(null);
+  const dragging = dragged === count;
   const order = useMemo(() => Array.from({ length: count }, (_, i) => count - 1 - i), [count]);
   const showCard = useCallback(
     (index: number) => {
@@ -101,12 +103,12 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
     edit((now) => withSeen(now, code, reason)),
   );
   const drag = useEventCallback((index: number, height_m: number) => {
-    setDragging(true);
+    setDragged(count);
     layers.drag(index, height_m);
   });
   const nudge = useEventCallback(layers.nudge);
   const endDrag = useEventCallback(() => {
-    setDragging(false);
+    setDragged(null);
     draft.endGesture();
   });
   const add = useEventCallback((material: Material, at: number) => {
