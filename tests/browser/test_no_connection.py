@@ -77,7 +77,11 @@ def test_a_name_that_is_too_long_is_refused_where_it_stands_and_not_cut(app: Pag
     long = "The bed along the south wall " * 3
     name.fill(long)
     name.press("Enter")
-    expect(app.get_by_role("alert").filter(has_text="up to 80 letters; this has 86")).to_be_visible()
+    refusal = app.get_by_role("alert").filter(has_text="up to 80 letters; this has 86")
+    expect(refusal).to_be_visible()
+    field, note = name.bounding_box(), refusal.bounding_box()
+    assert field and note
+    assert 0 <= note["y"] - (field["y"] + field["height"]) < 30
     expect(name).to_have_value(long)
     with app.expect_response(lambda answer: answer.request.method == "PUT" and answer.url.endswith("/branchy")):
         name.fill(long[:40])

@@ -5,7 +5,7 @@ import { HATCHES, hatchKey } from "./hatches";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { Water, WaterParts } from "./Water";
-import { Ghosts } from "./Ghosts";
+import { GhostNames, Ghosts } from "./Ghosts";
 import { canMoveBoundary, GRIP, gripBoxes, gripOf } from "./grips";
 import { BREAK_GAP, onSheet, pathOf, sheetLine, yOf, type Geometry, type Point } from "./geometry";
 import { leaderBoxes, leaderFrom } from "./leaders";
@@ -119,15 +119,16 @@ export const Drawing = memo(function Drawing(props: Props) {
           y2={geometry.rim}
         />
       )}
+      {ghosts.length > 0 && <Ghosts geometry={geometry} ghosts={ghosts} />}
+      <BreakMark geometry={geometry} />
       {ghosts.length > 0 && (
-        <Ghosts
+        <GhostNames
           geometry={geometry}
           ghosts={ghosts}
           taken={[...gripBoxes(bed, figures, geometry), measureBox(geometry)]}
           leaders={leaderBoxes(figures, geometry)}
         />
       )}
-      <BreakMark geometry={geometry} />
       <WidthMeasure geometry={geometry} width_m={widthOf(figures)} along={form === "spiral"} />
       <DepthRuler geometry={geometry} rim_m={figures.section.top_m} caption={DOWN_FROM[form]} />
       <HeightRuler geometry={geometry} rim_m={figures.section.top_m} />

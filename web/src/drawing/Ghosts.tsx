@@ -6,6 +6,9 @@ import { placeLabels, textWidth, type Box } from "./labels";
 type Props = {
   geometry: Geometry;
   ghosts: ForecastFigures["ghosts"];
+};
+
+type NameProps = Props & {
   /** What no name may lie over: the grips, the tape. */
   taken: readonly Box[];
   /** What a name lies over only where there is no other place: the lines to the cards. */
@@ -17,8 +20,28 @@ const HIGH = 17;
 const SIZE = 11.5;
 
 /** Dashed lines where the surface will be after the first winter and in the third spring. */
-export function Ghosts({ geometry, ghosts, taken, leaders }: Props) {
-  const drawn = ghosts.map(({ lines }) => lines.map((line) => onSheet(geometry, line)));
+export function Ghosts({ geometry, ghosts }: Props) {
+  return (
+    <g>
+      {linesOf(geometry, ghosts).map((lines, index) =>
+        lines.map((points, part) => (
+          <g key={`${index} ${part}`}>
+            <path className={css.ghostUnder} d={pathOf(points, false)} />
+            <path className={css.ghostLine} d={pathOf(points, false)} />
+          </g>
+        )),
+      )}
+    </g>
+  );
+}
+
+function linesOf(geometry: Geometry, ghosts: ForecastFigures["ghosts"]): Point[][][] {
+  return ghosts.map(({ lines }) => lines.map((line) => onSheet(geometry, line)));
+}
+
+/** The names of those lines; over the break where there is no other place, so drawn after it. */
+export function GhostNames({ geometry, ghosts, taken, leaders }: NameProps) {
+  const drawn = linesOf(geometry, ghosts);
   const named = drawn.map((lines, index) => ({
     name: NAMES[index] ?? "",
     places: placesOf(geometry, longest(lines), NAMES[index] ?? ""),
@@ -33,14 +56,6 @@ export function Ghosts({ geometry, ghosts, taken, leaders }: Props) {
       .find((found) => !found.includes(null)) ?? placeLabels(named, taken);
   return (
     <g>
-      {drawn.map((lines, index) =>
-        lines.map((points, part) => (
-          <g key={`${index} ${part}`}>
-            <path className={css.ghostUnder} d={pathOf(points, false)} />
-            <path className={css.ghostLine} d={pathOf(points, false)} />
-          </g>
-        )),
-      )}
       {named.map(({ name }, index) => {
         const box = placed[index];
         return box && <GhostName key={name} name={name} box={box} />;

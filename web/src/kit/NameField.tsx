@@ -59,7 +59,7 @@ export const NameField = memo(function NameField({ label, name, onName, most = 8
         }}
       />
       {tooLong && (
-        <FormHelperText component="span" error role="alert" sx={{ display: "block" }}>
+        <FormHelperText component="span" error role="alert" sx={{ display: "block", position: "static" }}>
           A name has up to {most} letters; this has {long} and isn&apos;t kept yet.
         </FormHelperText>
       )}
