@@ -60,7 +60,7 @@ def test_long_table_wood_in_a_box(app: Page, home: str, brackwater: Garden) -> N
     alike.press("Enter")
     expect(app.locator("[data-part=tally] h2")).to_have_text("To fill both beds")
     app.get_by_role("button", name="Close").click()
-    for name, thickness in (("Compost", "7 cm"), ("Leaves and greens", "8 cm"), ("Branches", "9 cm")):
+    for name, thickness in (("Compost", "7 cm"), ("Leaves", "8 cm"), ("Branches", "9 cm")):
         app.get_by_role("button", name="Add a layer").click()
         choose(app.get_by_role("combobox", name="New layer"), name)
         field = app.get_by_label(f"Thickness of {name}")

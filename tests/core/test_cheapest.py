@@ -46,6 +46,10 @@ def fits(soil: Soil, target: Target, slack: float = 1e-6) -> bool:
         and (target.c_to_n_most is None or (soil.c_to_n or 0.0) <= target.c_to_n_most + slack * 100)
         and (target.rise_least_m is None or soil.rise_m >= target.rise_least_m - slack)
         and soil.compost_share <= target.compost_most + slack
+        and (
+            target.organic_matter is None
+            or target.organic_matter[0] - slack <= soil.organic_matter <= target.organic_matter[1] + slack
+        )
     )
 
 
@@ -82,10 +86,16 @@ def test_no_point_of_a_one_per_cent_grid_is_cheaper(use: MixUse, keys: tuple[str
     made = 1 - 0.5 * np.minimum(grid @ fine, grid @ voids)
     water = grid @ column["container_capacity"] / made
     air = 1 - grid @ (1 - column["porosity"]) / made - water
-    ph = -np.log10(grid @ 10 ** -column["ph"])
+    dry = np.array([SHELF[key].soil_figure("loose_dry_kg_m3") for key in keys], dtype=float)
+    organic = np.array([1.724 * SHELF[key].carbon for key in keys])
+    buffers = dry * (1 + 20 * organic)
+    ph = grid @ (buffers * column["ph"]) / (grid @ buffers)
     inside = (air >= target.air_filled[0]) & (air <= target.air_filled[1])
     inside &= (water >= target.water_held[0]) & (water <= target.water_held[1])
     inside &= (ph >= target.ph[0]) & (ph <= target.ph[1])
+    if target.organic_matter:
+        share = grid @ (dry * organic) / (grid @ dry)
+        inside &= (share >= target.organic_matter[0]) & (share <= target.organic_matter[1])
     inside &= grid @ np.array([key == "compost" for key in keys]) <= target.compost_most
     prices = grid @ np.array([PRICES[key] for key in keys]) / made
     assert inside.any()
@@ -198,7 +208,10 @@ def _can(counts: tuple[int, ...], target: Target, volume_m3: float) -> bool:
 
 def test_what_is_on_hand_goes_in_before_bags_are_bought() -> None:
     target = USUAL_TARGETS["raised_bed"]
-    bought, helped = batch(BAGS, [], target, 0.1), batch(BAGS, [Heap(SHELF["topsoil"], 0.5)], target, 0.1)
+    bought, helped = (
+        batch(BAGS, [], target, 0.1),
+        batch(BAGS, [Heap(SHELF["topsoil"], 0.5), Heap(SHELF["compost"], 0.5)], target, 0.1),
+    )
     assert bought is not None and helped is not None
     assert helped.price < bought.price
     assert helped.counts == (0, 0, 0, 0)

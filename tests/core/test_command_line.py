@@ -177,7 +177,7 @@ def test_the_shelf_prints_figures_of_soil(capsys: pytest.CaptureFixture[str]) ->
     found = {key: tuple(shelf[key][name]["value"] for name in names) for key in rows}
     assert found == rows
     for key, properties in shelf.items():
-        if "porosity" in properties:
+        if "container_capacity" in properties:
             porosity, held, wilting = (
                 properties[name]["value"] for name in ("porosity", "container_capacity", "wilting_point")
             )

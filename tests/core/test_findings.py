@@ -121,9 +121,9 @@ def with_bags(volume_m3: float) -> list[FindingFigures]:
 
 
 def test_a_heavy_bag_is_noted_with_its_weight() -> None:
-    # topsoil 1450 kg/m3 placed, loose factor 1.15: 0.0212 m3 weigh 26.7 kg, 0.0158 m3 19.9 kg
-    assert [f.message for f in with_bags(0.0212) if f.code == "heavy_lift"] == ["A bag of topsoil weighs about 27 kg."]
-    assert [f for f in with_bags(0.0158) if f.code == "heavy_lift"] == []
+    # topsoil 1150 / 0.88 kg/m3 as bought: 0.0212 m3 weigh 27.7 kg, 0.0152 m3 19.9 kg
+    assert [f.message for f in with_bags(0.0212) if f.code == "heavy_lift"] == ["A bag of topsoil weighs about 28 kg."]
+    assert [f for f in with_bags(0.0152) if f.code == "heavy_lift"] == []
 
 
 def test_what_nobody_offers_is_named_where_it_is_used() -> None:

@@ -161,6 +161,13 @@ def test_shown_money_reads_back_to_the_cent(cents: int) -> None:
     assert meaning.money == amount
 
 
+@pytest.mark.parametrize("text", ["+", "&", "and", "+ x 3", "and and"])
+def test_joining_words_alone_are_no_number(text: str) -> None:
+    assert "found" in (read(text, LIMITS["depth"], FT_IN).problem or "") or "wanted" in (
+        read(text, LIMITS["depth"], FT_IN).problem or ""
+    )
+
+
 @given(st.text(max_size=60), st.sampled_from(sorted(LIMITS)), st.sampled_from(list(System)))
 def test_whatever_is_typed_is_answered(text: str, limit: str, system: System) -> None:
     reading = read(text, LIMITS[limit], Context(system))

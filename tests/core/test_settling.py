@@ -98,14 +98,14 @@ def test_packed_branches_never_sink_below_their_packing() -> None:
 def test_solids_and_packing_hold_the_surface_up_for_ten_years(stack: list[tuple[str, float, float]]) -> None:
     layers = [
         {"material": key, "thickness_m": thick_m, "infill": {"material": "topsoil", "share": share}}
-        if SHELF[key].void_share
+        if SHELF[key].takes_fines
         else {"material": key, "thickness_m": thick_m}
         for key, thick_m, share in stack
     ]
     surface = bed_of(zoo.bed(shape=zoo.shape(2, 1, 2.0), layers=layers)).surface_m
     held = np.zeros(MONTHS + 1)
     for key, thick_m, share in stack:
-        voids = SHELF[key].void_share
+        voids = SHELF[key].void_share if SHELF[key].takes_fines else 0.0
         held += thick_m * (1 - voids) * remaining_shares(SHELF[key], 1.0)
         held += thick_m * voids * share * remaining_shares(SHELF["topsoil"], 1.0)
     assert np.all(np.array(surface) >= held - 1e-9)

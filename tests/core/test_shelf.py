@@ -10,8 +10,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_cli.main import main
+from nolbet_core.blend.soil import soil_of
 from nolbet_core.shelf.library import search, standard_shelf
-from nolbet_core.shelf.material import UNITS, YOURS, Material, own_material
+from nolbet_core.shelf.material import FOLLOWS, UNITS, YOURS, Material, own_material
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of, planned
 
@@ -78,7 +79,13 @@ SHEET_KEYS = [
 SHELF = standard_shelf()
 
 
-SOURCES = ("estimate", "NRAES-54, appendix A", "Weedon 2009; Herrmann, Kahl and Bauhus 2015", "by nature: stone")
+SOURCES = (
+    "estimate",
+    "NRAES-54, appendix A",
+    "Weedon 2009; Herrmann, Kahl and Bauhus 2015",
+    "by nature: stone",
+    FOLLOWS,
+)
 
 
 def found(words: str) -> list[str]:
@@ -91,7 +98,7 @@ def test_every_material_of_the_format_is_on_the_shelf() -> None:
     assert [key for key in SHEET_KEYS if key not in SHELF or not SHELF[key].is_sheet] == []
 
 
-@pytest.mark.parametrize("key", [*BULK_KEYS, *SHEET_KEYS])
+@pytest.mark.parametrize("key", [*SHELF])
 def test_each_figure_is_in_its_range_with_its_unit_and_source(key: str) -> None:
     for name, figure in SHELF[key].properties.items():
         assert figure.low <= figure.value <= figure.high, name
@@ -107,10 +114,69 @@ def test_an_estimate_is_honest_about_its_width(key: str) -> None:
             assert figure.high - figure.low >= 0.1 * figure.value, name
 
 
-@pytest.mark.parametrize("key", BULK_KEYS)
-def test_wet_is_heavier_than_moist_and_moist_than_dry(key: str) -> None:
-    material = SHELF[key]
-    assert material.dry_density_kg_m3 <= material.bulk_density_kg_m3 <= material.saturated_density_kg_m3
+BULK = [key for key, material in SHELF.items() if not material.is_sheet]
+
+
+@pytest.mark.parametrize("key", BULK)
+def test_its_densities_follow_from_grains_pores_and_water(key: str) -> None:
+    material, figures = SHELF[key], {name: each.value for name, each in SHELF[key].properties.items()}
+    dry, moist, wet = material.dry_density_kg_m3, material.bulk_density_kg_m3, material.saturated_density_kg_m3
+    grain = figures["loose_dry_kg_m3"] / (1 - figures["porosity"])
+    holds = 1 - dry / grain - material.void_share
+    assert dry < moist < wet
+    assert moist * (1 - material.moisture) == pytest.approx(dry)
+    assert holds > 0
+    assert wet == pytest.approx(dry + 1000 * holds)
+    assert figures["loose_dry_kg_m3"] * material.loose_factor == pytest.approx(dry)
+    assert dry >= figures["loose_dry_kg_m3"] * (1 - 1e-9)
+
+
+CLOSED_PORES = {"perlite", "vermiculite", "pumice", "expanded_clay", "cork", "biochar", "composted_bark", "scoria"}
+
+
+@pytest.mark.parametrize("key", BULK)
+def test_its_grains_are_those_of_stone_or_of_what_was_alive(key: str) -> None:
+    figures = SHELF[key].properties
+    grain = figures["loose_dry_kg_m3"].value / (1 - figures["porosity"].value)
+    assert 1300 <= grain <= 2650 + 1e-3 or key in CLOSED_PORES
+    assert figures["carbon"].value <= 0.5
+    assert SHELF[key].grain == "fine" or SHELF[key].void_share > 0
+
+
+@pytest.mark.parametrize("key", [key for key in BULK if "container_capacity" in SHELF[key].properties])
+def test_water_and_air_share_its_pores(key: str) -> None:
+    material, figures = SHELF[key], {name: each.value for name, each in SHELF[key].properties.items()}
+    soil = soil_of(material)
+    assert soil.air_filled is not None and soil.air_filled > 0
+    assert soil.air_filled + figures["container_capacity"] == pytest.approx(figures["porosity"])
+    assert figures["wilting_point"] < figures["container_capacity"]
+    if material.grain == "coarse":
+        # what its grains hold once the gaps between them have drained
+        grain = figures["loose_dry_kg_m3"] / (1 - figures["porosity"])
+        holds = (1 - material.dry_density_kg_m3 / grain - material.void_share) / material.loose_factor
+        assert figures["container_capacity"] <= holds + 0.001
+
+
+def test_no_two_materials_share_all_their_figures() -> None:
+    seen: dict[tuple[float, ...], str] = {}
+    for key in BULK:
+        figures = tuple(each.value for each in SHELF[key].properties.values())
+        assert figures not in seen, (key, seen.get(figures))
+        seen[figures] = key
+
+
+@pytest.mark.parametrize(
+    ("key", "measured"),
+    [
+        ("walnut_logs", False), ("cedar_logs", False), ("durable_logs", False), ("aged_manure", False),
+        ("broadleaf_logs", True), ("cow_manure", True),
+    ],
+)  # fmt: skip
+def test_a_source_names_a_kind_only_where_it_measured_it(key: str, measured: bool) -> None:
+    published = [
+        each.source for each in SHELF[key].properties.values() if "NRAES" in each.source or "20" in each.source
+    ]
+    assert bool(published) == measured
 
 
 @pytest.mark.parametrize(
@@ -151,6 +217,7 @@ def test_loose_is_more_than_placed_by_what_it_is_known_for(key: str, low: float,
     ("key", "nitrogen", "c_to_n"),
     [
         ("straw", 0.007, 80),
+        ("cow_manure", 0.024, 19),
         ("leaves", 0.009, 54),
         ("grass_clippings", 0.034, 17),
         ("wood_chips", 0.0009, 560),
@@ -160,8 +227,9 @@ def test_loose_is_more_than_placed_by_what_it_is_known_for(key: str, low: float,
 )
 def test_carbon_and_nitrogen_are_those_of_the_table(key: str, nitrogen: float, c_to_n: float) -> None:
     properties = SHELF[key].properties
-    assert properties["nitrogen"].value == pytest.approx(nitrogen)
-    assert properties["carbon"].value / properties["nitrogen"].value == pytest.approx(c_to_n, rel=0.01)
+    # a table's nitrogen and C:N together can ask for more carbon than plants hold: each then gives way by up to 8 %
+    assert properties["nitrogen"].value == pytest.approx(nitrogen, rel=0.08)
+    assert properties["carbon"].value / properties["nitrogen"].value == pytest.approx(c_to_n, rel=0.08)
 
 
 @pytest.mark.parametrize(
@@ -180,6 +248,20 @@ def test_carbon_and_nitrogen_are_those_of_the_table(key: str, nitrogen: float, c
         ("leaf mold", "leaf_mould"),
         ("vermiculte", "vermiculite"),
         ("sticks", "branches"),
+        ("fresh horse manure", "horse_manure"),
+        ("chicken manure", "poultry_manure"),
+        ("cow manure", "cow_manure"),
+        ("sheep manure", "sheep_manure"),
+        ("rotted manure", "aged_manure"),
+        ("greens", "green_trimmings"),
+        ("leaves", "leaves"),
+        ("pea straw", "legume_straw"),
+        ("old straw", "old_straw"),
+        ("pine needles", "conifer_needles"),
+        ("lime", "lime"),
+        ("stone dust", "screenings"),
+        ("rice hulls", "husks"),
+        ("old potting soil", "used_potting_soil"),
     ],
 )
 def test_any_of_its_names_finds_it(words: str, first: str) -> None:
@@ -213,13 +295,22 @@ def test_an_own_material_is_like_its_model_save_for_what_is_given() -> None:
 
 
 def test_wet_weight_moves_with_the_moist_one_unless_it_is_given() -> None:
-    assert own(bulk_density_kg_m3=700).saturated_density_kg_m3 == 1050 + 60
+    # 420 kg of solids of 1600 kg/m3, and water in all that they leave
+    assert own(bulk_density_kg_m3=700).saturated_density_kg_m3 == pytest.approx(420 + 1000 * (1 - 420 / 1600))
     assert own(bulk_density_kg_m3=700, saturated_density_kg_m3=1000).saturated_density_kg_m3 == 1000
 
 
 def test_a_dry_density_gives_the_moist_one_with_its_water() -> None:
     assert own(dry_density_kg_m3=300, moisture=0.5).bulk_density_kg_m3 == pytest.approx(600)
     assert own(dry_density_kg_m3=300).dry_density_kg_m3 == pytest.approx(300)
+
+
+def test_whichever_density_is_given_moves_the_others() -> None:
+    assert own(loose_dry_kg_m3=300).bulk_density_kg_m3 == pytest.approx(300 * 1.15 / 0.6)
+    assert own(bulk_density_kg_m3=800, dry_density_kg_m3=400).moisture == pytest.approx(0.5)
+    fluffy = own(porosity=0.9)
+    assert fluffy.saturated_density_kg_m3 == pytest.approx(460 + 1000 * (1 - 0.1 * 1.15))
+    assert fluffy.properties["saturated_density_kg_m3"].source == FOLLOWS
 
 
 def test_an_own_material_weighs_in_the_bed_as_it_says() -> None:
@@ -240,8 +331,24 @@ def mix_of(*parts: tuple[str, float]) -> Material:
 
 
 def test_a_mix_weighs_what_its_parts_weigh() -> None:
-    # one loose m3 of topsoil 1450 / 1.15, of compost 640 / 1.15; both fine, so two loose m3 of mix at factor 1.15
-    assert mix_of(("topsoil", 1), ("compost", 1)).bulk_density_kg_m3 == pytest.approx((1450 + 640) / 2)
+    # a loose m3 of topsoil and one of compost, both fine, make two loose m3 of mix at factor 1.15
+    mix = mix_of(("topsoil", 1), ("compost", 1))
+    assert mix.bulk_density_kg_m3 == pytest.approx((1322.5 / 0.88 + 460 / 0.6) / 2)
+    assert mix.dry_density_kg_m3 == pytest.approx((1322.5 + 460) / 2)
+    assert mix.dry_density_kg_m3 < mix.bulk_density_kg_m3 < mix.saturated_density_kg_m3
+
+
+def test_a_coarse_mix_keeps_its_gaps_in_another_mix() -> None:
+    outer = {"key": "outer", "parts": [{"material": "mix", "parts": 2}, {"material": "topsoil", "parts": 2}]}
+    inner = {"key": "mix", "parts": [{"material": "perlite", "parts": 1}, {"material": "pumice", "parts": 1}]}
+    _, supplies = planned(zoo.plan(mixes=[inner, outer]))
+    assert supplies.materials["mix"].grain == "coarse"
+    assert supplies.materials["mix"].void_share == pytest.approx((0.4 + 0.28) / 2)
+    # 4 parts less half of the lesser of 2 parts of fines and 2 x 0.34 of gaps
+    assert supplies.mixes["outer"].recipe["topsoil"] == pytest.approx(2 / (4 - 0.34))
+    half_full = mix_of(("gravel_20", 9), ("coarse_sand", 1))
+    # 9 x 0.37 of gaps less the sand in them, in 10 - 0.5 parts
+    assert half_full.void_share == pytest.approx((9 * 0.37 - 1) / 9.5)
 
 
 def test_fines_fall_between_coarse_grains_and_the_mix_shrinks() -> None:

@@ -62,7 +62,7 @@ def test_packed_voids_add_need_and_weight_but_no_height() -> None:
     assert branches.infill_m3 == pytest.approx(0.4 * 0.7 * 0.6)
     assert branches.infill_loose_m3 == pytest.approx(0.4 * 0.7 * 0.6 * 1.15)
     assert branches.solid_m3 == pytest.approx(0.4 * 0.3)
-    assert figures.mass_moist_kg == pytest.approx(0.4 * 170 + 0.168 * 640)
+    assert figures.mass_moist_kg == pytest.approx(0.4 * 110.5 / 0.65 + 0.168 * 460 / 0.6)
 
 
 def test_open_voids_swallow_the_lesser_of_voids_and_fines() -> None:
@@ -109,9 +109,10 @@ def test_lifts_share_a_layer_out_evenly() -> None:
 
 def test_mass_is_dry_moist_and_saturated() -> None:
     figures = bed_of(zoo.bed())
-    assert figures.mass_moist_kg == pytest.approx(1450)
-    assert figures.mass_dry_kg == pytest.approx(1450 * 0.85)
-    assert figures.mass_saturated_kg == pytest.approx(1800)
+    assert figures.mass_moist_kg == pytest.approx(1322.5 / 0.88)
+    assert figures.mass_dry_kg == pytest.approx(1322.5)
+    # grains of 1150 / 0.48 kg/m3, and water in all that they leave
+    assert figures.mass_saturated_kg == pytest.approx(1322.5 + 1000 * (1 - 1322.5 / (1150 / 0.48)))
 
 
 def test_an_empty_bed_is_all_to_fill() -> None:

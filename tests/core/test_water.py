@@ -182,7 +182,7 @@ def test_layers_begin_on_the_reservoir_and_its_parts_are_bought_and_weighed() ->
     needs = {need.material: need for need in figures.needs}
     assert needs["gravel_20"].placed_m3 == pytest.approx(0.576)
     assert needs["pond_liner"].area_m2 == pytest.approx(3.1 * 1.9)
-    soil, stone, water = 0.72 * 1800, 0.576 * 1550, 218.88
+    soil, stone, water = 0.72 * SHELF["topsoil"].saturated_density_kg_m3, 0.576 * 1554 / 0.992, 218.88
     liner = 3.1 * 1.9 * SHELF["pond_liner"].mass_per_area_kg_m2
     assert bed.mass_saturated_kg == pytest.approx(soil + stone + water + liner)
     assert bed.stand.pressure_kg_m2 == pytest.approx(bed.mass_saturated_kg / 2.88)

@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from nolbet_core.blend.soil import KEPT, mixed_figure
+from nolbet_core.shelf.densities import densities, grain_density_of_loose
 from nolbet_core.shelf.material import UNITS, Grain, Material, PartShare, Property
 
 FALL_IN = 0.5
@@ -56,9 +57,16 @@ def yield_volume(parts: Sequence[Part]) -> float:
     e is FALL_IN; the voids of several coarse parts add up.
     """
     total = sum(part.volume for part in parts)
-    fine = sum(part.volume for part in parts if part.material.grain == "fine")
-    room = sum(part.volume * part.material.void_share for part in parts if part.material.grain == "coarse")
-    return total - FALL_IN * min(fine, room)
+    return total - FALL_IN * min(_fine_volume(parts), _room(parts))
+
+
+def _fine_volume(parts: Sequence[Part]) -> float:
+    return sum(part.volume for part in parts if part.material.grain == "fine")
+
+
+def _room(parts: Sequence[Part]) -> float:
+    """Room between coarse grains, in parts."""
+    return sum(part.volume * part.material.void_share for part in parts if part.material.grain == "coarse")
 
 
 def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | None = None, deep: int = 1) -> Mix:
@@ -68,7 +76,8 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
     the voids say.
 
     Mass is kept: a part weighs its placed density over its loose factor for each loose m3. The mix's loose factor is
-    the volume-weighted mean of its parts' (estimate).
+    the volume-weighted mean of its parts' (estimate). What it weighs wet follows from its pores. A coarse mix has the
+    gaps of its coarse parts, less what fines lie in.
 
     Raises MixProblem where the parts add up to nothing, or what was measured is less than their solids.
     """
@@ -81,12 +90,10 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
     loose_factor = sum(part.volume * part.material.loose_factor for part in parts) / total
     moist = sum(part.volume * part.material.bulk_density_kg_m3 / part.material.loose_factor for part in parts)
     dry = sum(part.volume * part.material.dry_density_kg_m3 / part.material.loose_factor for part in parts)
-    wet = sum(part.volume * part.material.saturated_density_kg_m3 / part.material.loose_factor for part in parts)
-    fine = sum(part.volume for part in parts if part.material.grain == "fine")
+    fine = _fine_volume(parts)
     grain: Grain = "fine" if fine >= total / 2 else "coarse"
     figures = {
         "bulk_density_kg_m3": (moist / made * loose_factor, "kg/m3"),
-        "saturated_density_kg_m3": (wet / made * loose_factor, "kg/m3"),
         "moisture": (1 - dry / moist if moist else 0.0, "share of moist mass"),
         "loose_factor": (loose_factor, "loose volume per placed volume"),
     }
@@ -99,8 +106,16 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
         value = mixed_figure(soil_figure, volumes, made)
         if value is not None:
             figures[soil_figure] = (value, UNITS[soil_figure])
-    if figures.get("porosity", (1.0, ""))[0] <= 0:
+    porosity = figures["porosity"][0]
+    if porosity <= 0:
         raise MixProblem("bucket_test", "it leaves less room than the solids of the parts take; measure again")
+    gaps = max(_room(parts) - fine, 0.0) / made if grain == "coarse" else 0.0
+    if gaps > 0:
+        figures["void_share"] = (gaps, UNITS["void_share"])
+    grain_kg_m3 = grain_density_of_loose(dry / made, porosity)
+    moisture = figures["moisture"][0]
+    wet = densities(dry / made * loose_factor, moisture, loose_factor, gaps, grain_kg_m3).saturated_density_kg_m3
+    figures["saturated_density_kg_m3"] = (wet, "kg/m3")
     traits = frozenset[str]().union(*(part.material.traits for part in parts))
     material = Material(
         key,

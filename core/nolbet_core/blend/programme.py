@@ -11,9 +11,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.blend.mix import FALL_IN
-from nolbet_core.blend.soil import share_with
+from nolbet_core.blend.soil import buffering, organic_share, share_with
 from nolbet_core.blend.target import Target
 from nolbet_core.shelf.material import Material
+
+FILL_ONLY = "fill_only"
+"""What fills a bed and is no part of a soil: rubble, gravel, logs, chips, turf."""
 
 Values = NDArray[np.float64]
 
@@ -22,10 +25,10 @@ Case = Literal["fines_fit", "voids_full"]
 
 CASES: tuple[Case, ...] = ("fines_fit", "voids_full")
 
-BandName = Literal["air_filled", "water_held", "ph", "c_to_n", "rise_m", "compost_share", "limit"]
+BandName = Literal["air_filled", "water_held", "ph", "c_to_n", "rise_m", "compost_share", "organic_matter", "limit"]
 """What a row holds; a limit is that of a single material."""
 
-PH_SCALE = 1e6
+DRY_SCALE = 1e-3
 CARBON_SCALE = 1e-2
 """Rows are brought to about one, so that the solver's tolerance means the same in all of them."""
 
@@ -62,7 +65,8 @@ class Programme:
 
     def __init__(self, components: Sequence[Component], target: Target) -> None:
         known = [each for each in components if _is_known(each.material)]
-        fit = [each for each in known if target.fresh_wood or not share_with(each.material, "raw_wood")]
+        soil = [each for each in known if not share_with(each.material, FILL_ONLY)]
+        fit = [each for each in soil if target.fresh_wood or not share_with(each.material, "raw_wood")]
         self.components = tuple(fit)
         self.target = target
 
@@ -91,6 +95,16 @@ class Programme:
     def _figures(self, name: Literal["porosity", "container_capacity", "ph"]) -> Values:
         return np.array([each.material.soil_figure(name) for each in self.components], dtype=float)
 
+    @cached_property
+    def _dry(self) -> Values:
+        """Dry mass of a loose volume, brought to about one."""
+        materials = [each.material for each in self.components]
+        return np.array([each.dry_density_kg_m3 / each.loose_factor for each in materials]) * DRY_SCALE
+
+    @cached_property
+    def _buffers(self) -> Values:
+        return np.array([buffering(each.material) for each in self.components]) * DRY_SCALE
+
     def rows(self, case: Case) -> list[Row]:
         """All bands and limits as rows."""
         target, made = self.target, self.made(case)
@@ -99,9 +113,10 @@ class Programme:
         air = made - not_air
         rows = [*_between("air_filled", air, made, target.air_filled)]
         rows += _between("water_held", held, made, target.water_held)
-        acid = 10 ** -self._figures("ph") * PH_SCALE
-        low, high = (10**-each * PH_SCALE for each in target.ph)
-        rows += [Row("ph", high - acid, high), Row("ph", acid - low, low)]
+        rows += _between("ph", self._buffers * self._figures("ph"), self._buffers, target.ph)
+        if target.organic_matter is not None:
+            organic = np.array([organic_share(each.material) for each in self.components])
+            rows += _between("organic_matter", self._dry * organic, self._dry, target.organic_matter)
         if target.c_to_n_most is not None:
             rows.append(Row("c_to_n", self._carbon_over(target.c_to_n_most), 1.0))
         if target.rise_least_m is not None:
@@ -113,9 +128,8 @@ class Programme:
 
     def _carbon_over(self, c_to_n: float) -> Values:
         materials = [each.material for each in self.components]
-        dry = np.array([each.dry_density_kg_m3 / each.loose_factor for each in materials])
         over = np.array([each.carbon - c_to_n * each.nitrogen for each in materials])
-        weighed: Values = dry * over * CARBON_SCALE
+        weighed: Values = self._dry / DRY_SCALE * over * CARBON_SCALE
         return weighed
 
     def _limits(self) -> list[Row]:

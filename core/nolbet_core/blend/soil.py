@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -10,6 +9,12 @@ from nolbet_core.shelf.material import Material, SoilFigure
 
 ORGANIC_PER_CARBON = 1.724
 """Organic matter for each mass of organic carbon: the van Bemmelen factor, 1 / 0.58."""
+
+BUFFER_PER_ORGANIC = 20.0
+"""How much more organic matter buffers than mineral soil, mass for mass."""
+
+PH_SPREAD = 0.5
+"""How far a mix's pH may lie off what is worked out, either way."""
 
 KEPT: tuple[SoilFigure, ...] = ("loose_dry_kg_m3", "porosity", "container_capacity", "wilting_point", "ph")
 
@@ -43,8 +48,8 @@ def mixed_figure(name: SoilFigure, parts: Sequence[tuple[Material, float]], made
     fall between coarse grains.
 
     Solids, water and dry mass are kept, so that what is lost on mixing is lost from the air: porosity is
-    1 - sum v (1 - porosity) / made, the others sum v x / made, water never more than the pores hold. pH is that of
-    the mean of hydrogen ions by the parts' volume (an estimate: buffers are left out).
+    1 - sum v (1 - porosity) / made, the others sum v x / made, water never more than the pores hold. pH is weighted by
+    what buffers it: sum v b pH / sum v b, b as buffering() gives it (an estimate, good to half a unit).
     """
     known = [(material.soil_figure(name), volume) for material, volume in parts if volume > 0]
     values = [(value, volume) for value, volume in known if value is not None]
@@ -52,7 +57,10 @@ def mixed_figure(name: SoilFigure, parts: Sequence[tuple[Material, float]], made
     if len(values) < len(known) or whole <= 0 or made <= 0:
         return None
     if name == "ph":
-        return -math.log10(sum(volume * 10**-value for value, volume in values) / whole)
+        weighed = [(each, volume * buffering(each)) for each, volume in parts if volume > 0]
+        buffers = sum(weight for _, weight in weighed)
+        known_ph = ((each.soil_figure("ph") or 0.0) * weight for each, weight in weighed)
+        return sum(known_ph) / buffers if buffers > 0 else None
     if name == "porosity":
         return 1 - sum(volume * (1 - value) for value, volume in values) / made
     mixed = sum(volume * value for value, volume in values) / made
@@ -60,6 +68,20 @@ def mixed_figure(name: SoilFigure, parts: Sequence[tuple[Material, float]], made
         return mixed
     porosity = mixed_figure("porosity", parts, made)
     return mixed if porosity is None else min(mixed, porosity)
+
+
+def organic_share(material: Material) -> float:
+    """Organic matter as a share of a material's dry mass [0-1]."""
+    return min(ORGANIC_PER_CARBON * material.carbon, 1.0)
+
+
+def buffering(material: Material) -> float:
+    """How much a loose volume of a material holds to its pH: dry mass x (1 + 20 x organic share) [kg/m3].
+
+    Source: Magdoff and Bartlett 1985: buffering goes with organic matter.
+    """
+    loose_dry_kg_m3 = material.dry_density_kg_m3 / material.loose_factor
+    return loose_dry_kg_m3 * (1 + BUFFER_PER_ORGANIC * organic_share(material))
 
 
 def soil_of(material: Material) -> Soil:
@@ -73,7 +95,7 @@ def soil_of(material: Material) -> Soil:
         water_held=held,
         available=None if held is None or wilting is None else max(held - wilting, 0.0),
         air_filled=None if held is None or porosity is None else porosity - held,
-        organic_matter=min(ORGANIC_PER_CARBON * carbon, 1.0),
+        organic_matter=organic_share(material),
         ph=material.soil_figure("ph"),
         c_to_n=carbon / nitrogen if nitrogen > 0 else None,
         rise_m=material.capillary_rise_m,

@@ -83,9 +83,9 @@ def _wrong_with_extras(layer: Layer, materials: Mapping[str, Material], path: st
     """What is wrong with what packs a layer and what is scattered on it; both are there."""
     if layer.infill is not None and not materials[layer.material].is_sheet:
         fines = materials[layer.infill.material]
-        if fines.is_sheet or fines.void_share:
+        if fines.is_sheet or fines.takes_fines:
             yield PlanProblem(f"{path}.infill.material", f"{layer.infill.material} isn't fine enough to pack voids")
-        if not materials[layer.material].void_share:
+        if not materials[layer.material].takes_fines:
             yield PlanProblem(f"{path}.infill", f"{layer.material} has no voids to pack")
     if layer.amendment is not None:
         key = layer.amendment.material

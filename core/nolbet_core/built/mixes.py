@@ -146,6 +146,7 @@ def target_of(entry: PlanMix, soil_over_water_m: float | None = None) -> Target:
         rise_least_m if own.rise_least_m is None else own.rise_least_m,
         usual.fresh_wood,
         usual.compost_most if own.compost_most is None else own.compost_most,
+        usual.organic_matter if own.organic_matter is None else _band(own.organic_matter, (0.0, 1.0)),
     )
 
 

@@ -131,6 +131,7 @@ def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> Layer
         infill_loose_m3=layer.infill_loose_m3,
         solid_m3=layer.solid_m3,
         void_share=layer.material.void_share,
+        takes_fines=layer.material.takes_fines,
         void_m3=layer.void_m3,
         vanishing_m3=layer.vanishing_m3,
         mass_dry_kg=layer.mass_dry_kg,

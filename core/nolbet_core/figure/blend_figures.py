@@ -30,7 +30,7 @@ MarkState = Literal["in", "under", "over", "unknown", "free"]
 class MarkFigures:
     """A figure of a mix against its band. value: null where a part's isn't known. least, most: null where open.
 
-    state: free where nothing is asked of it.
+    state: free where nothing is asked of it. spread: how far it may lie off either way, in its own unit.
     """
 
     name: MarkName
@@ -38,6 +38,7 @@ class MarkFigures:
     least: float | None
     most: float | None
     state: MarkState
+    spread: float
 
 
 @record

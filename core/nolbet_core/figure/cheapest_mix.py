@@ -8,7 +8,7 @@ from decimal import Decimal
 from nolbet_core.blend.amounts import Amount, amounts_for
 from nolbet_core.blend.batch import Bag, Batch, Heap, batch
 from nolbet_core.blend.cheapest import Recipe, cheapest
-from nolbet_core.blend.programme import BandName, Component
+from nolbet_core.blend.programme import FILL_ONLY, BandName, Component
 from nolbet_core.blend.target import Target
 from nolbet_core.built.buying import stock_of, suppliers_of
 from nolbet_core.built.mixes import draft_mix, target_of
@@ -45,6 +45,7 @@ BAND_NAMES: Mapping[BandName, str] = {
     "c_to_n": "carbon to nitrogen",
     "rise_m": "how high it wicks",
     "compost_share": "the share of compost",
+    "organic_matter": "organic matter",
     "limit": "a limit of a single material",
 }
 
@@ -173,7 +174,10 @@ def _candidates(wish: Wish, supplies: Supplies, prices: Iterable[str], stock: Ma
     return [
         key
         for key, material in there.items()
-        if material.group in MIXED and key not in supplies.mixes and not unknown_soils([material])
+        if material.group in MIXED
+        and FILL_ONLY not in material.traits
+        and key not in supplies.mixes
+        and not unknown_soils([material])
     ]
 
 
@@ -186,7 +190,7 @@ def _components(
     for key in keys:
         material = supplies.materials[key]
         least, most = limits.get(key, (0.0, 1.0))
-        if unknown_soils([material]) or (key not in prices and key not in stock):
+        if unknown_soils([material]) or FILL_ONLY in material.traits or (key not in prices and key not in stock):
             aside.append(material.name)
             continue
         if stock.get(key, 0.0) > 0:

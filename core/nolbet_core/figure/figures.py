@@ -66,6 +66,7 @@ class LayerFigures:
     infill_loose_m3: float
     solid_m3: float
     void_share: float
+    takes_fines: bool
     void_m3: float
     vanishing_m3: float
     mass_dry_kg: float

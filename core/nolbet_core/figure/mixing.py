@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from nolbet_core.blend.mix import Mix, Part, yield_volume
-from nolbet_core.blend.soil import KEPT, Soil, soil_of
+from nolbet_core.blend.soil import KEPT, PH_SPREAD, Soil, soil_of
 from nolbet_core.blend.target import Target
 from nolbet_core.built.mixes import draft_mix, target_of
 from nolbet_core.built.supplies import Supplies
@@ -76,6 +76,7 @@ def marks_of(material: Material, soil: Soil, target: Target | None) -> list[Mark
             "c_to_n": (None, target.c_to_n_most),
             "rise_m": (target.rise_least_m, None),
             "compost_share": (None, target.compost_most),
+            "organic_matter": target.organic_matter or (None, None),
         }
     moist = material.bulk_density_kg_m3 / material.loose_factor
     values: dict[MarkName, float | None] = {
@@ -105,7 +106,7 @@ def _mark(name: MarkName, value: float | None, least: float | None, most: float 
         state = "under"
     elif most is not None and value > most + slack:
         state = "over"
-    return MarkFigures(name, value, least, most, state)
+    return MarkFigures(name, value, least, most, state, PH_SPREAD if name == "ph" else 0.0)
 
 
 def unknown_soils(materials: list[Material]) -> list[str]:

@@ -8,12 +8,15 @@ from nolbet_core.blend.soil import Soil, share_with
 from nolbet_core.blend.target import Band, MixUse, Target
 from nolbet_core.findings.finding import Finding, Found
 from nolbet_core.findings.safety import dust_of
-from nolbet_core.quantities.units import System
-from nolbet_core.quantities.writing import show_length, show_share
+from nolbet_core.quantities.units import CU_YD_M3, System
+from nolbet_core.quantities.writing import show_length, show_mass, show_share
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
 COMPOST_CAUTION = 0.7
+LIME_KG_M3 = (1.0, 2.0, 4.0)
+"""Ground limestone that lifts a mix by a unit of pH [kg/m3]: the least, the usual and the most (estimate)."""
+
 PEAT_SHARE = 0.3
 """From this share on a mix of dry peat sheds water (estimate)."""
 
@@ -150,9 +153,38 @@ class PhOut(MixFinding):
             return
         yield Found(
             "advice",
-            f"Its pH comes to about {ph:.1f}; {USE_NAMES[mix.use]} wants {low:g} to {high:g}.",
-            "Out of its band plants take up some nutrients badly. It is an estimate: what buffers isn't in it.",
-            "Test it, and lime it." if ph < low else "Test it; peat, bark or leaf mould bring it down.",
+            f"Its pH comes to about {ph:.1f}, half a unit either way; {USE_NAMES[mix.use]} wants {low:g} to {high:g}.",
+            "Out of its band plants take up some nutrients badly.",
+            _limed(low - ph, mix.system) if ph < low else "Test it; peat, bark or leaf mould bring it down.",
+        )
+
+
+class OrganicMatterOut(MixFinding):
+    """A mix with too little or too much that was once alive."""
+
+    code = "organic_matter_out"
+    level = ("advice",)
+    when = "a mix holds less organic matter, or more, than its use wants"
+
+    def look(self, mix: TriedMix) -> Iterator[Found]:
+        """Organic matter outside the target's band."""
+        band, share = mix.target.organic_matter, mix.soil.organic_matter
+        if band is None or not (_under(share, band) or _over(share, band)):
+            return
+        said = f"{show_share(round(share, 3))} of its dry mass is organic"
+        if _under(share, band):
+            yield Found(
+                "advice",
+                f"{said}; {USE_NAMES[mix.use]} wants {show_share(band[0])} or more.",
+                "What was once alive feeds the soil's life, holds its crumbs together and its water.",
+                "Take compost or leaf mould for some of what is mineral.",
+            )
+            return
+        yield Found(
+            "advice",
+            f"{said}; {USE_NAMES[mix.use]} wants up to {show_share(band[1])}.",
+            "The more of it is organic, the more it shrinks from year to year.",
+            "Take loam or sand for some of it.",
         )
 
 
@@ -248,6 +280,13 @@ class MixDust(MixFinding):
         dust = dust_of([each for each, share in mix.parts if share > 0])
         if dust is not None:
             yield dust
+
+
+def _limed(units_of_ph: float, system: System) -> str:
+    """What to do for a mix that is too sour by so much."""
+    heap_m3, heap = (CU_YD_M3, "cubic yard") if system is System.FT_IN else (1.0, "m³")
+    least, usual, most = (show_mass(each * units_of_ph * heap_m3, system) for each in LIME_KG_M3)
+    return f"Test it, then mix in ground limestone: about {usual} to a {heap} ({least} to {most}), an estimate."
 
 
 def _once_drained(air: float, water: float) -> str:

@@ -48,7 +48,8 @@ class MixTarget(Model):
     """What a mix is for, and bands that differ from what is usual for that.
 
     air_filled, water_held: least and most of its volume. ph: least and most. c_to_n_most: carbon to nitrogen.
-    rise_least_m: how high it has to wick. compost_most: of its parts by volume. limits: of single materials.
+    rise_least_m: how high it has to wick. compost_most: of its parts by volume. organic_matter: least and
+    most of its dry mass. limits: of single materials.
     """
 
     use: MixUse = "raised_bed"
@@ -58,9 +59,10 @@ class MixTarget(Model):
     c_to_n_most: Annotated[float, Field(gt=0, le=1000)] | None = None
     rise_least_m: Annotated[float, Field(ge=0, le=1)] | None = None
     compost_most: Share | None = None
+    organic_matter: ShareBand | None = None
     limits: Annotated[list[ShareLimit], Field(max_length=30)] = Field(default_factory=list)
 
-    @field_validator("air_filled", "water_held", "ph")
+    @field_validator("air_filled", "water_held", "ph", "organic_matter")
     @classmethod
     def _in_order(cls, band: list[float] | None) -> list[float] | None:
         if band is not None and band[0] > band[1]:

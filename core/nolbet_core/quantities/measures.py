@@ -223,6 +223,8 @@ def _check_parts(parts: list[str], kind: Kind) -> None:
 def _read_terms(part: str, kind: Kind, units: dict[str, Unit], comma: Comma) -> list[_Term]:
     terms: list[_Term] = []
     part = re.sub(r"\band\b|\+|&", " ", part).strip()
+    if not part:
+        raise Problem("no number found")
     position = 0
     while position < len(part):
         match = _TERM.match(part, position)

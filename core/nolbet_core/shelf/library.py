@@ -5,11 +5,16 @@ from __future__ import annotations
 import difflib
 import json
 from collections.abc import Iterable, Mapping
+from dataclasses import asdict
 from functools import cache
 from importlib.resources import files
 from typing import Any
 
-from nolbet_core.shelf.material import Material, Property
+from nolbet_core.shelf.densities import densities, grain_density, grain_density_of_loose
+from nolbet_core.shelf.material import FOLLOWS, UNITS, Material, Property
+
+NO_GAPS = Property(0.0, UNITS["void_share"], 0.0, 0.0, FOLLOWS)
+"""Of a material that has none."""
 
 
 @cache
@@ -20,10 +25,7 @@ def standard_shelf() -> Mapping[str, Material]:
 
 
 def _material(row: dict[str, Any]) -> Material:
-    properties = {
-        name: Property(entry["value"], entry["unit"], entry["range"][0], entry["range"][1], entry["source"])
-        for name, entry in row["properties"].items()
-    }
+    properties = _ordered(_with_densities(_as_written(row)))
     return Material(
         row["key"],
         row["name"],
@@ -33,6 +35,44 @@ def _material(row: dict[str, Any]) -> Material:
         frozenset(row["traits"]),
         properties,
     )
+
+
+def _as_written(row: dict[str, Any]) -> dict[str, Property]:
+    return {
+        name: Property(entry["value"], entry["unit"], entry["range"][0], entry["range"][1], entry["source"])
+        for name, entry in row["properties"].items()
+    }
+
+
+def _with_densities(typed: dict[str, Property]) -> dict[str, Property]:
+    """The figures of a material with the densities and pores that follow from them; a sheet has none."""
+    if "dry_density_kg_m3" not in typed:
+        return typed
+    dry, loose = typed["dry_density_kg_m3"], typed["loose_factor"]
+    grain = grain_density(typed["carbon"].value)
+    if "porosity" in typed:
+        grain = grain_density_of_loose(dry.value / loose.value, typed["porosity"].value)
+    moisture, gaps = typed["moisture"], typed.get("void_share", NO_GAPS)
+    usual = densities(dry.value, moisture.value, loose.value, gaps.value, grain)
+    least = densities(dry.low, moisture.low, loose.high, gaps.high, grain)
+    most = densities(dry.high, moisture.high, loose.low, gaps.low, grain)
+    following = {
+        name: Property(value, UNITS[name], *_spanned(value, getattr(least, name), getattr(most, name)), FOLLOWS)
+        for name, value in ((name, round(value, EXACT)) for name, value in asdict(usual).items())
+    }
+    return following | typed
+
+
+def _spanned(value: float, *ends: float) -> tuple[float, float]:
+    return min(value, *ends), max(value, *ends)
+
+
+def _ordered(properties: dict[str, Property]) -> dict[str, Property]:
+    return {name: properties[name] for name in UNITS if name in properties}
+
+
+EXACT = 9
+"""Digits that a division is held to, so that 460 / 1.15 is 400."""
 
 
 def search(materials: Iterable[Material], words: str) -> list[Material]:

@@ -3,15 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import asdict, dataclass
 from functools import cached_property
 from typing import Literal
+
+from nolbet_core.shelf.densities import densities, dry_of, grain_density_of_loose
 
 Grain = Literal["fine", "coarse"]
 SoilFigure = Literal["loose_dry_kg_m3", "porosity", "container_capacity", "wilting_point", "ph"]
 
 YOURS = "yours"
 """The source of a figure that the gardener gave."""
+
+FOLLOWS = "worked out from its other figures"
+"""The source of a figure that follows from others."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -152,6 +157,11 @@ class Material:
         """Whether it trickles down into the voids of what lies below."""
         return self.grain == "fine" and not self.is_sheet
 
+    @cached_property
+    def takes_fines(self) -> bool:
+        """Whether fines above run down into its voids; what lies in mats (leaves, straw, turf) lets none through."""
+        return self.void_share > 0 and "mats" not in self.traits
+
     def _figure(self, name: str, otherwise: float) -> float:
         found = self.properties.get(name)
         return otherwise if found is None else found.value
@@ -162,32 +172,41 @@ def own_material(
 ) -> Material:
     """A gardener's own material: like one of the shelf, save for the figures given.
 
-    figures: property name to value [in the property's unit]. A density replaces the moist one; where moisture and a
-    dry density are given without it, the moist one follows from them. A saturated density and a loose dry one that are
-    not given move with the moist one, since they rest on the same solids.
+    figures: property name to value [in the property's unit]. Any of the densities moves the others, since all rest on
+    the same solids; the moist one comes before the dry one, and that before the loose one. Moist and dry together give
+    the moisture. What is given stands as it is.
     """
-    properties = dict(like.properties)
+    base = {each: found.value for each, found in like.properties.items()}
     given = dict(figures)
-    dry = given.pop("dry_density_kg_m3", None)
-    if dry is not None and "bulk_density_kg_m3" not in given:
-        moisture = given.get("moisture", like.moisture)
-        given["bulk_density_kg_m3"] = dry / (1 - moisture)
-    if "bulk_density_kg_m3" in given and "saturated_density_kg_m3" not in given and not like.is_sheet:
-        heavier = given["bulk_density_kg_m3"] - like.bulk_density_kg_m3
-        if "loose_dry_kg_m3" in like.properties:
-            ratio = given["bulk_density_kg_m3"] / like.bulk_density_kg_m3
-            loose = like.properties["loose_dry_kg_m3"]
-            properties["loose_dry_kg_m3"] = replace(loose, value=loose.value * ratio)
-        saturated = like.properties["saturated_density_kg_m3"]
-        properties["saturated_density_kg_m3"] = replace(saturated, value=like.saturated_density_kg_m3 + heavier)
+    if "moisture" not in given and "bulk_density_kg_m3" in given and "dry_density_kg_m3" in given:
+        given["moisture"] = max(1 - given["dry_density_kg_m3"] / given["bulk_density_kg_m3"], 0.0)
+    properties = dict(like.properties)
     for figure, value in given.items():
-        base = like.properties.get(figure)
-        unit = base.unit if base else UNITS[figure]
-        properties[figure] = Property(value, unit, value, value, YOURS)
+        found = like.properties.get(figure)
+        properties[figure] = Property(value, found.unit if found else UNITS[figure], value, value, YOURS)
+    if not like.is_sheet:
+        worked = _worked_anew(base, given)
+        for figure, value in worked.items():
+            if figure not in given and value != base.get(figure):
+                properties[figure] = Property(value, UNITS[figure], value, value, FOLLOWS)
     return Material(key, name or like.name, like.group, grain or like.grain, (), like.traits, properties, like.key)
 
 
+def _worked_anew(base: Mapping[str, float], given: Mapping[str, float]) -> dict[str, float]:
+    """Every density and the porosity, with what is given in the place of what stood there."""
+    own = {**base, **given}
+    moisture, loose_factor = own["moisture"], own["loose_factor"]
+    dry = dry_of(given, moisture, loose_factor)
+    dry = own["dry_density_kg_m3"] if dry is None else dry
+    grain = grain_density_of_loose(base["loose_dry_kg_m3"], base["porosity"])
+    if "porosity" in given:
+        grain = grain_density_of_loose(dry / loose_factor, given["porosity"])
+    following = densities(dry, moisture, loose_factor, own.get("void_share", 0.0), grain)
+    return {"dry_density_kg_m3": dry, **asdict(following)}
+
+
 UNITS: dict[str, str] = {
+    "dry_density_kg_m3": "kg/m3",
     "bulk_density_kg_m3": "kg/m3",
     "saturated_density_kg_m3": "kg/m3",
     "moisture": "share of moist mass",

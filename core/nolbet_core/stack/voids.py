@@ -43,7 +43,7 @@ def fines_running(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[R
     layers: as asked for, bottom to top. placed_m3: the placed volume of each [m3].
 
     Fines run into the nearest open voids below them until those are full or the fines are used up: the lesser of the
-    two. A fabric or liner between them stops them; card and paper rot and do not.
+    two. A fabric or liner between them stops them; card and paper rot and do not. What lies in mats takes none.
     """
     runs: list[RunDown] = []
     open_m3: list[tuple[int, float]] = []
@@ -55,7 +55,7 @@ def fines_running(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[R
         if layer.material.runs_into_voids:
             runs += _trickle(index, volume_m3, open_m3)
         left = void_volume(layer, volume_m3) - packed_volume(layer, volume_m3)
-        if left > 0:
+        if left > 0 and layer.material.takes_fines:
             open_m3.append((index, left))
     return runs
 

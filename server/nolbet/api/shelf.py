@@ -56,6 +56,7 @@ class MaterialOut(Schema):
     like: str | None
     revision: int | None
     void_share: float
+    takes_fines: bool
     loose_factor: float
     placed_kg_m3: float | None
     loose_kg_m3: float | None
@@ -110,6 +111,7 @@ def _out(material: Material, is_mix: bool, revision: int | None) -> MaterialOut:
         like=material.like,
         revision=revision,
         void_share=material.void_share,
+        takes_fines=material.takes_fines,
         loose_factor=material.loose_factor,
         placed_kg_m3=dense,
         loose_kg_m3=dense / material.loose_factor if dense else None,

@@ -1864,13 +1864,13 @@ export interface components {
             /** Fits */
             fits: boolean;
             /** Held By */
-            held_by: ("air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "limit")[];
+            held_by: ("air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "organic_matter" | "limit")[];
             /** Left Aside */
             left_aside: string[];
             /** Message */
             message: string;
             /** Missed */
-            missed: ("air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "limit")[];
+            missed: ("air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "organic_matter" | "limit")[];
             mix: components["schemas"]["MixFigures"] | null;
             /** Parts */
             parts: components["schemas"]["WishedPart"][];
@@ -2681,6 +2681,8 @@ export interface components {
             /** Solid M3 */
             solid_m3: number;
             split: components["schemas"]["SplitFigures"] | null;
+            /** Takes Fines */
+            takes_fines: boolean;
             /** Thick Per M */
             thick_per_m: number;
             /** Thickness M */
@@ -2753,7 +2755,7 @@ export interface components {
          * MarkFigures
          * @description A figure of a mix against its band. value: null where a part's isn't known. least, most: null where open.
          *
-         *     state: free where nothing is asked of it.
+         *     state: free where nothing is asked of it. spread: how far it may lie off either way, in its own unit.
          */
         MarkFigures: {
             /** Least */
@@ -2765,6 +2767,8 @@ export interface components {
              * @enum {string}
              */
             name: "air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "available" | "porosity" | "organic_matter" | "loose_dry_kg_m3" | "loose_moist_kg_m3";
+            /** Spread */
+            spread: number;
             /**
              * State
              * @enum {string}
@@ -2812,6 +2816,8 @@ export interface components {
             revision: number | null;
             /** Synonyms */
             synonyms: string[];
+            /** Takes Fines */
+            takes_fines: boolean;
             /** Void Share */
             void_share: number;
         };
@@ -2935,7 +2941,8 @@ export interface components {
          * @description What a mix is for, and bands that differ from what is usual for that.
          *
          *     air_filled, water_held: least and most of its volume. ph: least and most. c_to_n_most: carbon to nitrogen.
-         *     rise_least_m: how high it has to wick. compost_most: of its parts by volume. limits: of single materials.
+         *     rise_least_m: how high it has to wick. compost_most: of its parts by volume. organic_matter: least and
+         *     most of its dry mass. limits: of single materials.
          */
         MixTarget: {
             /** Air Filled */
@@ -2946,6 +2953,8 @@ export interface components {
             compost_most?: number | null;
             /** Limits */
             limits?: components["schemas"]["ShareLimit"][];
+            /** Organic Matter */
+            organic_matter?: number[] | null;
             /** Ph */
             ph?: number[] | null;
             /** Rise Least M */

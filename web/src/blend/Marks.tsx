@@ -24,7 +24,10 @@ import type { MixEdit } from "./useMixDraft";
 const END = { alignItems: "flex-end" } as const;
 
 type Name = MarkFigures["name"];
-type Banded = Extract<Name, "air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share">;
+type Banded = Extract<
+  Name,
+  "air_filled" | "water_held" | "ph" | "c_to_n" | "rise_m" | "compost_share" | "organic_matter"
+>;
 
 /** What the banded figures are called, the range they are drawn on, and how they are written. */
 const BANDED: readonly (readonly [Banded, string, number, number])[] = [
@@ -34,6 +37,7 @@ const BANDED: readonly (readonly [Banded, string, number, number])[] = [
   ["c_to_n", "Carbon to nitrogen", 0, 60],
   ["rise_m", "Wicks up (estimate)", 0, 0.5],
   ["compost_share", "Compost", 0, 1],
+  ["organic_matter", "Organic, of the dry mass", 0, 1],
 ];
 
 const STATES = { in: "fits", under: "too little", over: "too much", unknown: "not known", free: "" } as const;
@@ -74,13 +78,19 @@ function Mark({ mark, label, low, high, units }: MarkProps) {
         {!open && <BlendBand style={{ left: from, width: `calc(${to} - ${from})` }} />}
         {value != null && <BlendNeedle data-part="blend-needle" style={{ left: at(value) }} />}
       </BlendTrack>
-      <BlendValue>{value == null ? "–" : written(mark.name, value, units)}</BlendValue>
+      <BlendValue>{value == null ? "–" : spanned(mark, value, units)}</BlendValue>
       <BlendWanted data-part="blend-wanted">
         {open ? "nothing asked" : wanted(mark, units)}
         {state !== "free" && <b> {STATES[state]}</b>}
       </BlendWanted>
     </BlendMark>
   );
+}
+
+/** A figure with how far it may lie off either way, where that is known. */
+function spanned({ name, spread }: MarkFigures, value: number, units: Units): string {
+  const said = written(name, value, units);
+  return spread > 0 ? `${said} ± ${written(name, spread, units)}` : said;
 }
 
 function wanted({ name, least, most }: MarkFigures, units: Units): string {
@@ -93,7 +103,6 @@ function wanted({ name, least, most }: MarkFigures, units: Units): string {
 const FREE: readonly (readonly [Name, string])[] = [
   ["available", "Water plants can take"],
   ["porosity", "All pores"],
-  ["organic_matter", "Organic, of the dry mass"],
 ];
 
 /** Figures that nothing is asked of. */
@@ -140,7 +149,11 @@ type BandsProps = {
 export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
   const { units } = useShowing();
   const mark = (name: Name) => marks.find((each) => each.name === name);
-  const band = (name: "air_filled" | "water_held" | "ph", label: string, limit: "share" | "ph") => {
+  const band = (
+    name: "air_filled" | "water_held" | "ph" | "organic_matter",
+    label: string,
+    limit: "share" | "ph",
+  ) => {
     const now = mark(name);
     if (now?.least == null || now.most == null) return null;
     const { least, most } = now;
@@ -175,6 +188,7 @@ export function Bands({ gardenId, mix, marks, materials, onEdit }: BandsProps) {
             {band("air_filled", "Air", "share")}
             {band("water_held", "Water", "share")}
             {band("ph", "pH", "ph")}
+            {band("organic_matter", "Organic", "share")}
             <MeasureField
               label="Carbon up to"
               limit="carbon"

@@ -86,7 +86,7 @@ export function withoutLimit(mix: Mix, material: string): Mix {
   });
 }
 
-type Edged = "air_filled" | "water_held" | "ph";
+type Edged = "air_filled" | "water_held" | "ph" | "organic_matter";
 
 /** The mix with the least or the most of a band changed; the other edge is its own, else the one shown, and gives way. */
 export function withEdge(

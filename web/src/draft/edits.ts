@@ -109,7 +109,7 @@ export function changeMaterial(bed: Bed, index: number, material: Material, stan
       material: material.key,
     });
   }
-  const infill = material.void_share > 0 ? layer.infill : null;
+  const infill = material.takes_fines ? layer.infill : null;
   const amount = wasSheet ? { ...NO_SHEET, thickness_m: standing_m || firstLayer(material).thickness_m } : {};
   return changeLayer(bed, index, { material: material.key, infill, ...amount });
 }

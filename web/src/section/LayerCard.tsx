@@ -175,6 +175,7 @@ function How(props: HowProps) {
       {layer.infill ? (
         <LayerAside>gaps packed {Math.round(meant("Infill", layer.infill, "share") * 100)} %</LayerAside>
       ) : (
+        figured.takes_fines &&
         open > 0 && (
           <Gaps grave={figured.vanishing_m3 > 0}>gaps {Math.round(figured.void_share * 100)} %</Gaps>
         )

@@ -119,7 +119,7 @@ function BulkTools(props: Props) {
         </Note>
       )}
       <LiftsField {...props} />
-      {figured.void_share > 0 && <PackTools {...props} />}
+      {figured.takes_fines && <PackTools {...props} />}
     </>
   );
 }

@@ -28,6 +28,7 @@ const WARM_C = 12;
 const WARM = `${WARM_C} °C`;
 
 const NAMES: Record<string, [string, LimitName]> = {
+  dry_density_kg_m3: ["Density, dry, as placed", "density"],
   bulk_density_kg_m3: ["Density, moist, as placed", "density"],
   saturated_density_kg_m3: ["Density, wet through", "density"],
   moisture: ["Water", "share"],
@@ -200,6 +201,8 @@ function aboutOf(material: Material): string {
 }
 
 function grainOf(material: Material): string {
+  if (material.void_share > 0 && !material.takes_fines)
+    return "Coarse, and lies in mats: fines don't run down into its gaps.";
   if (material.void_share > 0) return "Coarse: fines run down into its gaps unless they are packed.";
   return material.grain === "fine"
     ? "Fine: it runs down into open gaps below."
