@@ -14,7 +14,7 @@ from bench.measure import Measure, compare
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.worked import WorkedBed, worked_bed
-from nolbet_core.settling.curve import MONTHS
+from nolbet_core.settling.clock import MONTHS, steady
 from nolbet_core.settling.spread import DRAWS, Drawn, drawn_figures, drawn_remaining, plain_materials
 from nolbet_core.settling.surface import sinking_amounts
 
@@ -29,7 +29,7 @@ def measure_settling() -> list[Measure]:
     views = _ten_beds()
     materials = [layer.material for view in views for layer in view.filled.layers]
     plain, _ = plain_materials(materials)
-    drawn, factor = drawn_figures(plain), views[0].settling.decay_factor
+    drawn, factor = drawn_figures(plain), views[0].settling.clock.mean
     index = {material.key: at for at, material in enumerate(plain)}
     amounts = np.array([_amounts(view, index) for view in views])
     fast, slow = _fast(amounts, drawn, factor), _slow(amounts, drawn, factor)
@@ -68,13 +68,14 @@ def _amounts(view: WorkedBed, index: dict[str, int]) -> Sums:
 
 
 def _fast(amounts: Sums, drawn: Drawn, factor: float) -> Sums:
-    sums: Sums = amounts @ drawn_remaining(drawn, factor)
+    sums: Sums = amounts @ drawn_remaining(drawn, steady(factor), np.ones(DRAWS))
     return sums.transpose(1, 2, 0)
 
 
 def _slow(amounts: Sums, drawn: Drawn, factor: float) -> Sums:
     """The formula as it stands, over beds, draws, months and layers."""
     settles, stays, decay = (each.tolist() for each in (drawn.settles, drawn.stays, drawn.decay_per_year))
+    logs = set(drawn.logs)
     beds = [[(at, amount) for at, amount in enumerate(row) if amount] for row in amounts.tolist()]
     sums = np.empty((len(beds), DRAWS, MONTHS + 1))
     for bed, layers in enumerate(beds):
@@ -82,10 +83,18 @@ def _slow(amounts: Sums, drawn: Drawn, factor: float) -> Sums:
             for month in range(MONTHS + 1):
                 years = month / 12
                 settled = 1 - math.exp(-years / 0.15)
-                sums[bed, draw, month] = sum(
-                    amount
-                    * (1 - settles[at][draw] * settled)
-                    * (stays[at][draw] + (1 - stays[at][draw]) * math.exp(-decay[at][draw] * factor * years))
-                    for at, amount in layers
-                )
+                total = 0.0
+                for at, amount in layers:
+                    left = math.exp(-decay[at][draw] * factor * years)
+                    stayed = stays[at][draw]
+                    rotted = _log_volume(left, stayed) if at in logs else stayed + (1 - stayed) * left
+                    total += amount * (1 - settles[at][draw] * settled) * rotted
+                sums[bed, draw, month] = total
     return sums
+
+
+def _log_volume(left: float, stays: float) -> float:
+    mass = stays + (1 - stays) * left
+    if mass >= 0.5:
+        return 0.9 + 0.1 * left
+    return (0.9 + 0.1 * (0.5 - stays) / (1 - stays)) * mass / 0.5

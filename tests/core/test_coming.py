@@ -11,6 +11,7 @@ from hypothesis import strategies as st
 
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
+from nolbet_core.settling.clock import steady
 from nolbet_core.settling.curve import remaining_shares
 from nolbet_core.settling.spread import plain_materials
 from nolbet_core.shelf.library import standard_shelf
@@ -19,6 +20,7 @@ from tests.core.ask import bed_of, figures_of, planned
 from tests.core.shapes import EVERY_SHAPE, layers, shape
 
 SHELF = standard_shelf()
+EVEN = steady(1.0)
 ROTS = sorted(key for key, material in SHELF.items() if material.decay_per_year > 0 and not material.is_sheet)
 STACKS = st.lists(st.tuples(st.sampled_from(ROTS), st.floats(0.02, 0.25)), min_size=1, max_size=5)
 
@@ -106,7 +108,7 @@ def test_a_top_up_each_spring_makes_up_for_what_went(stack: Stack) -> None:
     sunk_m3 = 2.0 * (bed_of(parted(stack)).surface_m[0] - coming.springs[-1].surface_m)
     assert total >= sunk_m3 - 1e-9
     assert coming.springs[0].top_up_m3 == pytest.approx(
-        2.0 * sum(thick * (1 - float(remaining_shares(SHELF[key], 1.0)[6])) for key, thick in stack)
+        2.0 * sum(thick * (1 - float(remaining_shares(SHELF[key], EVEN)[6])) for key, thick in stack)
     )
 
 

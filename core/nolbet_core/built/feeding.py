@@ -13,7 +13,7 @@ from nolbet_core.nutrients.ledger import (
     nitrogen_ledger,
     weighted_carbon_to_nitrogen,
 )
-from nolbet_core.settling.curve import Dampness, decay_factor
+from nolbet_core.settling.clock import Dampness, decay_factor
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled

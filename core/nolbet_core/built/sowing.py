@@ -8,6 +8,7 @@ from functools import cached_property
 
 from nolbet_core.climate.year import Year
 from nolbet_core.planting.ready import Readiness, readiness
+from nolbet_core.settling.clock import Clock
 from nolbet_core.stack.fill import Filled
 
 
@@ -15,14 +16,14 @@ from nolbet_core.stack.fill import Filled
 class BedSowing:
     """A filled bed before its first crops. gap_kg_m2: nitrogen the first season goes short of [kg/m2].
 
-    open_below: whether roots can go on into the ground. decay_factor: over the whole year. built_on: day of filling.
+    open_below: whether roots can go on into the ground. clock: how fast things rot. built_on: day of filling.
     """
 
     filled: Filled
     school: str | None
     gap_kg_m2: float
     open_below: bool
-    decay_factor: float
+    clock: Clock
     built_on: date | None
     year: Year
 
@@ -34,7 +35,7 @@ class BedSowing:
             self.school,
             self.gap_kg_m2,
             self.open_below,
-            self.decay_factor,
+            self.clock,
             self.built_on,
             self.year,
         )

@@ -3,19 +3,18 @@
 from __future__ import annotations
 
 from calendar import monthrange
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from datetime import date
 from functools import cached_property
 
 from nolbet_core.built.ground import ground_of
 from nolbet_core.climate.weather import USUAL_LATITUDE_DEG
-from nolbet_core.climate.year import Year, ends_in_second_half, garden_year
-from nolbet_core.plan.garden import Garden
+from nolbet_core.climate.year import COMMON_YEAR, Year, ends_in_second_half, garden_year
+from nolbet_core.plan.garden import Garden, Normals
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plot.ground import Ground
 from nolbet_core.quantities.units import System
-
-COMMON_YEAR = 2027
 
 
 @dataclass(frozen=True)
@@ -47,12 +46,38 @@ def mean_temp_of(garden: Garden) -> float | None:
     """Mean temperature of a garden's year [degrees C] as given, else of its months; None where neither is known."""
     if garden.mean_temp_c is not None or garden.normals is None:
         return garden.mean_temp_c
+    return _mean_of_year(_means_of(garden.normals))
+
+
+def monthly_temps_of(garden: Garden) -> tuple[float, ...]:
+    """Mean temperatures of a garden's months [degrees C], nothing where none are known.
+
+    Where a mean of the year is given beside normals that come to another, the months are moved to it.
+    """
+    if garden.normals is None:
+        return ()
+    means = _means_of(garden.normals)
+    off = 0.0 if garden.mean_temp_c is None else garden.mean_temp_c - _mean_of_year(means)
+    return tuple(each + off for each in means)
+
+
+def _means_of(normals: Sequence[Normals]) -> list[float]:
+    return [(each.tmin_c + each.tmax_c) / 2 for each in normals]
+
+
+def _mean_of_year(temps_c: Sequence[float]) -> float:
     days = [monthrange(COMMON_YEAR, month)[1] for month in range(1, 13)]
-    warmth = sum(n * (each.tmin_c + each.tmax_c) / 2 for n, each in zip(days, garden.normals, strict=True))
-    return warmth / sum(days)
+    return sum(n * each for n, each in zip(days, temps_c, strict=True)) / sum(days)
 
 
 def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
     """What a garden's beds share. today: stands in for a day of filling that isn't given."""
-    year = garden_year(mean_temp_of(garden), garden.last_frost, garden.first_frost, latitude_of(garden), today)
+    year = garden_year(
+        mean_temp_of(garden),
+        garden.last_frost,
+        garden.first_frost,
+        latitude_of(garden),
+        today,
+        monthly_temps_of(garden),
+    )
     return Surroundings(System(garden.units), year, garden.handful_kg, garden.plot)

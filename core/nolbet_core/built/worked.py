@@ -88,7 +88,7 @@ class WorkedBed:
     @cached_property
     def settling(self) -> BedSettling:
         """How the bed sinks."""
-        return BedSettling(self.vessel, self.filled, self.year, self.bed.dampness)
+        return BedSettling(self.vessel, self.filled, self.year, self.bed.dampness, self.built_on)
 
     @cached_property
     def feeding(self) -> BedFeeding:
@@ -99,8 +99,8 @@ class WorkedBed:
     def sowing(self) -> BedSowing:
         """From when the bed can be sown."""
         gap_kg_m2 = self.feeding.gap_kg / self.vessel.top_area_m2
-        factor = self.settling.decay_factor
-        return BedSowing(self.filled, self.bed.school, gap_kg_m2, self.open_below, factor, self.built_on, self.year)
+        clock = self.settling.clock
+        return BedSowing(self.filled, self.bed.school, gap_kg_m2, self.open_below, clock, self.built_on, self.year)
 
 
 def written_layer(layer: Layer) -> dict[str, Any]:

@@ -2,16 +2,22 @@
 
 from __future__ import annotations
 
+import itertools
 from calendar import monthrange
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from nolbet_core.settling.curve import REFERENCE_C
+from nolbet_core.settling.clock import REFERENCE_C
 
 SEASON_WARMER_C = 5.5
 """How much warmer than the year the growing season is [degrees C] (estimate for temperate gardens)."""
 
 DAYS_A_MONTH = 365.25 / 12
+SEASON_MONTHS = 6
+"""How long a growing season is [months]."""
+
+COMMON_YEAR = 2027
+
 SPRING_NORTH = (4, 15)
 SPRING_SOUTH = (10, 15)
 AUTUMN_NORTH = (10, 15)
@@ -27,18 +33,32 @@ UNDATED_SPRING_MONTH = 6
 class Year:
     """A garden's year. mean_temp_c: of all of it [degrees C]. last_frost, first_frost: month and day of each.
 
-    today: the day that is now, where it is known; it stands in for a building day that isn't given.
+    today: the day that is now, where it is known; it stands in for a building day that isn't given. monthly_temps_c:
+    means of January to December where they are known, else nothing [degrees C].
     """
 
     mean_temp_c: float = REFERENCE_C
     last_frost: tuple[int, int] = SPRING_NORTH
     first_frost: tuple[int, int] = AUTUMN_NORTH
     today: date | None = None
+    monthly_temps_c: tuple[float, ...] = ()
 
     @property
     def season_temp_c(self) -> float:
-        """Mean temperature of the growing season [degrees C]."""
-        return self.mean_temp_c + SEASON_WARMER_C
+        """Mean temperature of the growing season [degrees C]: of the six warmest months where they are known."""
+        if not self.monthly_temps_c:
+            return self.mean_temp_c + SEASON_WARMER_C
+        return sum(sorted(self.monthly_temps_c)[-SEASON_MONTHS:]) / SEASON_MONTHS
+
+    def temps_from(self, built: date | None) -> tuple[float, ...]:
+        """Mean temperatures of the twelve months from a day on [degrees C]; an undated bed is built in autumn."""
+        if not self.monthly_temps_c:
+            return (self.mean_temp_c,) * 12
+        day = built or date(COMMON_YEAR, *self.first_frost)
+        into = (day.day - 1) / monthrange(day.year, day.month)[1]
+        months = [(day.month - 1 + each) % 12 for each in range(13)]
+        warmth = [self.monthly_temps_c[each] for each in months]
+        return tuple((1 - into) * one + into * next_one for one, next_one in itertools.pairwise(warmth))
 
 
 def garden_year(
@@ -47,10 +67,12 @@ def garden_year(
     first_frost: str | None,
     latitude_deg: float | None,
     today: date | None,
+    monthly_temps_c: tuple[float, ...] = (),
 ) -> Year:
     """A garden's year from what it says of itself, "MM-DD" for frosts; where it says nothing, usual ones for its half.
 
-    mean_temp_c [degrees C], 12 where it isn't given. latitude_deg: south is negative [degrees].
+    mean_temp_c [degrees C], 12 where it isn't given. latitude_deg: south is negative [degrees]. today, monthly_temps_c:
+    as a Year has them.
     """
     south = latitude_deg is not None and latitude_deg < 0
     return Year(
@@ -58,6 +80,7 @@ def garden_year(
         _month_day(last_frost) if last_frost else SPRING_SOUTH if south else SPRING_NORTH,
         _month_day(first_frost) if first_frost else AUTUMN_SOUTH if south else AUTUMN_NORTH,
         today,
+        monthly_temps_c,
     )
 
 

@@ -23,7 +23,7 @@ from nolbet_core.nutrients.dose import Dose
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.settling.curve import remaining_shares
-from nolbet_core.settling.spread import DRAWS, band_of, drawn_sums
+from nolbet_core.settling.spread import DRAWS, band_of, drawn_amounts, drawn_sums
 from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from nolbet_core.settling.topping import top_ups
 from nolbet_core.stack.fill import bulk_standing
@@ -71,7 +71,8 @@ def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     if not worked.filled.layers:
         return worked.settling.surface_m, worked.settling.surface_m
     amounts = sinking_amounts(worked.vessel, worked.filled)
-    edges = band_of(drawn_sums(worked.filled, amounts, worked.settling.decay_factor))
+    laid = drawn_amounts(amounts, [layer.thickness_m for layer in worked.filled.layers])
+    edges = band_of(drawn_sums(worked.filled, laid, worked.settling.clock))
     low, high = (surface_heights(worked.vessel, edge, worked.filled.base_m).tolist() for edge in edges)
     return low, high
 
@@ -110,7 +111,7 @@ def top_up_volumes(worked: WorkedBed, supplies: Supplies, months: Sequence[int])
     sunken = np.array([layer.placed_m3 for layer in filled.layers]) @ worked.settling.remaining
     target_m3 = max(float(sunken[0]) - filled.over_m3, 0.0) if filled.layers else 0.0
     return top_ups(
-        target_m3, sunken, months, remaining_shares(supplies.materials[worked.bed.top_up], worked.settling.decay_factor)
+        target_m3, sunken, months, remaining_shares(supplies.materials[worked.bed.top_up], worked.settling.clock)
     )
 
 

@@ -8,14 +8,15 @@ from datetime import date, timedelta
 from nolbet_core.climate.year import Year, first_spring, next_day
 from nolbet_core.planting.roots import LEAST_DEPTH_M, RootPath, Roots, root_path
 from nolbet_core.record import record
+from nolbet_core.settling.clock import Clock
 from nolbet_core.stack.layers import Standing, materials_in
 from nolbet_core.stack.zone import mulch_begins
 
-FRESH_WOOD_DAYS = 165
-"""Wait for fresh wood that takes nitrogen: five to six months [days]."""
+FRESH_WOOD_YEARS = 165 / 365.25
+"""Wait for fresh wood that takes nitrogen: five to six months at 12 degrees C and moist [years]."""
 
-UNROTTED_DAYS = 120
-"""Wait for fresh greens and browns with too little finished compost or soil on top [days] (estimate)."""
+UNROTTED_YEARS = 120 / 365.25
+"""Wait for fresh greens and browns with too little finished compost or soil on top, the same way [years] (estimate)."""
 
 FINISHED_COVER_M = 0.100
 """Finished compost or soil over cardboard or litter that can be sown at once [m]."""
@@ -78,8 +79,11 @@ class Readiness:
     harvest_days_above: int | None
 
 
-def waits_of(layers: Sequence[Standing], school: str | None, gap_kg_m2: float) -> tuple[Wait, ...]:
-    """What a fresh fill waits for. school: which it is filled by. gap_kg_m2: nitrogen it goes short of [kg/m2]."""
+def waits_of(layers: Sequence[Standing], school: str | None, gap_kg_m2: float, clock: Clock) -> tuple[Wait, ...]:
+    """What a fresh fill waits for. school: which it is filled by. gap_kg_m2: nitrogen it goes short of [kg/m2].
+
+    clock: how fast things rot there; what has to rot first is waited for by warmth, not by the calendar.
+    """
     standing = tuple(layers)
     below = standing[: mulch_begins(standing)]
     waits = []
@@ -89,10 +93,17 @@ def waits_of(layers: Sequence[Standing], school: str | None, gap_kg_m2: float) -
     if school in RESTING:
         waits.append(Wait(None, "dug ground rests under its cover till spring"))
     if woody and gap_kg_m2 > SMALL_GAP_KG_M2:
-        waits.append(Wait(FRESH_WOOD_DAYS, "fresh wood takes nitrogen for five to six months, unless it is fed"))
+        waits.append(Wait(_days(FRESH_WOOD_YEARS, clock), "fresh wood takes nitrogen at first, unless it is fed"))
     elif _unrotted(below) and _cover(standing) < FINISHED_COVER_M - 1e-9:
-        waits.append(Wait(UNROTTED_DAYS, "less than 100 mm of finished compost or soil lies over fresh litter"))
+        waits.append(
+            Wait(_days(UNROTTED_YEARS, clock), "less than 100 mm of finished compost or soil lies over fresh litter")
+        )
     return tuple(waits)
+
+
+def _days(rotted_years: float, clock: Clock) -> int:
+    """Days until things have rotted as in so many years moist at 12 degrees C."""
+    return round(clock.years_until(rotted_years) * 365.25)
 
 
 def _unrotted(layers: Sequence[Standing]) -> bool:
@@ -119,21 +130,21 @@ def readiness(
     school: str | None,
     gap_kg_m2: float,
     open_below: bool,
-    factor: float,
+    clock: Clock,
     built: date | None,
     year: Year,
 ) -> Readiness:
     """From when what may be sown.
 
     layers: as they stand, bottom to top. school: which they follow. gap_kg_m2: nitrogen the first season goes short of
-    [kg/m2]. open_below: whether roots can go on into the ground. factor: on decay rates. built: the day of filling,
-    where it is known. year: the garden's frosts.
+    [kg/m2]. open_below: whether roots can go on into the ground. clock: how fast things rot. built: the day of
+    filling, where it is known. year: the garden's frosts.
     """
     standing = tuple(layers)
-    waits = waits_of(standing, school, gap_kg_m2)
+    waits = waits_of(standing, school, gap_kg_m2, clock)
     manure = holds_raw_manure(standing)
     soil = any(layer.material.group == "soil" and layer.thickness_m > 0 for layer in standing)
-    path = root_path(standing, open_below, factor)
+    path = root_path(standing, open_below, clock)
     sowings = [_sowing(roots, path, waits, built, year) for roots in LEAST_DEPTH_M] if soil else []
     return Readiness(
         depth_m=path.depth_after(0.0),

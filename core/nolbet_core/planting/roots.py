@@ -7,6 +7,7 @@ from collections.abc import Iterator, Sequence
 from typing import Literal
 
 from nolbet_core.record import record
+from nolbet_core.settling.clock import Clock
 from nolbet_core.stack.layers import Bulk, Standing
 from nolbet_core.stack.zone import mulch_begins
 
@@ -24,23 +25,23 @@ ROTTEN_SHARE = 0.5
 """Roots go through wood and litter once so much of it has rotted (estimate)."""
 
 
-def opens_after(layer: Standing, factor: float) -> float:
+def opens_after(layer: Standing, clock: Clock) -> float:
     """Years until roots can go through a layer: at once in soil, once half rotted in wood and litter, never in liners.
 
-    factor: on decay rates, as decay_factor gives it.
+    clock: how fast things rot there.
     """
     material = layer.material
     if material.is_sheet:
         if "rots" in material.traits:
-            return _half_rotted(material.decay_per_year, factor)
+            return _half_rotted(material.decay_per_year, clock)
         return 0.0 if not material.traits else math.inf
     if material.group in ("soil", "meal"):
         return 0.0
-    return _half_rotted(material.decay_per_year, factor)
+    return _half_rotted(material.decay_per_year, clock)
 
 
-def _half_rotted(decay_per_year: float, factor: float) -> float:
-    return -math.log(1 - ROTTEN_SHARE) / (decay_per_year * factor) if decay_per_year else math.inf
+def _half_rotted(decay_per_year: float, clock: Clock) -> float:
+    return clock.years_until(-math.log(1 - ROTTEN_SHARE) / decay_per_year) if decay_per_year else math.inf
 
 
 @record
@@ -72,9 +73,9 @@ class RootPath:
         return None
 
 
-def _steps(layer: Standing, factor: float) -> Iterator[tuple[float, float]]:
+def _steps(layer: Standing, clock: Clock) -> Iterator[tuple[float, float]]:
     """A layer's own steps, its upper part first: packed with soil, it lets roots through as far as that reaches."""
-    opens = opens_after(layer, factor)
+    opens = opens_after(layer, clock)
     infill = layer.asked.infill if isinstance(layer.asked, Bulk) else None
     if opens > 0 and infill and infill.material.group == "soil":
         packed_m = layer.thickness_m * infill.share
@@ -84,8 +85,8 @@ def _steps(layer: Standing, factor: float) -> Iterator[tuple[float, float]]:
         yield opens, layer.thickness_m
 
 
-def root_path(layers: Sequence[Standing], open_below: bool, factor: float) -> RootPath:
-    """The way that roots go through layers, bottom to top. factor: on decay rates."""
+def root_path(layers: Sequence[Standing], open_below: bool, clock: Clock) -> RootPath:
+    """The way that roots go through layers, bottom to top. clock: how fast things rot there."""
     standing = tuple(layers)
     below = standing[: mulch_begins(standing)]
-    return RootPath(tuple(step for layer in reversed(below) for step in _steps(layer, factor)), open_below)
+    return RootPath(tuple(step for layer in reversed(below) for step in _steps(layer, clock)), open_below)

@@ -3,35 +3,23 @@
 from __future__ import annotations
 
 from functools import lru_cache
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
+from nolbet_core.settling.clock import MONTHS, Clock, rotted_years
 from nolbet_core.shelf.material import Material
 
-Dampness = Literal["dry", "moist", "waterlogged"]
 Shares = NDArray[np.float64]
-
-MONTHS = 120
-"""How far a forecast looks [months]."""
 
 SETTLING_YEARS = 0.15
 """Time constant of physical settling [years] (estimate)."""
 
-REFERENCE_C = 12.0
-"""Temperature that decay rates are given for [degrees C]."""
+HOLLOW_FROM = 0.5
+"""Logs keep their volume until so much of their mass is left (Harmon et al. 1986)."""
 
-WETNESS: dict[Dampness, float] = {"dry": 0.5, "moist": 1.0, "waterlogged": 0.3}
-"""Factor on decay by how wet the fill is kept (estimate)."""
-
-
-def decay_factor(temp_c: float, dampness: Dampness = "moist") -> float:
-    """Factor on decay rates: it doubles with every 10 degrees over 12 degrees C, times how wet the fill is kept.
-
-    temp_c: mean temperature [degrees C].
-    """
-    return WETNESS[dampness] * float(2.0 ** ((temp_c - REFERENCE_C) / 10))
+SOUND_STAYS = 0.9
+"""Share of their volume that stays until then, however much they rot."""
 
 
 def settled_share(settles: float | NDArray[np.float64], years: NDArray[np.float64]) -> Shares:
@@ -39,27 +27,60 @@ def settled_share(settles: float | NDArray[np.float64], years: NDArray[np.float6
     return 1 - settles * (1 - np.exp(-years / SETTLING_YEARS))
 
 
+def log_volume(left: Shares, stays: Shares) -> Shares:
+    """Volume of logs over that laid, settling left out, where so much of what can rot is left.
+
+    left: of the part that rots [0-1]. stays: share of the mass that does not [0-1]. Until half their mass is gone they
+    lose density, not volume (r 0.9); from there on the volume follows the mass.
+
+    Source: Harmon et al. 1986.
+    """
+    mass = stays + (1 - stays) * left
+    left_at_half = np.clip((HOLLOW_FROM - stays) / np.maximum(1 - stays, 1e-12), 0.0, 1.0)
+    at_half = SOUND_STAYS + (1 - SOUND_STAYS) * left_at_half
+    sound = SOUND_STAYS + (1 - SOUND_STAYS) * left
+    volume: Shares = np.where(mass >= HOLLOW_FROM, sound, at_half * mass / HOLLOW_FROM)
+    return volume
+
+
 @lru_cache(maxsize=4096)
-def remaining_by_month(settles: float, stays: float, decay_per_year: float, factor: float) -> Shares:
+def remaining_by_month(settles: float, stays: float, decay_per_year: float, clock: Clock) -> Shares:
     """Volume over the volume as laid, for months 0 to 120.
 
     V(t)/V0 = [1 - s (1 - exp(-t / tau))] x [r + (1 - r) exp(-k f t)]. settles, stays: s and r [0-1]. decay_per_year: k
-    at 12 degrees C [1/year]. factor: f, as decay_factor gives it.
+    at 12 degrees C [1/year]. clock: f t.
     """
-    years = np.arange(MONTHS + 1) / 12
-    shares: Shares = settled_share(settles, years) * (stays + (1 - stays) * np.exp(-decay_per_year * factor * years))
+    left = np.exp(-decay_per_year * rotted_years(clock))
+    return _settled(settles, stays + (1 - stays) * left)
+
+
+@lru_cache(maxsize=1024)
+def logs_by_month(settles: float, stays: float, decay_per_year: float, clock: Clock) -> Shares:
+    """The same for logs, whose volume follows their mass late. Figures as in remaining_by_month."""
+    left = np.exp(-decay_per_year * rotted_years(clock))
+    return _settled(settles, log_volume(left, np.array(stays)))
+
+
+def _settled(settles: float, rotted: Shares) -> Shares:
+    shares: Shares = settled_share(settles, np.arange(MONTHS + 1) / 12) * rotted
     shares.flags.writeable = False
     return shares
 
 
-def remaining_shares(material: Material, factor: float) -> Shares:
+def _plain(material: Material, clock: Clock) -> Shares:
+    if material.keeps_volume:
+        return logs_by_month(*material.settling, clock)
+    return remaining_by_month(*material.settling, clock)
+
+
+def remaining_shares(material: Material, clock: Clock) -> Shares:
     """Volume over the volume as laid of a material, for months 0 to 120; a mix sinks as its parts do, each by itself.
 
-    factor: on decay rates, as decay_factor gives it.
+    clock: how fast things rot there.
     """
     if not material.parts:
-        return remaining_by_month(*material.settling, factor)
+        return _plain(material, clock)
     return sum(
-        (each.volume_share * remaining_by_month(*each.material.settling, factor) for each in material.parts),
+        (each.volume_share * _plain(each.material, clock) for each in material.parts),
         np.zeros(MONTHS + 1),
     )

@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.settling.accounts import remaining_of_layers
+from nolbet_core.settling.clock import Clock
 from nolbet_core.shapes.hollow import Hollow
 from nolbet_core.shapes.prismatoid import Prismatoid
 from nolbet_core.shapes.vessel import Vessel
@@ -38,14 +39,14 @@ def surface_heights(vessel: Vessel, amounts: Amounts, base_m: float = 0.0) -> Am
     return np.array([vessel.height_of(hollow.height_for_volume(base_m, amount)) for amount in amounts.tolist()])
 
 
-def surface_by_month(vessel: Vessel, filled: Filled, factor: float) -> Amounts:
+def surface_by_month(vessel: Vessel, filled: Filled, clock: Clock) -> Amounts:
     """Height of the surface above the floor [m] for months 0 to 120.
 
-    In vessels the layers settle by volume, in mounds, spirals and patches straight down where they lie. factor: on
-    decay rates, as decay_factor gives it.
+    In vessels the layers settle by volume, in mounds, spirals and patches straight down where they lie. clock: how
+    fast things rot there.
     """
     amounts = sinking_amounts(vessel, filled)
-    sums: Amounts = amounts @ remaining_of_layers(filled, factor)
+    sums: Amounts = amounts @ remaining_of_layers(filled, clock)
     return surface_heights(vessel, sums, filled.base_m)
 
 

@@ -162,6 +162,11 @@ class Material:
         """Whether fines above run down into its voids; what lies in mats (leaves, straw, turf) lets none through."""
         return self.void_share > 0 and "mats" not in self.traits
 
+    @property
+    def keeps_volume(self) -> bool:
+        """Whether it loses density before volume as it rots, as logs do."""
+        return "logs" in self.traits
+
     def _figure(self, name: str, otherwise: float) -> float:
         found = self.properties.get(name)
         return otherwise if found is None else found.value

@@ -19,7 +19,7 @@ from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
-from nolbet_core.settling.curve import MONTHS
+from nolbet_core.settling.clock import MONTHS
 
 router = Router(tags=["figure"])
 
