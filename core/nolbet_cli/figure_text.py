@@ -54,7 +54,7 @@ def _coming(bed: BedFigures, system: System) -> list[str]:
     if not bed.layers:
         return []
     ratio = "no nitrogen" if bed.c_to_n is None else f"{fixed(bed.c_to_n, 0)} : 1"
-    short = f", short of {show_dose(bed.nitrogen_gap_kg, system)} N" if bed.nitrogen_gap_kg > 0 else ""
+    short = f", short of {show_dose(bed.nitrogen_short_kg, system)} N" if bed.nitrogen_short_kg > 0 else ""
     first, third, tenth = (show_length(bed.surface_m[0] - bed.surface_m[month], system) for month in (12, 36, 120))
     return [
         f"  carbon           {ratio} to nitrogen{short}",

@@ -22,6 +22,7 @@ from nolbet_core.quantities.reading import Context, read
 from nolbet_core.quantities.units import System
 from nolbet_core.schools.school import all_schools, starting_layers
 from nolbet_core.shelf.library import standard_shelf
+from nolbet_core.stack.contents import Held
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of, planned
 
@@ -164,7 +165,7 @@ def test_gravel_brings_no_carbon() -> None:
     )
     assert plain.c_to_n is not None
     assert stony.c_to_n == pytest.approx(plain.c_to_n)
-    assert net_nitrogen(standard_shelf()["gravel_20"], 0.3) == (0.0, pytest.approx(0.3 * 0.36 / 9))
+    assert net_nitrogen(Held(standard_shelf()["gravel_20"], 7.0), 0.3) == (0.0, pytest.approx(0.3 * 0.36 / 9))
 
 
 def test_a_pipe_is_drawn_round_on_the_reservoirs_floor() -> None:

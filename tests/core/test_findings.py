@@ -168,7 +168,7 @@ def pieces(on_hand: int | None) -> dict[str, Any]:
 
 FILL_CASES: list[tuple[str, dict[str, Any], str | None]] = [
     ("nitrogen_short", over(of("shredded_hardwood", 0.2)), "caution"),
-    ("nitrogen_short", over(of("wood_chips", 0.06)), "advice"),
+    ("nitrogen_short", over(of("wood_chips", 0.04)), "advice"),
     ("nitrogen_short", over(of("wood_chips", 0.06, **fed(0.3))), None),
     ("nitrogen_short", zoo.bed(layers=[{"material": "compost", "fill": True}]), None),
     ("overfed", over(of("wood_chips", 0.06, **fed(0.4))), "caution"),
@@ -248,7 +248,7 @@ def test_feeding_what_is_short_ends_the_shortage() -> None:
     (short,) = of_code(document, "nitrogen_short")
     assert short.mend is not None
     mended = bed_of(mended_by(document, short))
-    assert mended.nitrogen_gap_kg < 0.001
+    assert mended.nitrogen_short_kg < 0.001
     assert [finding.code for finding in mended.findings if finding.code in {"nitrogen_short", "overfed"}] == []
 
 

@@ -10,9 +10,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_core.nutrients.dose import Dose, dose_for
-from nolbet_core.nutrients.ledger import Held, LayerNitrogen, net_nitrogen, rotted_carbon
+from nolbet_core.nutrients.ledger import LayerNitrogen, net_nitrogen, rotted_carbon
+from nolbet_core.nutrients.season import SeasonNitrogen, soil_gives
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.shelf.material import Material, own_material
+from nolbet_core.stack.contents import Held
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of
 
@@ -30,7 +32,7 @@ def figures(*layers: dict[str, Any], depth_m: float = 0.5, **changes: Any) -> An
 def test_half_a_cubic_metre_of_shredded_hardwood() -> None:
     wood = own_material("wood", None, SHELF["shredded_hardwood"], {"dry_density_kg_m3": 250.0}, None)
     carbon = rotted_carbon(Held(wood, 125.0), 1.0)
-    gives, takes = net_nitrogen(wood, carbon)
+    gives, takes = net_nitrogen(Held(wood, 125.0), carbon)
     assert carbon == pytest.approx(60 * (1 - math.exp(-0.225)))
     assert gives - takes == pytest.approx(-0.4282, abs=5e-5)
 
@@ -48,6 +50,68 @@ def test_a_gap_by_hand() -> None:
     assert bed.layers[0].nitrogen_kg == pytest.approx(-net)
     assert bed.layers[0].contact == pytest.approx(0.5)
     assert bed.nitrogen_gap_kg == pytest.approx(0.5 * net)
+
+
+def test_what_a_crop_finds_by_hand() -> None:
+    # 2 m2: 0.2 m of wood under 0.3 m of topsoil, at 6.5 degrees over the year (soil gives 2.5 % x 2^-0.55 of its own)
+    bed = figures({"material": "wood", "thickness_m": 0.2}, {"material": "topsoil", "fill": True}, depth_m=0.5)
+    bound = 0.5 * 0.4 * 250 * (1 - math.exp(-0.225)) * (0.48 * 0.04 - 0.0022)
+    given = 0.3 * 2 * 1322.5 * 0.0017 * 0.025 * 2**-0.55
+    assert bed.nitrogen_bind_kg == pytest.approx(bound) == pytest.approx(bed.nitrogen_gap_kg)
+    assert bed.nitrogen_supply_kg == pytest.approx(given)
+    assert bed.plants_need_kg == pytest.approx(2 * 0.012)
+    assert bed.nitrogen_short_kg == pytest.approx(0.024)
+    (short,) = [each for each in bed.findings if each.code == "nitrogen_short"]
+    assert short.level == "caution"
+    assert "may be short by 24 g this season, 12 g/m²" in short.message
+    assert "decomposers could bind up to" in short.message
+
+
+@pytest.mark.parametrize(
+    ("supply", "scattered", "bind", "left", "short"),
+    [
+        (0.03, 0.0, 0.0, 0.03, 0.0),
+        (0.03, 0.0, 0.02, 0.01, 0.01),
+        (0.01, 0.02, 0.05, 0.0, 0.02),
+        (0.01, 0.03, 0.015, 0.025, 0.0),
+    ],
+)
+def test_nothing_less_than_nothing_is_left(
+    supply: float, scattered: float, bind: float, left: float, short: float
+) -> None:
+    season = SeasonNitrogen(supply, scattered, bind, 0.02)
+    assert (season.left_kg, season.short_kg) == (pytest.approx(left), pytest.approx(short))
+    fed = SeasonNitrogen(supply, scattered + season.unfed_kg, bind, 0.02)
+    assert fed.short_kg == pytest.approx(0.0, abs=1e-12)
+
+
+def test_a_warm_soil_gives_more_and_a_cold_one_less_within_what_is_known() -> None:
+    assert [soil_gives(each) for each in (0.1, 1.0, 1.2, 3.0)] == pytest.approx([0.015, 0.025, 0.03, 0.035])
+
+
+def test_compost_gives_by_its_own_rotting_and_soil_alone_is_enough() -> None:
+    soil = figures({"material": "topsoil", "fill": True}, depth_m=0.3)
+    assert soil.nitrogen_short_kg == pytest.approx(max(0.024 - 0.6 * 1322.5 * 0.0017 * 0.025 * 2**-0.55, 0))
+    rich = figures({"material": "compost", "fill": True}, depth_m=0.3)
+    # 0.6 m3 of compost: carbon x (1 - e^-0.125) x (1 / 15 - 0.04)
+    net = 0.6 * 460 * 0.24 * (1 - math.exp(-0.125)) * (1 / 15 - 0.04)
+    assert rich.nitrogen_supply_kg == pytest.approx(net)
+    assert (rich.nitrogen_bind_kg, rich.nitrogen_short_kg) == (0.0, 0.0)
+
+
+def test_a_thin_fill_is_helped_by_open_ground_and_stone_wants_nothing() -> None:
+    thin = figures({"material": "topsoil", "fill": True}, depth_m=0.1)
+    own, ground = 0.1 * 1322.5 * 0.0017, 0.2 * 1322.5 * 0.002
+    assert thin.nitrogen_supply_kg == pytest.approx(2 * (own + ground) * 0.025 * 2**-0.55)
+    decked = figures({"material": "topsoil", "fill": True}, depth_m=0.1, stand={"on": "deck"})
+    assert decked.nitrogen_supply_kg == pytest.approx(2 * own * 0.025 * 2**-0.55)
+    assert figures({"material": "gravel_20", "fill": True}).plants_need_kg == 0.0
+
+
+def test_a_mineral_fertiliser_gives_all_at_once() -> None:
+    fed = {"material": "topsoil", "fill": True, "amendment": {"material": "granular_fertiliser", "mass_kg": 0.1}}
+    bare, bed = figures({"material": "topsoil", "fill": True}, depth_m=0.1), figures(fed, depth_m=0.1)
+    assert bed.layers[0].nitrogen_kg - bare.layers[0].nitrogen_kg == pytest.approx(0.1 * 0.99 * 0.101)
 
 
 def test_mulch_on_top_counts_a_tenth_and_the_zone_begins_under_it() -> None:
@@ -127,7 +191,7 @@ def hungry(*net_kg: float, contact: float = 1.0) -> list[LayerNitrogen]:
 
 def blood(*net_kg: float, area_m2: float = 10.0, **changes: Any) -> Dose:
     """The dose of blood meal for a ledger."""
-    dose = dose_for(SHELF["blood_meal"], hungry(*net_kg), area_m2, 1.0, **changes)
+    dose = dose_for(SHELF["blood_meal"], hungry(*net_kg), max(-sum(net_kg), 0.0), area_m2, 1.0, **changes)
     assert dose is not None
     return dose
 
@@ -151,7 +215,7 @@ def test_never_more_than_twenty_grams_at_once() -> None:
     assert dose.mass_kg == pytest.approx(0.2 / 0.12)
     assert dose.waits_kg > 1.2
     assert blood(-1.5, fed_kg_m2=0.015).n_kg_m2 == pytest.approx(0.005)
-    assert dose_for(SHELF["blood_meal"], hungry(-1.5), 10.0, 1.0, 0.020) is None
+    assert dose_for(SHELF["blood_meal"], hungry(-1.5), 1.5, 10.0, 1.0, 0.020) is None
 
 
 def test_crumbs_of_a_dose_go_to_the_hungriest_layer() -> None:
@@ -160,7 +224,7 @@ def test_crumbs_of_a_dose_go_to_the_hungriest_layer() -> None:
 
 
 def test_labels_and_elements() -> None:
-    dose = dose_for(SHELF["poultry_pellets"], hungry(-0.02), 10.0, 1.0)
+    dose = dose_for(SHELF["poultry_pellets"], hungry(-0.02), 0.02, 10.0, 1.0)
     assert dose is not None
     assert dose.p2o5_kg_m2 == pytest.approx(dose.mass_kg * 0.03 / 10)
     assert dose.p_kg_m2 == pytest.approx(0.4364 * dose.p2o5_kg_m2)
@@ -169,7 +233,7 @@ def test_labels_and_elements() -> None:
 
 @pytest.mark.parametrize(("key", "net_kg"), [("bone_meal", -0.05), ("compost", -0.05), ("blood_meal", 0.05)])
 def test_what_is_no_help_is_not_offered(key: str, net_kg: float) -> None:
-    assert dose_for(SHELF[key], hungry(net_kg), 10.0, 1.0) is None
+    assert dose_for(SHELF[key], hungry(net_kg), max(-net_kg, 0.0), 10.0, 1.0) is None
 
 
 def test_scattered_meal_is_bought_weighed_and_counted() -> None:

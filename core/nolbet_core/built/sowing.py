@@ -14,14 +14,14 @@ from nolbet_core.stack.fill import Filled
 
 @dataclass(frozen=True)
 class BedSowing:
-    """A filled bed before its first crops. gap_kg_m2: nitrogen the first season goes short of [kg/m2].
+    """A filled bed before its first crops. short_kg_m2: nitrogen the first season goes short of [kg/m2].
 
     open_below: whether roots can go on into the ground. clock: how fast things rot. built_on: day of filling.
     """
 
     filled: Filled
     school: str | None
-    gap_kg_m2: float
+    short_kg_m2: float
     open_below: bool
     clock: Clock
     built_on: date | None
@@ -33,7 +33,7 @@ class BedSowing:
         return readiness(
             self.filled.layers,
             self.school,
-            self.gap_kg_m2,
+            self.short_kg_m2,
             self.open_below,
             self.clock,
             self.built_on,

@@ -18,6 +18,7 @@ from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.built.water import BedWater, bed_water
 from nolbet_core.climate.year import Year
+from nolbet_core.nutrients.season import WANTED_KG_M2, WANTED_LIGHT_KG_M2
 from nolbet_core.plan.bed import Bed, Layer
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.placed import PlacedBed
@@ -29,6 +30,9 @@ from nolbet_core.stack.layers import materials_in
 
 CLOSED_BELOW = frozenset({"round_tub", "trough", "lying_barrel", "crates"})
 """Shapes that have a bottom of their own."""
+
+HERB_SHAPES = frozenset({"herb_spiral"})
+"""Shapes that herbs are grown in, which feed lightly."""
 
 
 @dataclass(frozen=True)
@@ -93,14 +97,23 @@ class WorkedBed:
     @cached_property
     def feeding(self) -> BedFeeding:
         """What feeds in the bed, and what starves."""
-        return BedFeeding(self.vessel, self.filled, self.year, self.bed.dampness, self.around.handful_kg)
+        wanted_kg_m2 = WANTED_LIGHT_KG_M2 if self.bed.shape.kind in HERB_SHAPES else WANTED_KG_M2
+        return BedFeeding(
+            self.vessel,
+            self.filled,
+            self.year,
+            self.bed.dampness,
+            self.around.handful_kg,
+            self.open_below,
+            wanted_kg_m2,
+        )
 
     @cached_property
     def sowing(self) -> BedSowing:
         """From when the bed can be sown."""
-        gap_kg_m2 = self.feeding.gap_kg / self.vessel.top_area_m2
+        short_kg_m2 = self.feeding.season.short_kg / self.vessel.top_area_m2
         clock = self.settling.clock
-        return BedSowing(self.filled, self.bed.school, gap_kg_m2, self.open_below, clock, self.built_on, self.year)
+        return BedSowing(self.filled, self.bed.school, short_kg_m2, self.open_below, clock, self.built_on, self.year)
 
 
 def written_layer(layer: Layer) -> dict[str, Any]:

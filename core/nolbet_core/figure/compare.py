@@ -33,7 +33,7 @@ BEST: dict[str, Callable[[VersionFigures], float | None]] = {
     "hours": lambda each: each.hours,
     "first_year_m": lambda each: each.first_year_m,
     "three_years_m": lambda each: each.three_years_m,
-    "nitrogen_gap_kg": lambda each: each.figures.nitrogen_gap_kg,
+    "nitrogen_short_kg": lambda each: each.figures.nitrogen_short_kg,
     "first_sowing": lambda each: each.first_sowing.toordinal() if each.first_sowing else each.wait_years,
     "findings": lambda each: sum(one.level in GRAVE for one in each.figures.findings),
 }

@@ -255,6 +255,10 @@ class BedFigures:
     mass_saturated_kg: float
     c_to_n: float | None
     nitrogen_gap_kg: float
+    nitrogen_bind_kg: float
+    nitrogen_supply_kg: float
+    nitrogen_short_kg: float
+    plants_need_kg: float
     root_zone_c_to_n: float | None
     surface_m: list[float]
     spring_months: list[int]

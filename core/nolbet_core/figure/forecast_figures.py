@@ -21,11 +21,16 @@ class SunkenLayer:
 
 @record
 class SunkenFigures:
-    """A bed after some months."""
+    """A bed after some months. solids_kg: dry matter that is left of what was laid; freed_kg: nitrogen that what rotted
+    has set free so far.
+    """
 
     month: int
     layers: list[SunkenLayer]
     surface_m: float
+    laid_kg: float
+    solids_kg: float
+    freed_kg: float
 
 
 @record

@@ -9,6 +9,7 @@ import numpy as np
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
 from nolbet_core.figure.forecast_figures import GhostFigures, SunkenFigures, SunkenLayer
+from nolbet_core.settling.matter import matter_by_layer
 from nolbet_core.settling.mound import ACROSS, MIDDLE, Heights, settled_shells
 from nolbet_core.settling.surface import sunken_spans
 from nolbet_core.shapes.hollow import Point, Ring
@@ -29,7 +30,18 @@ def sunken_figures(worked: WorkedBed, month: int) -> SunkenFigures:
         volumes = [layer.placed_m3 * share for layer, share in zip(filled.layers, shares, strict=True)]
         spans = sunken_spans(vessel.hollow, volumes, filled.base_m)
         layers = [_layer(low, high, vessel.section(low, high), vessel.anchor(low, high)) for low, high in spans]
-    return SunkenFigures(month=month, layers=layers, surface_m=worked.settling.surface_m[month])
+    laid, left = (
+        [each for layer in matter_by_layer(filled, worked.settling.clock, then) for each in layer]
+        for then in (0, month)
+    )
+    return SunkenFigures(
+        month=month,
+        layers=layers,
+        surface_m=worked.settling.surface_m[month],
+        laid_kg=sum(each.solids_kg for each in laid),
+        solids_kg=sum(each.solids_kg for each in left),
+        freed_kg=sum(each.freed_kg for each in left),
+    )
 
 
 def ghost_figures(worked: WorkedBed, month: int) -> GhostFigures:

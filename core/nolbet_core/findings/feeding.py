@@ -9,6 +9,7 @@ from nolbet_core.findings.finding import DEFER, BedFinding, Found, Level
 from nolbet_core.findings.mend import Mend, MendStep, change_layer
 from nolbet_core.findings.safety import counted, listed
 from nolbet_core.nutrients.dose import MOST_AT_ONCE_KG_M2, Dose
+from nolbet_core.nutrients.season import SeasonNitrogen
 from nolbet_core.plan.bed import Amendment, Layer
 from nolbet_core.quantities.limits import MEAL_KG
 from nolbet_core.quantities.writing import show_dose
@@ -16,8 +17,8 @@ from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.layers import Standing
 from nolbet_core.stack.zone import ROOT_ZONE_M
 
-GAP_ADVISED_KG_M2 = 0.005
-GAP_MOST_KG_M2 = 0.020
+SHORT_ADVISED_KG_M2 = 0.005
+SHORT_MOST_KG_M2 = 0.010
 SURPLUS_KG_M2 = 0.005
 CARBON_MOST = 30.0
 COMPOST_ADVISED = 0.5
@@ -25,6 +26,7 @@ COMPOST_MOST = 0.7
 LEAST_WEIGHED_KG = 0.001
 USUAL_MEAL = "blood_meal"
 SLACK = 1e-9
+LEAST_TOLD_KG_M2 = 5e-4
 
 
 def grams(kg_m2: float) -> str:
@@ -33,24 +35,28 @@ def grams(kg_m2: float) -> str:
 
 
 class NitrogenShort(BedFinding):
-    """Rotting takes more nitrogen than it gives where roots are."""
+    """Plants find less nitrogen than a crop wants."""
 
     code = "nitrogen_short"
     level = ("advice", "caution")
     topic = "feeding"
-    when = "the first season goes short of over 5 g N/m²; over 20"
+    when = "a crop goes short of over 5 g N/m² in the first season; over 10"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
-        """A gap over 5 g/m2 in the first season, over 20 graver; the mend scatters a meal on the hungry layers."""
-        gap_kg_m2 = worked.feeding.gap_kg / worked.vessel.top_area_m2
-        if gap_kg_m2 <= GAP_ADVISED_KG_M2 + SLACK:
+        """Over 5 g/m2 short in the first season, over 10 graver; the mend scatters a meal on the hungry layers."""
+        season, area_m2 = worked.feeding.season, worked.vessel.top_area_m2
+        short_kg_m2 = season.short_kg / area_m2
+        if short_kg_m2 <= SHORT_ADVISED_KG_M2 + SLACK:
             return
-        level: Level = "advice" if gap_kg_m2 <= GAP_MOST_KG_M2 + SLACK else "caution"
+        level: Level = "advice" if short_kg_m2 <= SHORT_MOST_KG_M2 + SLACK else "caution"
         dose = worked.feeding.dose(standard_shelf()[USUAL_MEAL])
         yield Found(
             level,
-            f"Nitrogen is short by {show_dose(worked.feeding.gap_kg, worked.system)} this season, {grams(gap_kg_m2)}.",
-            "What rots the wood and litter takes nitrogen before the plants get any.",
+            f"Nitrogen may be short by {show_dose(season.short_kg, worked.system)} this season, {grams(short_kg_m2)}: "
+            f"{_given_and_bound(season, area_m2)}.",
+            "What rots wood and litter takes nitrogen before the plants get any, and slows down when it runs out."
+            if season.bind_kg > SLACK
+            else "There is little among the roots that gives nitrogen.",
             _advice(dose, worked),
             mend=scatter(worked, dose) if dose else None,
             sides=(
@@ -60,14 +66,23 @@ class NitrogenShort(BedFinding):
         )
 
 
+def _given_and_bound(season: SeasonNitrogen, area_m2: float) -> str:
+    given, wanted = grams((season.supply_kg + season.scattered_kg) / area_m2), grams(season.wanted_kg / area_m2)
+    said = f"a crop wants about {wanted}, the soil gives about {given}"
+    if season.bind_kg / area_m2 < LEAST_TOLD_KG_M2:
+        return said
+    return f"{said}, decomposers could bind up to {grams(season.bind_kg / area_m2)}"
+
+
 def _advice(dose: Dose | None, worked: WorkedBed) -> str:
     waiting = "wait until autumn, keep the wood lower or on top as mulch, or feed again each year"
     if dose is None:
         return f"No more than {grams(MOST_AT_ONCE_KG_M2)} of nitrogen at once: {waiting}."
     said = f"{show_dose(dose.mass_kg, worked.system)} of {dose.material.name.lower()} ({dose.handfuls:.0f} handfuls)"
     if dose.waits_kg > SLACK:
-        return f"{said} is as much as goes at once ({grams(MOST_AT_ONCE_KG_M2)}); for the rest {waiting}."
-    return f"{said}, split over the hungry layers, closes it."
+        most = grams(MOST_AT_ONCE_KG_M2)
+        return f"{said} is as much as goes at once ({most}); feed again when the crop pales, or {waiting}."
+    return f"{said}, split over the hungry layers, makes up for it."
 
 
 def scatter(worked: WorkedBed, dose: Dose) -> Mend | None:
@@ -106,9 +121,8 @@ class Overfed(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Over 20 g N/m2 at once, a caution; over 5 g/m2 more than is short, advice."""
         at_once = worked.feeding.fed_kg_m2
-        counted = sum(each.counted_kg - each.fed_kg for each in worked.feeding.ledger)
-        surplus_kg = sum(each.fed_kg for each in worked.feeding.ledger) - max(-counted, 0.0)
-        surplus = surplus_kg / worked.vessel.top_area_m2
+        season = worked.feeding.season
+        surplus = (season.scattered_kg - season.asked_kg) / worked.vessel.top_area_m2
         if at_once <= 0:
             return
         if at_once > MOST_AT_ONCE_KG_M2 * 1.001:

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Sequence
 
 from nolbet_core.record import record
-from nolbet_core.shelf.material import Material
-from nolbet_core.stack.layers import Bulk, Standing
+from nolbet_core.stack.contents import Held, held_in
+from nolbet_core.stack.layers import Standing
 
 SEASON_YEARS = 0.5
 """A first season [years]."""
@@ -16,15 +16,6 @@ MICROBE_EFFICIENCY = 0.36
 """Share of rotted carbon that microbes build into themselves (with their C:N of 9, C:N 25 neither gives nor takes)."""
 
 MICROBE_C_TO_N = 9.0
-
-
-@record
-class Held:
-    """Dry mass [kg] of a plain material in a layer. scattered: fed onto it, not part of it."""
-
-    material: Material
-    dry_kg: float
-    scattered: bool = False
 
 
 @record
@@ -51,26 +42,6 @@ class LayerNitrogen:
         return self.contact * self.net_kg + self.fed_kg
 
 
-def held_in(layer: Standing) -> Iterator[Held]:
-    """The plain materials of a layer: its own, what packs its voids and what is scattered on it, mixes broken down."""
-    if layer.material.is_sheet:
-        yield Held(layer.material, layer.mass_dry_kg)
-    else:
-        yield from _plain(layer.material, layer.placed_m3)
-    if isinstance(layer.asked, Bulk) and layer.asked.infill:
-        yield from _plain(layer.asked.infill.material, layer.infill_m3)
-    fed = layer.asked.amendment
-    if fed is not None:
-        yield Held(fed.material, fed.mass_kg * (1 - fed.material.moisture), scattered=True)
-
-
-def _plain(material: Material, placed_m3: float) -> Iterator[Held]:
-    if not material.parts:
-        yield Held(material, placed_m3 * material.dry_density_kg_m3)
-    for each in material.parts:
-        yield Held(each.material, placed_m3 * each.dry_density_kg_m3)
-
-
 def carbon_to_nitrogen(layers: Iterable[Standing]) -> float | None:
     """C:N of layers together: sum of dry mass x C over sum of dry mass x N; None without nitrogen."""
     return weighted_carbon_to_nitrogen((layer, 1.0) for layer in layers)
@@ -94,11 +65,16 @@ def rotted_carbon(held: Held, factor: float, years: float = SEASON_YEARS) -> flo
     return held.dry_kg * held.material.carbon * rotted_share
 
 
-def net_nitrogen(material: Material, rotted_carbon_kg: float) -> tuple[float, float]:
-    """Nitrogen [kg] that rotting so much carbon [kg] of a material gives, and that microbes take up for it."""
+def net_nitrogen(held: Held, rotted_carbon_kg: float) -> tuple[float, float]:
+    """Nitrogen [kg] that rotting so much of its carbon [kg] gives, and that microbes take up for it.
+
+    What holds nitrogen and no carbon gives all of it at once, as a mineral fertiliser does.
+    """
+    material = held.material
     takes = rotted_carbon_kg * MICROBE_EFFICIENCY / MICROBE_C_TO_N
-    gives = rotted_carbon_kg * material.nitrogen / material.carbon if material.carbon else 0.0
-    return gives, takes
+    if not material.carbon:
+        return held.dry_kg * material.nitrogen, takes
+    return rotted_carbon_kg * material.nitrogen / material.carbon, takes
 
 
 def nitrogen_ledger(layers: Sequence[Standing], contact: Sequence[float], factor: float) -> tuple[LayerNitrogen, ...]:
@@ -113,7 +89,7 @@ def _season(layer: Standing, contact: float, factor: float) -> LayerNitrogen:
     rotted = gives = takes = fed = 0.0
     for held in held_in(layer):
         carbon = rotted_carbon(held, factor)
-        given, taken = net_nitrogen(held.material, carbon)
+        given, taken = net_nitrogen(held, carbon)
         if held.scattered:
             fed += given - taken
             continue
@@ -122,5 +98,5 @@ def _season(layer: Standing, contact: float, factor: float) -> LayerNitrogen:
 
 
 def nitrogen_gap(ledger: Iterable[LayerNitrogen]) -> float:
-    """Nitrogen that plants go short of in the first season [kg], 0 where the fill gives enough."""
+    """Nitrogen that decomposers could take from plants in the first season [kg], 0 where the fill gives enough."""
     return max(-sum(each.counted_kg for each in ledger), 0.0)

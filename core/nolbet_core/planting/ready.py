@@ -28,7 +28,7 @@ RAW_MANURE_DAYS_ABOVE = 90
 """From raw manure to a harvest that doesn't [days] (7 CFR 205.203)."""
 
 SMALL_GAP_KG_M2 = 0.005
-"""A nitrogen gap that fresh sowings get over [kg/m2]."""
+"""A lack of nitrogen that fresh sowings get over [kg/m2]."""
 
 HARDY_BEFORE_DAYS = 56
 """Hardy crops go out so long before the last frost [days] (estimate)."""
@@ -79,8 +79,8 @@ class Readiness:
     harvest_days_above: int | None
 
 
-def waits_of(layers: Sequence[Standing], school: str | None, gap_kg_m2: float, clock: Clock) -> tuple[Wait, ...]:
-    """What a fresh fill waits for. school: which it is filled by. gap_kg_m2: nitrogen it goes short of [kg/m2].
+def waits_of(layers: Sequence[Standing], school: str | None, short_kg_m2: float, clock: Clock) -> tuple[Wait, ...]:
+    """What a fresh fill waits for. school: which it is filled by. short_kg_m2: nitrogen plants go short of [kg/m2].
 
     clock: how fast things rot there; what has to rot first is waited for by warmth, not by the calendar.
     """
@@ -92,7 +92,7 @@ def waits_of(layers: Sequence[Standing], school: str | None, gap_kg_m2: float, c
         waits.append(Wait(None, "a mound or trench of wood settles through one winter first"))
     if school in RESTING:
         waits.append(Wait(None, "dug ground rests under its cover till spring"))
-    if woody and gap_kg_m2 > SMALL_GAP_KG_M2:
+    if woody and short_kg_m2 > SMALL_GAP_KG_M2:
         waits.append(Wait(_days(FRESH_WOOD_YEARS, clock), "fresh wood takes nitrogen at first, unless it is fed"))
     elif _unrotted(below) and _cover(standing) < FINISHED_COVER_M - 1e-9:
         waits.append(
@@ -128,7 +128,7 @@ def holds_raw_manure(layers: Sequence[Standing]) -> bool:
 def readiness(
     layers: Sequence[Standing],
     school: str | None,
-    gap_kg_m2: float,
+    short_kg_m2: float,
     open_below: bool,
     clock: Clock,
     built: date | None,
@@ -136,12 +136,12 @@ def readiness(
 ) -> Readiness:
     """From when what may be sown.
 
-    layers: as they stand, bottom to top. school: which they follow. gap_kg_m2: nitrogen the first season goes short of
-    [kg/m2]. open_below: whether roots can go on into the ground. clock: how fast things rot. built: the day of
+    layers: as they stand, bottom to top. school: which they follow. short_kg_m2: nitrogen the first season goes
+    short of [kg/m2]. open_below: whether roots can go on into the ground. clock: how fast things rot. built: the day of
     filling, where it is known. year: the garden's frosts.
     """
     standing = tuple(layers)
-    waits = waits_of(standing, school, gap_kg_m2, clock)
+    waits = waits_of(standing, school, short_kg_m2, clock)
     manure = holds_raw_manure(standing)
     soil = any(layer.material.group == "soil" and layer.thickness_m > 0 for layer in standing)
     path = root_path(standing, open_below, clock)

@@ -1575,8 +1575,14 @@ export interface components {
             mass_saturated_kg: number;
             /** Name */
             name: string;
+            /** Nitrogen Bind Kg */
+            nitrogen_bind_kg: number;
             /** Nitrogen Gap Kg */
             nitrogen_gap_kg: number;
+            /** Nitrogen Short Kg */
+            nitrogen_short_kg: number;
+            /** Nitrogen Supply Kg */
+            nitrogen_supply_kg: number;
             /** Outer Length M */
             outer_length_m: number;
             /** Outer Width M */
@@ -1590,6 +1596,8 @@ export interface components {
             /** Placed M3 */
             placed_m3: number;
             plan: components["schemas"]["PlanFigures"];
+            /** Plants Need Kg */
+            plants_need_kg: number;
             ready: components["schemas"]["ReadyFigures"];
             reservoir: components["schemas"]["ReservoirFigures"] | null;
             /** Rim M */
@@ -4057,13 +4065,20 @@ export interface components {
         };
         /**
          * SunkenFigures
-         * @description A bed after some months.
+         * @description A bed after some months. solids_kg: dry matter that is left of what was laid; freed_kg: nitrogen that what rotted
+         *     has set free so far.
          */
         SunkenFigures: {
+            /** Freed Kg */
+            freed_kg: number;
+            /** Laid Kg */
+            laid_kg: number;
             /** Layers */
             layers: components["schemas"]["SunkenLayer"][];
             /** Month */
             month: number;
+            /** Solids Kg */
+            solids_kg: number;
             /** Surface M */
             surface_m: number;
         };

@@ -31,7 +31,8 @@ const MOST_KG_M2 = 0.02;
 export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
   const { units } = useShowing();
   const doses = forecast?.doses ?? [];
-  const short = figures.nitrogen_gap_kg > 1e-6;
+  const short = figures.nitrogen_short_kg > 5e-4;
+  const binds = figures.nitrogen_bind_kg > 5e-4;
   return (
     <>
       <FigureTable>
@@ -59,14 +60,23 @@ export function Feeding({ gardenId, figures, forecast, onDose }: Props) {
         </TableBody>
       </FigureTable>
       <Note>
-        {short ? (
+        A crop wants about <Quantity kind="dose" value={figures.plants_need_kg} /> of nitrogen
+        {figures.count > 1 && " a bed"}, the soil gives about{" "}
+        <Quantity kind="dose" value={figures.nitrogen_supply_kg} />
+        {binds && (
           <>
-            Plants go short of <Quantity kind="dose" value={figures.nitrogen_gap_kg} /> of nitrogen
-            {figures.count > 1 && ", each bed"}. A layer counts by how near it lies to the roots.
+            , decomposers could bind up to <Quantity kind="dose" value={figures.nitrogen_bind_kg} />
           </>
-        ) : (
-          "The fill feeds itself in the first season. A layer counts by how near it lies to the roots."
         )}
+        :{" "}
+        {short ? (
+          <b>
+            short by <Quantity kind="dose" value={figures.nitrogen_short_kg} />
+          </b>
+        ) : (
+          "enough"
+        )}
+        . A layer counts by how near it lies to the roots.
       </Note>
       {short && forecast && doses.length === 0 && (
         <Note>

@@ -182,14 +182,14 @@ const ROWS: readonly Row[] = [
     show: ({ three_years_m }) => <Quantity kind="length" value={three_years_m} />,
   },
   {
-    name: "nitrogen_gap_kg",
+    name: "nitrogen_short_kg",
     label: "Nitrogen short, first season",
     show: ({ figures }, row) =>
-      figures.nitrogen_gap_kg > 5e-4 ? (
+      figures.nitrogen_short_kg > 5e-4 ? (
         <Quantity
           kind="dose"
-          value={figures.nitrogen_gap_kg}
-          beside={Math.max(...row.map((each) => each.figures.nitrogen_gap_kg))}
+          value={figures.nitrogen_short_kg}
+          beside={Math.max(...row.map((each) => each.figures.nitrogen_short_kg))}
         />
       ) : (
         "none"

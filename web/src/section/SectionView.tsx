@@ -174,7 +174,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                 />
               )}
             </SectionDrawing>
-            <Years figures={told} month={month} onMonth={setMonth} />
+            <Years figures={told} sunken={sunken} month={month} onMonth={setMonth} />
             <FromAbove gardenId={gardenId} figures={told} materials={materials} />
           </SectionLeft>
           <SectionCards>

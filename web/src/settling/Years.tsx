@@ -3,11 +3,13 @@ import Button from "@mui/material/Button";
 import Slider from "@mui/material/Slider";
 import Typography from "@mui/material/Typography";
 import { styled } from "@mui/material/styles";
-import type { BedFigures } from "../api/client";
+import type { BedFigures, SunkenFigures } from "../api/client";
 import { Quantity } from "../quantities/Quantity";
 
 type Props = {
   figures: BedFigures;
+  /** The bed as it lies by then. */
+  sunken: SunkenFigures | null;
   /** Months after filling; null for the bed as it is filled. */
   month: number | null;
   onMonth: (month: number | null) => void;
@@ -28,7 +30,7 @@ const Box = styled("div")({
 const Stops = styled("div")({ display: "flex", flexWrap: "wrap", gridColumn: "1 / -1", gap: 4 });
 
 /** A slider through ten years: the drawing shows the bed as it sinks. */
-export const Years = memo(function Years({ figures, month, onMonth }: Props) {
+export const Years = memo(function Years({ figures, sunken, month, onMonth }: Props) {
   const at = month ?? 0;
   const [first = 6, , third = 30] = figures.spring_months;
   const stops = [
@@ -69,6 +71,13 @@ export const Years = memo(function Years({ figures, month, onMonth }: Props) {
             {name}
           </Button>
         ))}
+        {sunken && (
+          <Typography variant="body2" data-part="years-left" sx={{ alignSelf: "center", marginLeft: "auto" }}>
+            <Quantity kind="mass" value={sunken.solids_kg} /> of{" "}
+            <Quantity kind="mass" value={sunken.laid_kg} /> dry matter left,{" "}
+            <Quantity kind="dose" value={sunken.freed_kg} /> of nitrogen set free
+          </Typography>
+        )}
       </Stops>
     </Box>
   );
