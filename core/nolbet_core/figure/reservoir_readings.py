@@ -21,7 +21,7 @@ from nolbet_core.quantities.writing import show_loss
 from nolbet_core.record import record
 from nolbet_core.reservoir.balance import MM
 from nolbet_core.reservoir.dipped import thirst_of_dips
-from nolbet_core.reservoir.leak import LEAST_M3_DAY, SURE, Told, told_from
+from nolbet_core.reservoir.leak import LEAST_M3_DAY, Told, told_from
 from nolbet_core.reservoir.season import Planted, crop_factor_for, day_of_year, demand_by_day
 from nolbet_core.reservoir.store import Store
 
@@ -152,7 +152,7 @@ def _said(told: Told, system: System) -> str:
     if told.leaks:
         said = f"It loses {loss} a day (give or take {error}) that no plant takes, at night and in rain too: a leak."
         return said + thirst
-    over = show_loss(max(SURE * told.error_m3_day, LEAST_M3_DAY), system)
+    over = show_loss(max(max(told.loss_m3_day, 0.0) + told.error_m3_day, LEAST_M3_DAY), system)
     return f"No leak over {over} a day is to be seen in {told.days:.0f} days.{thirst}"
 
 

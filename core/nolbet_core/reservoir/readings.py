@@ -23,7 +23,7 @@ ABSURD_SHARE = 0.15
 @dataclass(frozen=True, slots=True)
 class Readings:
     """Readings ready to be fitted. times_days, water_m3: with the rain taken off. drunk_m3: what plants had asked by
-    then. stretch: which of them hang together between fillings. weight: how good each is.
+    then. stretch: which of them hang together between fillings. weight: how good each is. rains_days: when it rained.
     """
 
     times_days: Values
@@ -31,11 +31,31 @@ class Readings:
     drunk_m3: Values
     stretch: NDArray[np.int64]
     weight: Values
+    rains_days: Values
 
-    def within(self, after_days: float, before_days: float) -> Readings:
-        """Those of a span of days."""
-        kept = (self.times_days >= after_days) & (self.times_days < before_days)
-        return Readings(*(getattr(self, name)[kept] for name in self.__slots__))
+    @property
+    def stretches(self) -> int:
+        """How many stretches there are."""
+        return len(np.unique(self.stretch))
+
+    def centred(self, columns: Values) -> Values:
+        """Columns (readings x any) less their weighted mean in each stretch, times the root of the weight."""
+        _, index = np.unique(self.stretch, return_inverse=True)
+        whole = np.bincount(index, weights=self.weight)
+        means = np.column_stack([np.bincount(index, weights=self.weight * column) / whole for column in columns.T])
+        centred: Values = (columns - means[index]) * np.sqrt(self.weight)[:, np.newaxis]
+        return centred
+
+
+def drunk_within(times_days: Values, wanted_m3: Values) -> Values:
+    """Of what plants ask of each day, what they have asked by some times [m3]: times x days.
+
+    times_days: since the first midnight [days]. wanted_m3: of each day [m3].
+    """
+    hours = (times_days[:, np.newaxis] - np.arange(len(wanted_m3))) * 24
+    angle = np.pi * np.clip((hours - SUNRISE) / (SUNSET - SUNRISE), 0.0, 1.0)
+    within: Values = wanted_m3 * (1 - np.cos(angle)) / 2
+    return within
 
 
 def drunk_by(times_days: Values, wanted_m3: Values) -> Values:
@@ -77,7 +97,8 @@ def ready_readings(
     water = np.concatenate([water, np.full(len(filled), held_m3)])
     stretch = np.searchsorted(np.sort(np.concatenate([filled, parted])), times, side="right")
     fallen = sum((amount * (times >= when) for when, amount, _ in rains), np.zeros(len(times)))
-    return Readings(times, water - fallen, drunk_by(times, wanted_m3), stretch, weight)
+    came = np.array([when for when, _, _ in rains])
+    return Readings(times, water - fallen, drunk_by(times, wanted_m3), stretch, weight, came)
 
 
 def strays(water_m3: Values) -> NDArray[np.bool_]:

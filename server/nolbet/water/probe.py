@@ -21,7 +21,8 @@ ABSURD_M = (-3.0, 9.0)
 class Faults:
     """How the probe misbehaves. noise_m: standard deviation of a reading [m]. missing, absurd: shares of readings
     [0-1]. late_days: the last days that haven't come in yet. leak_m3_day: what the liner really loses [m3/day],
-    from leak_from_day on. thirst: how much more than the forecast the plants really take.
+    from leak_from_day on. thirst: how much more than the forecast the plants really take; scatter: how far a day's
+    thirst strays from that, standard deviation [share of it].
     """
 
     noise_m: float = 0.003
@@ -31,6 +32,7 @@ class Faults:
     leak_m3_day: float = 0.0
     leak_from_day: float = 0.0
     thirst: float = 1.0
+    scatter: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +55,8 @@ def probe_series(
     chance = np.random.default_rng(seed)
     days = len(wanted_m3)
     times = np.arange(days * READINGS_A_DAY) / READINGS_A_DAY
-    drunk = drunk_by(times, wanted_m3 * faults.thirst)
+    strays = np.random.default_rng([seed, 1]).normal(0.0, faults.scatter, days) if faults.scatter else np.zeros(days)
+    drunk = drunk_by(times, wanted_m3 * faults.thirst * np.maximum(1 + strays, 0.0))
     rain_at = np.arange(days) + chance.random(days) * 0.8
     held, water = store.held_m3, store.held_m3 * float(chance.uniform(0.75, 1.0))
     levels, filled = np.empty(len(times)), []
