@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import time
 from importlib.resources import files
+from itertools import product
 
 import numpy as np
 
@@ -12,10 +13,10 @@ from bench.measure import Measure, compare
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.climate.weather import DAYS, Weather, drawn_weather, usual_normals
 from nolbet_core.figure.water import figure_water
-from nolbet_core.reservoir.balance import MM, PlantedArea, Refills, run_balance
+from nolbet_core.reservoir.balance import EASY_SHARE, MM, PlantedArea, Refills, run_balance
 from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
 from nolbet_core.reservoir.store import Store
-from nolbet_core.reservoir.wicking import Wicking
+from nolbet_core.reservoir.wicking import Lift, Wicking
 from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shapes.vessel import straight_vessel
 
@@ -36,7 +37,7 @@ def measure_water() -> list[Measure]:
     planted = Planted(1.05, 0.8, 0.5, 131, 275)
     plot = PlantedArea(0.15, 2.88, 0.0, demand_by_day(planted))
     refills = Refills(THRESHOLD, None, season_days(planted))
-    wicking = Wicking("fabric", LIFT_M3, RISE_M)
+    wicking = Wicking((Lift("fabric", LIFT_M3, RISE_M),))
     many = drawn_weather(usual_normals(9.5, 44.1), 44.1, YEARS)
     one = Weather(many.tmin_c[:1], many.tmax_c[:1], many.rain_mm[:1], many.et0_mm[:1])
     fast = run_balance(store, wicking, plot, many, refills).water_m3
@@ -85,8 +86,10 @@ def _plain(store: Store, plot: PlantedArea, weather: Weather, refills: Refills) 
     days = refills.days.tolist()
     water_at = np.empty((weather.years, DAYS))
     step = waters[1] - waters[0]
-    for year in range(weather.years):
-        water, soil = held, plot.soil_m3
+    ends_before = [(held, plot.soil_m3)] * weather.years
+    ends = list(ends_before)
+    for _, year in product(range(2), range(weather.years)):
+        water, soil = ends_before[year - 1]
         for day in range(DAYS):
             rain, wanted = rains[year][day], asks[year][day]
             soil += rain * plot.area_m2
@@ -97,10 +100,14 @@ def _plain(store: Store, plot: PlantedArea, weather: Weather, refills: Refills) 
             most = lifts[at] + (lifts[at + 1] - lifts[at]) * (water - waters[at]) / step
             lifted = min(most, water, plot.soil_m3 - soil + wanted)
             water -= lifted
-            soil += lifted - min(wanted, soil + lifted)
+            soil += lifted
+            soil -= min(wanted * min(soil / (EASY_SHARE * plot.soil_m3), 1.0), soil)
             if days[day] and water < THRESHOLD * held:
                 water = held
             water_at[year, day] = water
+        ends[year] = (water, soil)
+        if year == weather.years - 1:
+            ends_before = list(ends)
     return water_at
 
 

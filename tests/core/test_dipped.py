@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_core.reservoir.dipped import Dipped, thirst_of_dips
-from nolbet_core.reservoir.leak import Fit, Known, fitted, thirst_alone
+from nolbet_core.reservoir.leak import fitted
 from nolbet_core.reservoir.readings import Readings, drunk_by, good_readings, ready_readings
 
 HELD = 0.2
@@ -81,24 +83,26 @@ def readings(loss: float, thirst: float, days: int = 14) -> Readings:
     asked = 0.006 + 0.003 * (np.arange(days) % 3)
     drunk = drunk_by(times, asked)
     water = 0.6 - thirst * drunk - loss * times
-    return Readings(times, water, drunk, np.zeros(len(times), dtype=np.int64), np.ones(len(times)))
+    return Readings(times, water, drunk, np.zeros(len(times), dtype=np.int64), np.ones(len(times)), np.array([]))
+
+
+ASKS_20 = 0.006 + 0.003 * (np.arange(20) % 3)
 
 
 @given(st.floats(0.0, 0.01), st.floats(0.5, 1.5))
 def test_loss_and_thirst_come_apart(loss: float, thirst: float) -> None:
-    fit = fitted(readings(loss, thirst))
-    assert fit.loss_m3_day == pytest.approx(loss, abs=1e-6)
-    assert fit.thirst == pytest.approx(thirst, abs=1e-4)
+    fit = fitted(readings(loss, thirst), ASKS_20[:14], 0.0)
+    assert fit.loss_m3_day == pytest.approx(loss, abs=1e-5)
+    assert fit.thirst == pytest.approx(thirst, abs=1e-3)
 
 
-def test_a_known_thirst_counts_as_much_as_it_is_sure() -> None:
-    seen = readings(0.002, 1.0)
-    sure: Fit = fitted(seen, Known(1.2, 1e-6, 0.003))
-    vague: Fit = fitted(seen, Known(1.2, 100.0, 0.003))
-    assert sure.thirst == pytest.approx(1.2, abs=1e-3)
-    assert vague.thirst == pytest.approx(1.0, abs=1e-3)
-    assert sure.loss_m3_day < vague.loss_m3_day
-    assert thirst_alone(readings(0.0, 0.9)).thirst == pytest.approx(0.9)
+def test_a_loss_that_began_is_found_from_then_on() -> None:
+    seen = readings(0.0, 1.0, days=20)
+    late = np.maximum(seen.times_days - 12, 0.0)
+    leaking = replace(seen, water_m3=seen.water_m3 - 0.003 * late)
+    assert fitted(leaking, ASKS_20, 12.0).loss_m3_day == pytest.approx(0.003, abs=1e-5)
+    assert fitted(leaking, ASKS_20, 12.0).likelihood > fitted(leaking, ASKS_20, 0.0).likelihood
+    assert fitted(readings(0.0, 0.9, days=20), ASKS_20, None).thirst == pytest.approx(0.9, abs=1e-3)
 
 
 def test_readings_are_parted_where_it_was_filled_and_where_rain_may_have_run_over() -> None:
@@ -110,7 +114,7 @@ def test_readings_are_parted_where_it_was_filled_and_where_rain_may_have_run_ove
     assert not ((ready.times_days >= 2) & (ready.times_days < 3)).any()
     assert len(np.unique(ready.stretch)) == 3
     assert ready.weight.max() > 1
-    assert len(ready.within(0.0, 1.0).times_days) == 48
+    assert ready.rains_days.tolist() == pytest.approx([2.0], abs=1.0)
 
 
 def test_missing_and_impossible_readings_are_no_good() -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 import re
+from dataclasses import replace
 from typing import Any
 
 import numpy as np
@@ -17,11 +18,11 @@ from nolbet_core.climate.weather import (
     Weather,
     drawn_weather,
 )
-from nolbet_core.reservoir.balance import MM, PlantedArea, Refills, Run, run_balance, run_twin
-from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
+from nolbet_core.reservoir.balance import MM, PlantedArea, Refills, Run, run_balance, run_twin, taken_from
+from nolbet_core.reservoir.lasting import LONGEST_DAYS, Unknowns, drawn_unknowns, dry_spell_days, most_telling
 from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
 from nolbet_core.reservoir.store import Crates, Store, liner_sheet
-from nolbet_core.reservoir.wicking import Wicking, wicking_of
+from nolbet_core.reservoir.wicking import Lift, Wicking, lifts_of, way_to_roots
 from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shapes.buried import LyingPipe
 from nolbet_core.shapes.vessel import straight_vessel
@@ -64,18 +65,57 @@ def test_a_liner_is_as_long_as_what_it_lines_and_its_laps() -> None:
 
 
 def test_what_wicks() -> None:
-    columns = wicking_of([(0.15, 4)], [], False, 2.88, 0.3, SHELF["gravel_20"])
+    (columns,) = lifts_of([(0.15, 4)], [], "none", 2.88, 0.3, SHELF["gravel_20"])
     assert (columns.kind, columns.rise_m) == ("soil_column", 0.3)
     assert columns.most_m3_day == pytest.approx(4 * math.pi * 0.15**2 / 4 * 0.03)
-    strips = wicking_of([], [(0.1, 4)], False, 2.88, 0.3, None)
+    (strips,) = lifts_of([], [(0.1, 4)], "none", 2.88, 0.3, None)
     assert (strips.kind, strips.most_m3_day) == ("strip", pytest.approx(0.0016))
-    fabric = wicking_of([], [], True, 2.88, 0.3, None)
-    assert (fabric.kind, fabric.most_m3_day) == ("fabric", pytest.approx(2.88 * 0.012))
-    assert wicking_of([], [], False, 2.88, 0.3, SHELF["coarse_sand"]).rise_m == pytest.approx(0.1)
-    assert wicking_of([], [], False, 2.88, 0.3, None).most_m3_day == 0.0
-    assert columns.reach(np.array([0.0, 0.15, 0.4])).tolist() == pytest.approx([1.0, 0.5, 0.0])
+    fabric, other = lifts_of([], [(0.1, 4)], "dips", 2.88, 0.3, None)
+    assert (fabric.kind, fabric.most_m3_day, other.kind) == ("fabric", pytest.approx(2.88 * 0.012), "strip")
+    assert lifts_of([], [], "none", 2.88, 0.3, SHELF["coarse_sand"])[0].rise_m == pytest.approx(0.1)
+    assert lifts_of([], [], "none", 2.88, 0.3, None) == ()
+    assert Wicking((columns,)).lifted(np.array([0.0, 0.15, 0.4])) == pytest.approx(
+        columns.most_m3_day * np.array([1.0, 0.5, 0.0])
+    )
 
 
+def test_a_flat_fabric_lifts_only_what_touches_it() -> None:
+    (flat,) = lifts_of([], [], "flat", 2.88, 0.3, SHELF["gravel_20"])
+    (dips,) = lifts_of([], [], "dips", 2.88, 0.3, SHELF["gravel_20"])
+    deep = np.array([0.0, 0.008, 0.05, 0.1])
+    assert Wicking((flat,)).lifted(deep) == pytest.approx(2.88 * 0.012 * np.array([1.0, 0.2, 0.0, 0.0]))
+    assert Wicking((dips,)).lifted(deep) == pytest.approx(2.88 * 0.012 * (1 - deep / 0.2))
+
+
+def test_water_goes_up_to_the_roots_through_every_layer_on_the_way() -> None:
+    # 0.1 m of sand that wicks 0.1 m and 0.4 m of mix that wicks 0.3: roots from 0.2 m over the soil's base up
+    way = way_to_roots([(0.0, 0.1, 0.1), (0.1, 0.5, 0.3)], 0.2)
+    assert way == ((0.1, 0.1), (0.2, 0.3))
+    lift = Lift("soil_column", 0.01, 0.3)
+    assert float(Wicking((lift,), way).lifted(np.array(0.0))) == 0.0
+    mix_alone = way_to_roots([(0.0, 0.5, 0.3)], 0.2)
+    assert float(Wicking((lift,), mix_alone).lifted(np.array(0.0))) == pytest.approx(0.01 / 3)
+    near = way_to_roots([(0.0, 0.1, 0.1), (0.1, 0.3, 0.3)], 0.0)
+    assert float(Wicking((lift,), near).lifted(np.array(0.05))) == pytest.approx(0.01 * (1 - 0.05 / 0.3) * 0.5)
+
+
+def test_a_wick_too_weak_for_a_hot_day_is_told_with_both_figures() -> None:
+    flat = bed_of(wicked({"overflow_m": 0.15}))
+    (weak,) = [each for each in flat.findings if each.code == "wick_weak"]
+    assert weak.level == "caution"
+    assert "nothing reaches their roots" in weak.message
+    strips = bed_of(wicked({"wicks": [{"kind": "strip", "width_m": 0.1, "count": 6}]}))
+    (weak,) = [each for each in strips.findings if each.code == "wick_weak"]
+    # 6 x 0.1 m x 4 L; 2.88 m2 of plants ask about 20
+    assert "up to 2.4 L reaches" in weak.message
+    assert re.search(r"ask about (1[5-9]|2[0-5])(\.\d)? L on a hot day", weak.message)
+    tucked = bed_of(wicked({"wicks": [{"kind": "fabric", "dips": True}]}))
+    assert [each for each in tucked.findings if each.code == "wick_weak"] == []
+    assert tucked.reservoir is not None
+    assert tucked.reservoir.lift_m3_day == pytest.approx(2.88 * 0.012)
+
+
+FABRIC = Wicking((Lift("fabric", 0.034, 0.25),))
 PLANTED = Planted(1.05, 0.8, 0.5, 131, 275)
 
 
@@ -83,14 +123,14 @@ def run(store: Store, weather: Weather, leak: float = 0.0, every: int | None = N
     """A balance with fabric under all of the soil."""
     plot = PlantedArea(0.15, 2.88, 1.0, demand_by_day(PLANTED), leak)
     refills = Refills(None if every else 0.25, every, season_days(PLANTED))
-    return run_balance(store, Wicking("fabric", 0.034, 0.25), plot, weather, refills), plot
+    return run_balance(store, FABRIC, plot, weather, refills), plot
 
 
 @given(st.integers(0, 500), st.floats(0.02, 0.35), st.floats(0, 0.004), st.one_of(st.none(), st.integers(1, 20)))
 def test_water_is_never_made_nor_lost(seed: int, height_m: float, leak: float, every: int | None) -> None:
     store = Store(BOX, height_m, height_m, 0.38)
-    done, plot = run(store, drawn_weather(zoo.NORMALS, 44.1, 2, seed), leak, every)
-    came = store.held_m3 + plot.soil_m3 + done.rain_m3.sum(axis=1) + done.refill_m3.sum(axis=1)
+    done, _plot = run(store, drawn_weather(zoo.NORMALS, 44.1, 2, seed), leak, every)
+    came = done.began_m3 + done.rain_m3.sum(axis=1) + done.refill_m3.sum(axis=1)
     went = done.taken_m3.sum(axis=1) + done.overflow_m3.sum(axis=1) + done.leak_m3.sum(axis=1)
     left = done.water_m3[:, -1] + done.soil_m3[:, -1]
     assert (came - went - left).tolist() == pytest.approx([0.0] * 2, abs=1e-9)
@@ -103,8 +143,10 @@ def plain_day_by_day(store: Store, plot: PlantedArea, weather: Weather, days: An
     """The same balance in plain arithmetic, a year and a day at a time."""
     lifts = (0.034 * np.clip(1 - (store.height_m - store.heights) / 0.25, 0, 1)).tolist()
     waters, levels = store.waters.tolist(), []
-    for year in range(weather.years):
-        water, soil = store.held_m3, plot.soil_m3
+    ends = [(store.held_m3, plot.soil_m3)] * weather.years
+    for year in [*range(weather.years), *range(weather.years)]:
+        # the second time each year begins as the one before it ended the first time
+        water, soil = ends[year - 1] if len(levels) >= weather.years else (store.held_m3, plot.soil_m3)
         levels.append([])
         for day in range(DAYS):
             rain, asked = float(weather.rain_mm[year, day]) * MM, float(weather.et0_mm[year, day]) * MM
@@ -114,11 +156,13 @@ def plain_day_by_day(store: Store, plot: PlantedArea, weather: Weather, days: An
             soil, water = soil - down, min(water + down + rain * plot.catchment_m2, store.held_m3)
             lifted = min(float(np.interp(water, waters, lifts)), water, plot.soil_m3 - soil + wanted)
             water, soil = water - lifted, soil + lifted
-            soil -= min(wanted, soil)
+            soil -= min(wanted * min(soil / (0.5 * plot.soil_m3), 1.0), soil)
             if days[day] and water < 0.25 * store.held_m3:
                 water = store.held_m3
             levels[-1].append(water)
-    return levels
+        if len(levels) <= weather.years:
+            ends[year] = (water, soil)
+    return levels[weather.years :]
 
 
 def test_all_years_at_once_are_those_of_a_plain_loop() -> None:
@@ -130,19 +174,47 @@ def test_all_years_at_once_are_those_of_a_plain_loop() -> None:
 
 def test_a_leak_and_a_dry_spell_shorten_how_long_it_lasts() -> None:
     store, weather = Store(BOX, 0.2, 0.2, 0.38), drawn_weather(zoo.NORMALS, 44.1, 20, 3)
-    wicking = Wicking("fabric", 0.034, 0.25)
-    sound = dry_spell_days(store, wicking, PlantedArea(0.15, 2.88, 0.0, demand_by_day(PLANTED)), weather)
-    leaking = dry_spell_days(store, wicking, PlantedArea(0.15, 2.88, 0.0, demand_by_day(PLANTED), 0.005), weather)
+    plot, unknowns = PlantedArea(0.15, 2.88, 0.0, demand_by_day(PLANTED)), drawn_unknowns(20)
+    sound = dry_spell_days(store, FABRIC, plot, weather, unknowns)
+    leaking = dry_spell_days(store, FABRIC, replace(plot, leak_m3_day=0.005), weather, unknowns)
     assert sound.shape == (20, 12)
     assert np.median(sound[:, 6]) < np.median(sound[:, 3])
     assert np.median(leaking[:, 6]) < np.median(sound[:, 6])
     assert sound[:, 11].max() == LONGEST_DAYS
 
 
+def test_how_long_it_lasts_is_a_band_over_what_is_not_well_known() -> None:
+    store, weather = Store(BOX, 0.2, 0.2, 0.38), drawn_weather(zoo.NORMALS, 44.1, 100, 3)
+    plot = PlantedArea(0.15, 2.88, 0.0, demand_by_day(PLANTED))
+    sure = Unknowns(*(np.ones(100) for _ in range(3)))
+    known, band = (
+        np.ptp(np.percentile(dry_spell_days(store, FABRIC, plot, weather, each)[:, 6], (10, 90)))
+        for each in (sure, drawn_unknowns(100))
+    )
+    assert band > known
+    for name, change in (("available", 0.7), ("rise", 0.6), ("crop_factor", 1.2)):
+        more = replace(sure, **{name: np.full(100, change)})
+        lasted = dry_spell_days(store, FABRIC, plot, weather, more)[:, 6]
+        assert np.median(lasted) < np.median(dry_spell_days(store, FABRIC, plot, weather, sure)[:, 6]), name
+
+
+def test_what_would_narrow_it_most_is_what_it_goes_with() -> None:
+    unknowns = drawn_unknowns(60)
+    for name in ("available", "rise", "crop_factor"):
+        lasted = np.repeat(20 + 30 * getattr(unknowns, name)[:, np.newaxis], 12, axis=1)
+        assert most_telling(lasted, unknowns) == name
+    assert most_telling(np.full((60, 12), 150.0), unknowns) is None
+
+
+def test_plants_take_less_once_the_easy_half_is_gone() -> None:
+    soil, wanted = np.array([0.10, 0.05, 0.025, 0.0]), np.full(4, 0.02)
+    assert taken_from(soil, 0.10, wanted).tolist() == pytest.approx([0.02, 0.02, 0.01, 0.0])
+
+
 def test_the_twin_takes_more_for_what_runs_past_the_roots() -> None:
     weather = drawn_weather(zoo.NORMALS, 44.1, 30, 9)
     plot = PlantedArea(0.1, 2.88, 0.0, demand_by_day(PLANTED))
-    given_m3 = run_twin(plot, weather, season_days(PLANTED))
+    given_m3 = run_twin(plot, weather, season_days(PLANTED)).given_m3
     dry = given_m3[given_m3 > 0]
     assert dry.min() >= 0.5 * 0.1 / 0.7 - 1e-9
     assert given_m3[:, :100].sum() == 0
@@ -286,11 +358,11 @@ def test_normals_are_twelve_and_possible(normals: Any, path: str) -> None:
 
 @given(st.floats(0.02, 0.5), st.lists(st.floats(0.0, 0.6), min_size=2, max_size=6))
 def test_wicks_lift_less_the_lower_the_water(rise_m: float, below_m: list[float]) -> None:
-    wicking = Wicking("fabric", 0.03, rise_m)
-    reach = wicking.reach(np.array(sorted(below_m)))
-    assert np.all(np.diff(reach) <= 1e-12)
-    assert reach.min() >= 0.0
-    assert reach.max() <= 1.0
+    wicking = Wicking((Lift("fabric", 0.03, rise_m),), ((0.1, 0.4),))
+    lifted = wicking.lifted(np.array(sorted(below_m)))
+    assert np.all(np.diff(lifted) <= 1e-12)
+    assert lifted.min() >= 0.0
+    assert lifted.max() <= 0.03
 
 
 @given(st.floats(0.03, 0.09), st.floats(0.5, 2.2), st.integers(1, 3), st.floats(0.1, 0.5))

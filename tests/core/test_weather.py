@@ -14,7 +14,11 @@ from nolbet_core.climate.radiation import extraterrestrial_radiation, reference_
 from nolbet_core.climate.weather import (
     DAYS,
     MONTH_OF_DAY,
+    MonthNormals,
+    days_in_order,
     drawn_weather,
+    first_day,
+    hot_day_evaporation,
     usual_normals,
 )
 from tests.core import zoo
@@ -81,9 +85,58 @@ def test_weather_is_drawn_alike_and_rain_comes_in_spells() -> None:
     wet = many.rain_mm > 0
     after_wet = wet[:, 1:][wet[:, :-1]].mean()
     after_dry = wet[:, 1:][~wet[:, :-1]].mean()
-    assert after_wet - after_dry == pytest.approx(0.25, abs=0.03)
+    assert after_wet - after_dry == pytest.approx(0.30, abs=0.03)
     assert np.all(many.tmax_c >= many.tmin_c + 0.99)
     assert np.all(many.et0_mm >= 0)
+
+
+ODD_RAIN = [(300.0, 31.0), (1000.0, 0.01), (60.0, 0.0), (5000.0, 10.0), (0.0, 10.0), (20.0, 3.0)]
+
+
+@pytest.mark.parametrize(("rain_mm", "rain_days"), ODD_RAIN)
+def test_no_rain_is_lost_or_made_and_no_day_is_a_flood(rain_mm: float, rain_days: float) -> None:
+    drawn = drawn_weather((MonthNormals(5.0, 15.0, rain_mm, rain_days),) * 12, 44.1, 30, 4)
+    for month in range(12):
+        assert drawn.rain_mm[:, month == MONTH_OF_DAY].sum() / 30 == pytest.approx(rain_mm)
+    assert drawn.rain_mm.max() <= 250.0 + 1e-9
+    if rain_days == 31:
+        assert (drawn.rain_mm > 0).mean() == 1.0
+
+
+def test_no_day_is_over_a_fifth_wetter_than_the_wettest_known() -> None:
+    drawn = drawn_weather(zoo.NORMALS, 44.1, 50, 4, wettest_mm=25.0)
+    assert drawn.rain_mm.max() == pytest.approx(30.0)
+    assert drawn.rain_mm.sum() / 50 == pytest.approx(sum(each.rain_mm for each in zoo.NORMALS))
+
+
+def longest_dry(wet: np.ndarray) -> list[int]:
+    """The longest run of dry days in each year."""
+    return [max(len(run) for run in "".join("x" if day else " " for day in year).split("x")) for year in wet]
+
+
+def test_long_dry_spells_come_as_they_do() -> None:
+    normals = (MonthNormals(5.0, 15.0, 50.0, 8.0),) * 12
+    drawn = drawn_weather(normals, 44.1, 100, 4)
+    chance = np.random.default_rng(3)
+    by_chance = chance.random((100, DAYS)) < 8 / 30.4
+    assert 20 < np.median(longest_dry(drawn.rain_mm > 0)) < 40
+    assert np.median(longest_dry(drawn.rain_mm > 0)) > np.median(longest_dry(by_chance)) + 5
+
+
+def test_the_south_draws_the_same_weather_half_a_year_on() -> None:
+    turned = [zoo.NORMALS[(each + 6) % 12] for each in range(12)]
+    north, south = drawn_weather(zoo.NORMALS, 44.1, 30, 4), drawn_weather(turned, -44.1, 30, 4)
+    one, other = north.tmax_c[:, days_in_order(44.1)], south.tmax_c[:, days_in_order(-44.1)]
+    assert (first_day(44.1), first_day(None), first_day(-44.1)) == (304, 304, 120)
+    # months are not quite alike in length: a few days a year fall into the one beside
+    assert np.mean(np.abs(one - other) < 0.05) > 0.85
+
+
+def test_a_hot_day_asks_more_than_a_usual_one() -> None:
+    hot = hot_day_evaporation(usual_normals(9.5, 44.1), 44.1)
+    drawn = drawn_weather(usual_normals(9.5, 44.1), 44.1, 50)
+    july = drawn.et0_mm[:, MONTH_OF_DAY == 6]
+    assert hot == pytest.approx(float(np.percentile(july, 90)), rel=0.1)
 
 
 def test_a_garden_that_says_nothing_has_summer_in_its_half() -> None:

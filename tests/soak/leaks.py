@@ -29,10 +29,9 @@ def main(seeds: int) -> None:
         for leak_m3_day in (0.0, 0.002, 0.004):
             for days in (DAYS, 2 * DAYS):
                 found = leaks_told(seeds, scatter, leak_m3_day, days)
-                print(
-                    f"scatter {scatter:.0%}, leak {leak_m3_day * 1000:.0f} L a day, {days} days: told {found['told']:.0%}, "
-                    f"loss {found['loss']:.2f} +- {found['error']:.2f} L, which holds the truth in {found['holds']:.0%}"
-                )
+                print(f"scatter {scatter:.0%}, leak {leak_m3_day * 1000:.0f} L a day, {days} days:", end=" ")
+                print(f"told {found['told']:.0%}, loss {found['loss']:.2f} +- {found['error']:.2f} L,", end=" ")
+                print(f"which holds the truth in {found['holds']:.0%}")
 
 
 if __name__ == "__main__":

@@ -31,7 +31,8 @@ def first_layer(material: Material) -> LayerWords:
 def first_reservoir(vessel: Vessel) -> dict[str, Any] | None:
     """The reservoir that a bed starts with, in the plan file's words; None where the vessel holds no water.
 
-    20 cm of gravel with an overflow at its top and a fabric as its wick; lower where the bed is shallow.
+    20 cm of gravel with an overflow at its top and a fabric tucked down to its floor as its wick; lower where the bed
+    is shallow.
     """
     if vessel.form != "vessel":
         return None
@@ -41,7 +42,7 @@ def first_reservoir(vessel: Vessel) -> dict[str, Any] | None:
         "height_m": height_m,
         "overflow_m": height_m,
         "medium": "gravel_20",
-        "wicks": [{"kind": "fabric", "count": 1}],
+        "wicks": [{"kind": "fabric", "count": 1, "dips": True}],
     }
 
 

@@ -9,7 +9,7 @@ from datetime import date
 from functools import cached_property
 
 from nolbet_core.built.ground import ground_of
-from nolbet_core.climate.weather import USUAL_LATITUDE_DEG
+from nolbet_core.climate.weather import USUAL_LATITUDE_DEG, MonthNormals, hot_day_evaporation, usual_normals
 from nolbet_core.climate.year import COMMON_YEAR, Year, ends_in_second_half, garden_year
 from nolbet_core.plan.garden import Garden, Normals
 from nolbet_core.plan.plot import Plot
@@ -21,13 +21,23 @@ from nolbet_core.quantities.units import System
 class Surroundings:
     """What a bed stands in. system: units that judgements are told in. handful_kg: the gardener's handful of meal.
 
-    plot: the measured ground in the plan's words, where it was measured.
+    plot: the measured ground in the plan's words, where it was measured. normals: of the twelve months, nothing where
+    none are known. latitude_deg: where it is known [degrees].
     """
 
     system: System
     year: Year = field(default_factory=Year)
     handful_kg: float | None = None
     plot: Plot | None = None
+    normals: tuple[MonthNormals, ...] = ()
+    latitude_deg: float | None = None
+
+    @cached_property
+    def hot_day_mm(self) -> float:
+        """Reference evapotranspiration of a hot day there [mm]."""
+        return hot_day_evaporation(
+            self.normals or usual_normals(self.year.mean_temp_c, self.latitude_deg), self.latitude_deg
+        )
 
     @cached_property
     def ground(self) -> Ground | None:
@@ -80,4 +90,5 @@ def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
         today,
         monthly_temps_of(garden),
     )
-    return Surroundings(System(garden.units), year, garden.handful_kg, garden.plot)
+    normals = tuple(MonthNormals(**each.model_dump()) for each in garden.normals or ())
+    return Surroundings(System(garden.units), year, garden.handful_kg, garden.plot, normals, latitude_of(garden))

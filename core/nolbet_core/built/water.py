@@ -6,20 +6,25 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
+import numpy as np
+
 from nolbet_core.built.bed import BuiltBed
 from nolbet_core.plan.bed import Reservoir
 from nolbet_core.reservoir.store import Store, liner_sheet
-from nolbet_core.reservoir.wicking import Wicking, capillary_rise, wicking_of
+from nolbet_core.reservoir.wicking import Fabric, Wicking, capillary_rise, lifts_of, way_to_roots
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, bulk_standing, sheet_standing
 from nolbet_core.stack.layers import Bulk, Sheet, Standing
-from nolbet_core.stack.zone import mulch_begins, root_surface
+from nolbet_core.stack.zone import ROOT_ZONE_M, mulch_begins, root_surface
 
 LINER = "pond_liner"
 """What lines a reservoir."""
 
 WATER_KG_M3 = 1000.0
+
+USUAL_AVAILABLE = 0.18
+"""Water that plants can take from soil whose figures aren't known, of its volume [0-1] (estimate, 0.12 to 0.25)."""
 
 
 @dataclass(frozen=True)
@@ -79,17 +84,63 @@ class BedWater:
         return max(root_surface(layers) - self.store.full_m, 0.0) if layers else 0.0
 
     @cached_property
+    def lowest_roots_m(self) -> float:
+        """Where the root zone begins, above the soil's base [m]; nothing where roots reach it."""
+        return max(root_surface(self.filled.layers) - self.filled.base_m - ROOT_ZONE_M, 0.0)
+
+    @cached_property
     def wicking(self) -> Wicking:
-        """What lifts its water."""
-        wicks = self.reservoir.wicks
-        return wicking_of(
+        """What lifts its water to the roots."""
+        wicks, base_m = self.reservoir.wicks, self.filled.base_m
+        fabrics = [each for each in wicks if each.kind == "fabric"]
+        fabric: Fabric = "none" if not fabrics else "dips" if any(each.dips for each in fabrics) else "flat"
+        lifts = lifts_of(
             [(each.diameter_m or 0.0, each.count) for each in wicks if each.kind == "soil_column"],
             [(each.width_m or 0.0, each.count) for each in wicks if each.kind == "strip"],
-            any(each.kind == "fabric" for each in wicks),
-            self.vessel.hollow.area_at(self.filled.base_m),
+            fabric,
+            self.vessel.hollow.area_at(base_m),
             self.soil_rise_m,
             self.medium,
         )
+        layers = [
+            (each.bottom_m - base_m, each.top_m - base_m, each.material.capillary_rise_m)
+            for each in self.filled.layers[: mulch_begins(self.filled.layers)]
+            if not each.material.is_sheet
+        ]
+        return Wicking(lifts, way_to_roots(layers, self.lowest_roots_m))
+
+    @cached_property
+    def lifted_full_m3_day(self) -> float:
+        """What reaches the roots in a day from the full reservoir [m3/day]."""
+        return float(self.wicking.lifted(np.array(self.store.height_m - self.store.overflow_m)))
+
+    @cached_property
+    def lifted_half_m3_day(self) -> float:
+        """The same once half of the water is gone [m3/day]."""
+        level_m = self.store.level_of(np.array(self.store.held_m3 / 2))
+        return float(self.wicking.lifted(self.store.height_m - level_m))
+
+    @cached_property
+    def available_m3(self) -> float:
+        """Water that plants can take from the soil over it, full [m3]."""
+        layers = self.filled.layers[: mulch_begins(self.filled.layers)]
+        return sum(each.placed_m3 * available_share(each.material) for each in layers)
+
+    @property
+    def is_mulched(self) -> bool:
+        """Whether mulch lies on the soil over it."""
+        layers = self.filled.layers
+        return any(each.thickness_m > 0 or each.material.is_sheet for each in layers[mulch_begins(layers) :])
+
+
+def available_share(material: Material) -> float:
+    """Water that plants can take from a material [share of its volume]: capacity less wilting; soil whose figures
+    aren't known has a usual share, anything else none.
+    """
+    held, wilting = material.soil_figure("container_capacity"), material.soil_figure("wilting_point")
+    if held is None or wilting is None:
+        return USUAL_AVAILABLE if material.group == "soil" else 0.0
+    return max(held - wilting, 0.0)
 
 
 def bed_water(built: BuiltBed, filled: Filled, materials: Mapping[str, Material]) -> BedWater | None:

@@ -20,6 +20,27 @@ MONTH_OF_DAY: NDArray[np.int64] = np.repeat(np.arange(12), MONTH_DAYS)
 WET_STAYS = 0.25
 """How much likelier rain is after a wet day than after a dry one (estimate): p(wet | wet) - p(wet | dry)."""
 
+LONG_DRY_DAYS = 9.0
+"""How long a long dry spell lasts in the mean [days] (estimate)."""
+
+LONG_DRY_SHARE = 0.12
+LONG_DRY_OF_DRY = 0.2
+"""Share of all days, and of dry ones, that lie in long dry spells, whichever is less (estimates)."""
+
+USUAL_WETTEST_MM = 250.0
+"""No day is wetter where nothing is known [mm]."""
+
+WETTER = 1.2
+"""How much wetter than the wettest day known a day may be."""
+
+USUAL_WET_DAY_MM = 7.0
+"""Rain of a wet day where only the month's rain is known [mm] (estimate)."""
+
+HOT_DAY = 1.25
+"""Evapotranspiration of a hot day over that of a usual one of the same month (estimate)."""
+
+MAY, NOVEMBER = 4, 10
+
 RAIN_SHAPE = 0.75
 """Shape of the gamma distribution of a wet day's rain (estimate)."""
 
@@ -85,38 +106,115 @@ def usual_normals(mean_temp_c: float, latitude_deg: float | None) -> tuple[Month
     return tuple(normals)
 
 
-def drawn_weather(normals: Sequence[MonthNormals], latitude_deg: float | None, years: int, seed: int = SEED) -> Weather:
+def hot_day_evaporation(normals: Sequence[MonthNormals], latitude_deg: float | None) -> float:
+    """Reference evapotranspiration of a hot day [mm], as one day in ten of the hottest month has it (estimate)."""
+    latitude = USUAL_LATITUDE_DEG if latitude_deg is None else latitude_deg
+    middles = np.cumsum(MONTH_DAYS) - 15.0
+    tmin, tmax = (np.array([getattr(each, name) for each in normals]) for name in ("tmin_c", "tmax_c"))
+    usual = reference_evapotranspiration(tmin, tmax, extraterrestrial_radiation(latitude, middles))
+    return HOT_DAY * float(usual.max())
+
+
+def first_day(latitude_deg: float | None) -> int:
+    """Day of the year on which a garden's water year begins, 0 to 364, at the end of the season: 1 November in the
+    north, 1 May in the south.
+    """
+    south = latitude_deg is not None and latitude_deg < 0
+    return sum(MONTH_DAYS[: MAY if south else NOVEMBER])
+
+
+def days_in_order(latitude_deg: float | None) -> NDArray[np.int64]:
+    """Days of the year, 0 to 364, from the first of a garden's water year on."""
+    return (first_day(latitude_deg) + np.arange(DAYS)) % DAYS
+
+
+def drawn_weather(
+    normals: Sequence[MonthNormals],
+    latitude_deg: float | None,
+    years: int,
+    seed: int = SEED,
+    wettest_mm: float | None = None,
+) -> Weather:
     """Draw years of daily weather from monthly normals.
 
     normals: twelve. latitude_deg: for the sunlight; 45 degrees where it isn't known. years: how many. seed: the same
-    one gives the same weather.
+    one gives the same weather, in the south turned by half a year. wettest_mm: rain of the wettest day known [mm].
 
-    Rain follows a Markov chain of two states with gamma amounts; temperatures keep some of the day before, and swing
-    less on wet days. Means over the month are the normals'.
+    Rain follows a Markov chain of three states, wet, dry and long dry, with gamma amounts; temperatures keep some of
+    the day before, and swing less on wet days. Means over the month are the normals', rain exactly; no day is wetter
+    than the wettest known by more than a fifth.
     """
     chance = np.random.default_rng(seed)
-    month = MONTH_OF_DAY
-    wet_share = np.clip([each.rain_days / days for each, days in zip(normals, MONTH_DAYS, strict=True)], 0.0, 0.95)
-    a_wet_day = np.array([each.rain_mm / max(each.rain_days, 1e-9) if each.rain_days else 0.0 for each in normals])
-    wet = _wet_days(chance, wet_share[month], years)
-    scale = a_wet_day[month] / RAIN_SHAPE
-    rain = np.where(wet, chance.gamma(RAIN_SHAPE, 1.0, (years, DAYS)) * scale, 0.0)
+    order = days_in_order(latitude_deg)
+    month = MONTH_OF_DAY[order]
+    most_mm = USUAL_WETTEST_MM if wettest_mm is None else WETTER * wettest_mm
+    share = _wet_shares(normals, most_mm)
+    wet = _wet_days(chance, share[month], years)
+    rain = np.where(wet, chance.gamma(RAIN_SHAPE, 1.0, (years, DAYS)), 0.0)
+    for each, normal in enumerate(normals):
+        within = month == each
+        rain[:, within] = _brought_to(rain[:, within], normal.rain_mm * years, most_mm)
     drift = _drift(chance, years)
     tmin = np.array([each.tmin_c for each in normals])[month] + drift
     tmax = np.array([each.tmax_c for each in normals])[month] + drift
-    share = wet_share[month]
-    less = WET_COOLER_C * (wet - share) + chance.normal(0.0, SWING_SPREAD_C / 2, (years, DAYS))
+    less = WET_COOLER_C * (wet - share[month]) + chance.normal(0.0, SWING_SPREAD_C / 2, (years, DAYS))
     tmin, tmax = tmin + less, np.maximum(tmax - less, tmin + less + LEAST_SWING_C)
-    return with_evaporation(tmin, tmax, rain, latitude_deg)
+    back = np.argsort(order)
+    return with_evaporation(tmin[:, back], tmax[:, back], rain[:, back], latitude_deg)
+
+
+def _wet_shares(normals: Sequence[MonthNormals], most_mm: float) -> Values:
+    """Share of wet days by month [0-1]: as given, but as many at least as the rain takes to come down."""
+    given = np.array([each.rain_days / days for each, days in zip(normals, MONTH_DAYS, strict=True)])
+    wanted = np.array([each.rain_mm / days / USUAL_WET_DAY_MM for each, days in zip(normals, MONTH_DAYS, strict=True)])
+    least = np.array([each.rain_mm / days / most_mm for each, days in zip(normals, MONTH_DAYS, strict=True)])
+    shares: Values = np.clip(np.where(given > 0, np.maximum(given, 2 * least), wanted), 0.0, 1.0)
+    return shares
+
+
+def _brought_to(rain: Values, total_mm: float, most_mm: float) -> Values:
+    """Amounts in proportion, years x days, so that they come to a total [mm], none over the most [mm].
+
+    Where too few days are wet to hold it all, the driest places of the same month become wet too.
+    """
+    if total_mm <= 0:
+        return np.zeros_like(rain)
+    amounts = rain.ravel().copy()
+    lacking = int(np.ceil(total_mm / most_mm)) - int(np.count_nonzero(amounts))
+    if lacking > 0:
+        dry = np.flatnonzero(amounts == 0)
+        amounts[dry[np.linspace(0, len(dry) - 1, min(lacking, len(dry))).astype(int)]] = 1.0
+    total_mm = min(total_mm, most_mm * len(amounts))
+    free = amounts > 0
+    for _ in range(len(amounts)):
+        left = total_mm - most_mm * np.count_nonzero((amounts > 0) & ~free)
+        scaled = amounts * (left / amounts[free].sum()) if free.any() else amounts
+        over = free & (scaled > most_mm)
+        if not over.any():
+            break
+        free &= ~over
+    brought: Values = np.where(free, scaled, np.where(amounts > 0, most_mm, 0.0))
+    return brought.reshape(rain.shape)
 
 
 def _wet_days(chance: np.random.Generator, share: Values, years: int) -> NDArray[np.bool_]:
-    draws = chance.random((years, DAYS))
+    """Which days are wet, years x days. share: of wet days, by day [0-1].
+
+    Beside wet and dry there is a long dry spell, in which it never rains: entered from a dry day, left by chance. It
+    takes up so much of the time that the other days are wetter for it, and the share of wet days stays.
+    """
+    draws, spells = chance.random((years, DAYS)), chance.random((years, DAYS))
+    long_share = np.minimum(LONG_DRY_SHARE, LONG_DRY_OF_DRY * (1 - share))
+    wetter = np.minimum(share / np.maximum(1 - long_share, 1e-9), 1.0)
+    enters = long_share / LONG_DRY_DAYS / np.maximum((1 - long_share) * (1 - wetter), 1e-9)
     wet = np.empty((years, DAYS), dtype=bool)
-    before = draws[:, 0] < share[0]
+    before, long = draws[:, 0] < wetter[0], spells[:, 0] < long_share[0]
     for day in range(DAYS):
-        after_dry = share[day] * (1 - WET_STAYS)
-        wet[:, day] = draws[:, day] < np.where(before, after_dry + WET_STAYS, after_dry)
+        begins = ~long & ~before & (spells[:, day] < enters[day])
+        long = np.where(long, spells[:, day] >= 1 / LONG_DRY_DAYS, begins)
+        long &= share[day] < 1
+        after_dry = wetter[day] * (1 - WET_STAYS)
+        wet[:, day] = ~long & (draws[:, day] < np.where(before, after_dry + WET_STAYS, after_dry))
         before = wet[:, day]
     return wet
 

@@ -33,7 +33,7 @@ def reservoir_figures(worked: WorkedBed, water: BedWater) -> ReservoirFigures:
         soil_m=water.soil_over_m,
         rise_m=water.soil_rise_m,
         wick=water.wicking.kind,
-        lift_m3_day=water.wicking.most_m3_day,
+        lift_m3_day=water.lifted_full_m3_day,
         medium_m3=store.medium_below(store.height_m) if water.medium else 0.0,
         medium_name=water.medium.name if water.medium else None,
         medium_material=reservoir.medium,

@@ -8,12 +8,13 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
+from nolbet_core.built.planted import planted_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import latitude_of, surroundings_of
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed, work_bed
 from nolbet_core.climate.daily_file import WeatherDay, weather_of_days
-from nolbet_core.climate.weather import MonthNormals, Weather, drawn_weather, usual_normals
+from nolbet_core.climate.weather import MonthNormals, Weather, days_in_order, drawn_weather, usual_normals
 from nolbet_core.figure.water_figures import (
     RefillDay,
     Usual,
@@ -23,14 +24,21 @@ from nolbet_core.figure.water_figures import (
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.reservoir.balance import AVAILABLE_SHARE, PlantedArea, Refills, run_balance, run_twin
-from nolbet_core.reservoir.lasting import LONGEST_DAYS, dry_spell_days
-from nolbet_core.reservoir.season import Planted, day_of_year, demand_by_day, season_days
+from nolbet_core.reservoir.balance import PlantedArea, Refills, Run, Twin, run_balance, run_twin
+from nolbet_core.reservoir.lasting import LONGEST_DAYS, Unknown, drawn_unknowns, dry_spell_days, most_telling
+from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
 
 YEARS = 100
 """Years of weather that a forecast runs over."""
 
 LOW, MIDDLE, HIGH = 10, 50, 90
+
+NARROW: dict[Unknown, str] = {
+    "available": "Weigh a full pot of your soil once drained and again when its plants wilt: that narrows it most.",
+    "rise": "Stand a tube of your soil in water and see after a day how high it is wet: that narrows it most.",
+    "crop_factor": "Log a dip a week: how thirsty your plants are narrows it most.",
+}
+"""What to do about each thing that isn't well known."""
 
 Values = NDArray[np.float64]
 
@@ -48,12 +56,15 @@ def figure_water(bed: Bed, garden: Garden, supplies: Supplies, days: Sequence[We
     season = season_days(planted)
     watering = bed.watering
     refills = Refills(None if watering.every_days else watering.threshold, watering.every_days, season)
-    run = run_balance(store, water.wicking, plot, weather, refills)
-    twin = run_twin(plot, weather, season).sum(axis=1)
+    order = days_in_order(latitude_of(garden))
+    run = run_balance(store, water.wicking, plot, weather, refills, order)
+    twin = run_twin(plot, weather, season, order)
+    twin_used = twin.given_m3.sum(axis=1)
     used = run.refill_m3.sum(axis=1)
     levels = np.percentile(store.level_of(run.water_m3), (LOW, MIDDLE, HIGH), axis=0)
     typical = int(np.argsort(used)[len(used) // 2])
-    lasts = dry_spell_days(store, water.wicking, plot, weather)
+    unknowns = drawn_unknowns(weather.years)
+    lasts = dry_spell_days(store, water.wicking, plot, weather, unknowns)
     return WaterFigures(
         water_m3=store.held_m3,
         overflow_m=store.overflow_m,
@@ -67,17 +78,32 @@ def figure_water(bed: Bed, garden: Garden, supplies: Supplies, days: Sequence[We
         ],
         refills=_spread((run.refill_m3 > 0).sum(axis=1)),
         refill_m3=_spread(used),
-        twin_m3=_spread(twin),
-        saved_m3=_spread(twin - used),
+        twin_m3=_spread(twin_used),
+        saved_m3=_spread(saved_by(run, twin, run_twin(plot, weather, np.zeros_like(season), order))),
         short_days=_spread((run.short & season).sum(axis=1)),
         hot_day_m3=float(np.percentile(run.wanted_m3[:, season], HIGH)),
         overflow_m3=_spread(run.overflow_m3.sum(axis=1)),
         lasts_days=[_spread(lasts[:, month]) for month in range(12)],
         longest_days=LONGEST_DAYS,
+        narrow=NARROW[telling] if (telling := most_telling(lasts, unknowns)) else None,
+        begins=int(order[0]) + 1,
         season=(planted.starts + 1, planted.ends + 1),
         years=weather.years,
         weather=source,
     )
+
+
+def saved_by(run: Run, twin: Twin, rain_alone: Twin) -> Values:
+    """Water saved against the same bed watered from the top, by year [m3]: what that would take to bring plants as far
+    as they came here, less what this one was filled with. Water that plants never got is not saved.
+
+    rain_alone: the same bed with nothing but rain.
+    """
+    rain = rain_alone.taken_m3.sum(axis=1)
+    got, got_there = run.taken_m3.sum(axis=1) - rain, twin.taken_m3.sum(axis=1) - rain
+    share = np.clip(got / np.maximum(got_there, 1e-12), 0.0, 1.0)
+    saved: Values = twin.given_m3.sum(axis=1) * share - run.refill_m3.sum(axis=1)
+    return saved
 
 
 def _spread(values: Values) -> Usual:
@@ -85,18 +111,11 @@ def _spread(values: Values) -> Usual:
     return Usual(float(low), float(middle), float(high))
 
 
-def planted_of(worked: WorkedBed) -> Planted:
-    """How a bed is planted through the year."""
-    watering, year = worked.bed.watering, worked.year
-    starts, ends = day_of_year(year.last_frost), day_of_year(year.first_frost)
-    return Planted(watering.crop_factor, watering.canopy, watering.mulch, starts, ends)
-
-
 def plot_of(worked: WorkedBed, planted: Planted) -> PlantedArea:
     """What the balance needs of a bed."""
-    soil_m3 = sum(layer.placed_m3 for layer in worked.filled.layers if layer.material.group == "soil")
+    soil_m3 = worked.water.available_m3 if worked.water else 0.0
     catchment = worked.bed.reservoir.catchment_m2 if worked.bed.reservoir else 0.0
-    return PlantedArea(AVAILABLE_SHARE * soil_m3, worked.vessel.top_area_m2, catchment, demand_by_day(planted))
+    return PlantedArea(soil_m3, worked.vessel.top_area_m2, catchment, demand_by_day(planted))
 
 
 def weather_for(garden: Garden, days: Sequence[WeatherDay]) -> tuple[Weather, Weathered]:
@@ -106,14 +125,15 @@ def weather_for(garden: Garden, days: Sequence[WeatherDay]) -> tuple[Weather, We
         return own, "daily"
     if garden.normals:
         normals = tuple(MonthNormals(**each.model_dump()) for each in garden.normals)
-        return _drawn(normals, latitude_of(garden)), "normals"
+        return _drawn(normals, latitude_of(garden), garden.wettest_day_mm), "normals"
     mean_c = 12.0 if garden.mean_temp_c is None else garden.mean_temp_c
-    return _drawn(usual_normals(mean_c, latitude_of(garden)), latitude_of(garden)), "usual"
+    usual = usual_normals(mean_c, latitude_of(garden))
+    return _drawn(usual, latitude_of(garden), garden.wettest_day_mm), "usual"
 
 
 @lru_cache(maxsize=32)
-def _drawn(normals: tuple[MonthNormals, ...], latitude_deg: float | None) -> Weather:
-    return drawn_weather(normals, latitude_deg, YEARS)
+def _drawn(normals: tuple[MonthNormals, ...], latitude_deg: float | None, wettest_mm: float | None) -> Weather:
+    return drawn_weather(normals, latitude_deg, YEARS, wettest_mm=wettest_mm)
 
 
 def watered_bed(bed: Bed, garden: Garden, supplies: Supplies) -> tuple[WorkedBed, BedWater]:

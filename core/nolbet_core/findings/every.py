@@ -48,6 +48,7 @@ from nolbet_core.findings.water import (
     SoilDeepOverWater,
     StandingWater,
     WaterFromTop,
+    WickWeak,
 )
 from nolbet_core.findings.weight import WeightOver, WeightUnknown
 from nolbet_core.findings.wood import AllelopathicWood, HeavyLogs, RotproofWoodFill, SoftWoodAndAnts
@@ -61,6 +62,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     NoOverflow(),
     LeakTestDue(),
     SoilDeepOverWater(),
+    WickWeak(),
     ReservoirTilted(),
     NoGrowingLayer(),
     VoidsOpen(),

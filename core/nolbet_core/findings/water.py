@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.planted import hot_day_thirst
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
@@ -15,6 +16,7 @@ from nolbet_core.shapes.sizing import largest_in_liner
 OUT_OF_LEVEL_M = 0.010
 SEEDLING_WEEKS = 3
 TOLERANCE_M = 1e-9
+TENTH = 0.1
 
 
 class SoilDeepOverWater(BedFinding):
@@ -37,6 +39,44 @@ class SoilDeepOverWater(BedFinding):
             "Above that the soil stays dry however full the reservoir is.",
             f"Keep to {rise} of soil over the water; in a tall bed put inert fill under the liner.",
         )
+
+
+class WickWeak(BedFinding):
+    """Less water comes up than plants ask on a hot day."""
+
+    code = "wick_weak"
+    level = ("advice", "caution")
+    topic = "water"
+    when = "on a hot day less reaches the roots from the full reservoir than plants ask; under half of it"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """What is lifted when full against what is asked on a hot day in full leaf."""
+        water = worked.water
+        if water is None or not worked.filled.layers:
+            return
+        asked, lifted = hot_day_thirst(worked), water.lifted_full_m3_day
+        if lifted >= asked * (1 - TENTH):
+            return
+        broken = lifted <= 0
+        what = "nothing" if broken else f"up to {show_water(lifted, worked.system)}"
+        half = "" if broken else f", {show_water(water.lifted_half_m3_day, worked.system)} once it is half empty"
+        yield Found(
+            "caution" if lifted < asked / 2 else "advice",
+            f"Plants ask about {show_water(asked, worked.system)} on a hot day, and {what} reaches their roots "
+            f"from the full reservoir{half}.",
+            _why_weak(water),
+            "Set soil columns or strips down to the floor, tuck the fabric down to it, or lay the soil thinner; "
+            "water from the top on hot days.",
+        )
+
+
+def _why_weak(water: BedWater) -> str:
+    flat = any(each.kind == "fabric" and not each.dips for each in water.reservoir.wicks)
+    if flat and water.wicking.kind == "fabric":
+        return "A flat fabric lifts only while water touches it: over stones that is over within days."
+    if not water.wicking.lifts:
+        return "Nothing stands in the water that lifts it."
+    return "What lifts the water decides, not how much there is of it."
 
 
 class ReservoirTilted(BedFinding):

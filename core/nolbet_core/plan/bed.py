@@ -89,12 +89,13 @@ class Crate(Model):
 
 
 class Wick(Model):
-    """What lifts the water into the soil."""
+    """What lifts the water into the soil. dips: whether a fabric is tucked down to the floor, not laid flat."""
 
     kind: Literal["soil_column", "strip", "fabric"]
     diameter_m: LengthM | None = None
     width_m: LengthM | None = None
     count: Count = 1
+    dips: bool = False
 
 
 class Under(Model):
@@ -130,14 +131,15 @@ class Watering(Model):
     """How a bed is planted and watered.
 
     threshold: filled up when under so much of what it holds. every_days: or on rounds. crop_factor: evapotranspiration
-    of the crop in full leaf over the reference. canopy: ground that leaves cover in full leaf. mulch: share of the bare
+    of the crop in full leaf over the reference. canopy: ground that leaves cover in full leaf, over 1
+    where they hang over. mulch: share of the bare
     soil's evaporation that gets through the mulch.
     """
 
     threshold: Share = 0.25
     every_days: Annotated[int, Field(ge=1, le=60)] | None = None
     crop_factor: Annotated[float, Field(ge=0.1, le=2.0)] = 1.05
-    canopy: Share = 0.8
+    canopy: Annotated[float, Field(ge=0, le=1.5)] = 0.8
     mulch: Share = 0.5
 
 

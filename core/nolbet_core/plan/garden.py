@@ -50,6 +50,7 @@ class Garden(Model):
     last_frost: MonthDay | None = None
     first_frost: MonthDay | None = None
     normals: Annotated[list[Normals], Field(min_length=12, max_length=12)] | None = None
+    wettest_day_mm: Annotated[float, Field(gt=0, le=1900)] | None = None
     handful_kg: Annotated[float, Field(ge=0.005, le=0.5)] | None = None
     plot: Plot | None = None
 

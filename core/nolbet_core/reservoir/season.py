@@ -26,9 +26,9 @@ LEAST_LEAVES = 0.3
 
 @dataclass(frozen=True, slots=True)
 class Planted:
-    """How a bed is planted. crop_factor: in full leaf over the reference. canopy: ground covered in full leaf [0-1].
-    mulch: share of the bare soil's evaporation that gets through [0-1]. starts, ends: days of the year of its season,
-    0 to 364; a season over the year's end is one of the south.
+    """How a bed is planted. crop_factor: in full leaf over the reference. canopy: ground covered in full leaf, over 1
+    where leaves hang over. mulch: share of the bare soil's evaporation that gets through [0-1]. starts, ends: days of
+    the year of its season, 0 to 364; a season over the year's end is one of the south.
     """
 
     crop_factor: float
@@ -53,6 +53,11 @@ def season_days(planted: Planted) -> NDArray[np.bool_]:
     return (days >= planted.starts) | (days <= planted.ends)
 
 
+def demand_in_leaf(planted: Planted) -> float:
+    """What a bed in full leaf takes, as a share of the reference evapotranspiration."""
+    return planted.crop_factor * planted.canopy + BARE_SOIL * planted.mulch * max(1 - planted.canopy, 0.0)
+
+
 def demand_by_day(planted: Planted) -> Values:
     """What the bed takes, as a share of the reference evapotranspiration, by day of the year.
 
@@ -64,7 +69,7 @@ def demand_by_day(planted: Planted) -> Values:
     grown = np.where(season_days(planted), grown, 0.0)
     canopy = planted.canopy * grown
     factor = planted.crop_factor * (YOUNG_FACTOR + (1 - YOUNG_FACTOR) * grown)
-    demand: Values = factor * canopy + BARE_SOIL * planted.mulch * (1 - canopy)
+    demand: Values = factor * canopy + BARE_SOIL * planted.mulch * np.maximum(1 - canopy, 0.0)
     return demand
 
 

@@ -14,6 +14,7 @@ from nolbet_core.shelf.material import Material
 
 Values = NDArray[np.float64]
 WickKind = Literal["soil_column", "strip", "fabric", "medium"]
+Fabric = Literal["none", "flat", "dips"]
 
 COLUMN_M_DAY = 0.030
 """Water that a soil column lifts a day, standing in water, for its level area [m/day] (estimate, 0.01 to 0.05)."""
@@ -27,25 +28,65 @@ STRIP_M3_DAY_M = 0.004
 MEDIUM_M_DAY = 0.010
 """Water that a medium lifts itself a day, where it wicks at all [m/day] (estimate)."""
 
+TOUCHES_M = 0.005
+"""A flat fabric over stones lifts from no deeper than it is thick [m]."""
+
 STRIP_RISE_M = 0.25
 FABRIC_RISE_M = 0.20
 """How high strips and fabrics lift water [m] (estimates)."""
 
 
 @dataclass(frozen=True, slots=True)
-class Wicking:
-    """What lifts water into the soil: by which kind, how much at the most [m3/day], and how high [m]."""
+class Lift:
+    """One way in which water is lifted to the soil's base: how much at the most [m3/day], from how far below [m]."""
 
     kind: WickKind
     most_m3_day: float
     rise_m: float
 
-    def reach(self, below_m: Values) -> Values:
-        """Share of the most that is lifted from water so far below the soil [0-1]: weaker with distance, then none."""
-        if self.rise_m <= 0:
-            return np.zeros_like(below_m)
-        share: Values = np.clip(1 - below_m / self.rise_m, 0.0, 1.0)
-        return share
+
+@dataclass(frozen=True, slots=True)
+class Wicking:
+    """What lifts water to the roots. lifts: each way, the strongest first.
+
+    way: what the water goes through from the soil's base up to the lowest roots: how high over the base the way through
+    each layer ends, and how high that layer wicks [m, m]; roots that reach the base need none of it.
+    """
+
+    lifts: tuple[Lift, ...]
+    way: tuple[tuple[float, float], ...] = ()
+
+    @property
+    def kind(self) -> WickKind:
+        """The strongest way."""
+        return self.lifts[0].kind if self.lifts else "medium"
+
+    @property
+    def most_m3_day(self) -> float:
+        """What all lift together at the most [m3/day]."""
+        return sum(each.most_m3_day for each in self.lifts)
+
+    def lifted(self, below_m: Values, rise_factor: float | Values = 1.0) -> Values:
+        """What reaches the roots in a day from water so far below the soil's base [m3/day].
+
+        rise_factor: on how high everything wicks. Each way falls evenly to nothing at its own rise; so does what goes
+        on through the soil, by the height over the water, and the layer that wicks least decides: one that wicks less
+        high than it stands over the water breaks the column.
+        """
+        below = np.asarray(below_m, dtype=float)
+        total = np.zeros(np.broadcast(below, np.asarray(rise_factor)).shape)
+        for each in self.lifts:
+            total = total + each.most_m3_day * _falling(below, each.rise_m * rise_factor)
+        for over_m, rise_m in self.way:
+            total = total * _falling(below + over_m, rise_m * rise_factor)
+        return total
+
+
+def _falling(height_m: Values, rise_m: float | Values) -> Values:
+    """Share that is still lifted at a height over the water [0-1]: all at none, none from the rise on."""
+    rise = np.asarray(rise_m, dtype=float)
+    share: Values = np.where(rise > 0, np.clip(1 - height_m / np.maximum(rise, 1e-9), 0.0, 1.0), 0.0)
+    return share
 
 
 def capillary_rise(materials: Sequence[tuple[Material, float]]) -> float:
@@ -56,32 +97,46 @@ def capillary_rise(materials: Sequence[tuple[Material, float]]) -> float:
     return sum(material.capillary_rise_m * volume for material, volume in materials) / whole
 
 
-def wicking_of(
+def lifts_of(
     columns: Sequence[tuple[float, int]],
     strips: Sequence[tuple[float, int]],
-    fabric: bool,
+    fabric: Fabric,
     area_m2: float,
     soil_rise_m: float,
     medium: Material | None,
-) -> Wicking:
-    """What lifts a reservoir's water.
+) -> tuple[Lift, ...]:
+    """What lifts a reservoir's water to the soil's base, the strongest first.
 
-    columns: diameters [m] and counts. strips: widths [m] and counts. fabric: whether one lies under all of the soil.
-    area_m2: of the soil's base [m2]. soil_rise_m: how high the soil wicks [m]. medium: lifts by itself where nothing
-    else does.
+    columns: diameters [m] and counts. strips: widths [m] and counts. fabric: whether one lies under all of the soil,
+    flat or dipping to the floor. area_m2: of the soil's base [m2]. soil_rise_m: how high the soil in columns wicks [m].
+    medium: lifts by itself where nothing else does. A flat fabric lifts what touches it, or what the medium brings up.
     """
-    most = rise = 0.0
-    kind: WickKind = "medium"
-    if columns:
-        kind, rise = "soil_column", soil_rise_m
-        most += sum(column_area(diameter, count) for diameter, count in columns) * COLUMN_M_DAY
-    if strips:
-        kind, rise = ("strip", max(rise, STRIP_RISE_M)) if not columns else (kind, max(rise, STRIP_RISE_M))
-        most += sum(width * count for width, count in strips) * STRIP_M3_DAY_M
-    if fabric:
-        kind, rise = ("fabric", max(rise, FABRIC_RISE_M)) if most == 0 else (kind, max(rise, FABRIC_RISE_M))
-        most += area_m2 * FABRIC_M_DAY
-    if most > 0:
-        return Wicking(kind, most, rise)
     own_rise_m = medium.capillary_rise_m if medium else 0.0
-    return Wicking("medium", area_m2 * MEDIUM_M_DAY if own_rise_m > 0 else 0.0, own_rise_m)
+    lifts: list[Lift] = []
+    if columns:
+        area = sum(column_area(diameter, count) for diameter, count in columns)
+        lifts.append(Lift("soil_column", area * COLUMN_M_DAY, soil_rise_m))
+    if strips:
+        lifts.append(Lift("strip", sum(width * count for width, count in strips) * STRIP_M3_DAY_M, STRIP_RISE_M))
+    if fabric != "none":
+        rise_m = FABRIC_RISE_M if fabric == "dips" else max(own_rise_m, TOUCHES_M)
+        lifts.append(Lift("fabric", area_m2 * FABRIC_M_DAY, rise_m))
+    if not lifts and own_rise_m > 0:
+        lifts.append(Lift("medium", area_m2 * MEDIUM_M_DAY, own_rise_m))
+    return tuple(sorted(lifts, key=lambda each: -each.most_m3_day))
+
+
+def way_to_roots(
+    layers: Sequence[tuple[float, float, float]], lowest_roots_m: float
+) -> tuple[tuple[float, float], ...]:
+    """The layers that water goes through to the lowest roots: how high the way through each ends over the soil's base,
+    and how high it wicks [m, m].
+
+    layers: bottom and top over the soil's base, and rise [m], bottom to top. lowest_roots_m: over the soil's base [m].
+    The lowest layer always counts, for the way into it.
+    """
+    way = []
+    for index, (bottom_m, top_m, rise_m) in enumerate(layers):
+        if index == 0 or bottom_m < lowest_roots_m - 1e-9:
+            way.append((max(min(top_m, lowest_roots_m), 0.0), rise_m))
+    return tuple(way)

@@ -2322,6 +2322,8 @@ export interface components {
              * @enum {string}
              */
             units?: "ft_in" | "metric";
+            /** Wettest Day Mm */
+            wettest_day_mm?: number | null;
         };
         /**
          * GardenHead
@@ -4392,11 +4394,14 @@ export interface components {
          *
          *     low_m, middle_m, high_m: level by day; typical_m: of the typical year. refill_days: of that year. refills: how
          *     many in a year; refill_m3: with how much. twin_m3: what the same bed takes watered from the top; saved_m3: how
-         *     much less this one takes. short_days: on which plants go short. overflow_m3: that runs off. hot_day_m3: what
-         *     plants ask on one season day in ten. lasts_days: from full without rain, by month; longest_days: what is not
-         *     looked beyond. years: of weather; weather: where it comes from.
+         *     much less this one takes for what plants got. short_days: on which plants go short. overflow_m3: that runs off.
+         *     hot_day_m3: what plants ask on one season day in ten. lasts_days: from full without rain, by month; longest_days:
+         *     what is not looked beyond; narrow: what would narrow that most. begins: day of the year on which each year begins.
+         *     years: of weather; weather: where it comes from.
          */
         WaterFigures: {
+            /** Begins */
+            begins: number;
             /** High M */
             high_m: number[];
             /** Hot Day M3 */
@@ -4409,6 +4414,8 @@ export interface components {
             low_m: number[];
             /** Middle M */
             middle_m: number[];
+            /** Narrow */
+            narrow: string | null;
             /** Overflow M */
             overflow_m: number;
             overflow_m3: components["schemas"]["Usual"];
@@ -4448,7 +4455,8 @@ export interface components {
          * @description How a bed is planted and watered.
          *
          *     threshold: filled up when under so much of what it holds. every_days: or on rounds. crop_factor: evapotranspiration
-         *     of the crop in full leaf over the reference. canopy: ground that leaves cover in full leaf. mulch: share of the bare
+         *     of the crop in full leaf over the reference. canopy: ground that leaves cover in full leaf, over 1
+         *     where they hang over. mulch: share of the bare
          *     soil's evaporation that gets through the mulch.
          */
         Watering: {
@@ -4501,7 +4509,7 @@ export interface components {
         };
         /**
          * Wick
-         * @description What lifts the water into the soil.
+         * @description What lifts the water into the soil. dips: whether a fabric is tucked down to the floor, not laid flat.
          */
         Wick: {
             /**
@@ -4511,6 +4519,11 @@ export interface components {
             count?: number;
             /** Diameter M */
             diameter_m?: number | null;
+            /**
+             * Dips
+             * @default false
+             */
+            dips?: boolean;
             /**
              * Kind
              * @enum {string}

@@ -47,7 +47,7 @@ export function YearTally({ figures, year }: Props) {
         <FactLine name="That soil wicks (estimate)">
           <Quantity kind="length" value={reservoir.rise_m} />
         </FactLine>
-        <FactLine name={`Lifted a day, by ${reservoir.wick.replace("_", " ")}`}>
+        <FactLine name={`Lifted a day when full, by ${reservoir.wick.replace("_", " ")}`}>
           <Quantity kind="water" value={reservoir.lift_m3_day} />
         </FactLine>
         {reservoir.liner_m && (
@@ -61,6 +61,7 @@ export function YearTally({ figures, year }: Props) {
         </FactLine>
         {year && summer !== null && (
           <>
+            <FactLine name="Days plants go short">{Math.round(year.short_days.middle)}</FactLine>
             <FactLine name="Plants ask on a hot day">
               <Quantity kind="water" value={year.hot_day_m3} />
             </FactLine>
@@ -74,7 +75,6 @@ export function YearTally({ figures, year }: Props) {
             <FactLine name="Saved by the reservoir">
               <Quantity kind="water" value={Math.max(year.saved_m3.middle, 0)} />
             </FactLine>
-            <FactLine name="Days plants go short">{Math.round(year.short_days.middle)}</FactLine>
             <FactLine name="Runs over">
               <Quantity kind="water" value={year.overflow_m3.middle} />
             </FactLine>
@@ -114,7 +114,8 @@ export function YearTally({ figures, year }: Props) {
             )}
           </Disclosure>
           <Note>
-            {year.years} years of {WEATHER[year.weather]}, everything full on 1 January.
+            {year.years} years of {WEATHER[year.weather]}, each from {dateOf(year.begins)} on as the one
+            before it ended. {year.narrow}
           </Note>
         </>
       )}
