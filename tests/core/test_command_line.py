@@ -12,7 +12,9 @@ from typing import Any
 import pytest
 
 from nolbet_cli.main import main
+from nolbet_core.figure.written import written_json
 from tests.core import zoo
+from tests.core.ask import figures_of
 
 DEMO = Path(__file__).resolve().parents[2] / "server" / "nolbet" / "demo" / "brackwater.nolbet.json"
 
@@ -182,3 +184,10 @@ def test_the_shelf_prints_figures_of_soil(capsys: pytest.CaptureFixture[str]) ->
                 properties[name]["value"] for name in ("porosity", "container_capacity", "wilting_point")
             )
             assert 0 < wilting < held < porosity < 1, key
+
+
+@pytest.mark.parametrize("document", [zoo.EMPTY, zoo.WOODY, zoo.OVERFULL, zoo.MIXED_AMOUNTS, zoo.bed()])
+def test_nothing_is_written_with_a_minus(document: dict[str, Any]) -> None:
+    written = written_json(figures_of(zoo.plan(document)))
+    assert "-0.0" not in written
+    assert json.loads(written)["beds"][0]["nitrogen_gap_kg"] >= 0

@@ -45,7 +45,8 @@ CASES: list[tuple[str, dict[str, Any], str | None]] = [
     ("voids_open", zoo.bed(layers=[LOGS, {"material": "geotextile"}, SOIL]), None),
     ("voids_open", zoo.bed(layers=[{"material": "gravel_20", "thickness_m": 0.01}, SOIL]), None),
     ("too_wide", wide(1.2), None),
-    ("too_wide", wide(1.25), "advice"),
+    ("too_wide", wide(1.25), None),
+    ("too_wide", wide(1.3), "advice"),
     ("too_wide", wide(1.5), "caution"),
     ("too_wide", wide(0.7, worked_from="one_side"), "caution"),
     ("too_wide", wide(0.6, worked_from="one_side"), None),
@@ -215,6 +216,12 @@ FILL_CASES: list[tuple[str, dict[str, Any], str | None]] = [
     ("soil_thin_over_wood", zoo.bed(roots="deep", layers=[of("branches", 0.2), SOIL]), "caution"),
     ("soil_thin_over_wood", zoo.bed(roots="shallow", layers=[of("branches", 0.2), SOIL]), None),
     ("dust", over(of("hay")), "note"),
+    ("rich_layer", over(of("poultry_pellets", 0.01)), None),
+    ("rich_layer", zoo.bed(layers=[SOIL, of("poultry_pellets", 0.005)]), "caution"),
+    ("rich_layer", zoo.bed(layers=[SOIL, of("blood_meal", 0.0005)]), "caution"),
+    ("rich_layer", zoo.bed(layers=[SOIL, of("poultry_manure", 0.02), of("topsoil", 0.1)]), "caution"),
+    ("rich_layer", zoo.bed(layers=[SOIL, of("aged_manure", 0.05)]), None),
+    ("raw_manure", over(of("horse_manure")), "caution"),
 ]
 
 
@@ -250,6 +257,29 @@ def test_feeding_what_is_short_ends_the_shortage() -> None:
     mended = bed_of(mended_by(document, short))
     assert mended.nitrogen_short_kg < 0.001
     assert [finding.code for finding in mended.findings if finding.code in {"nitrogen_short", "overfed"}] == []
+
+
+def test_soil_on_stone_says_whether_a_fabric_lies_between() -> None:
+    (straight,) = of_code(over(of("gravel_20")), "abrupt_interface")
+    (parted,) = of_code(over(of("gravel_20"), {"material": "geotextile"}), "abrupt_interface")
+    assert straight.message.startswith("Topsoil lies straight on ")
+    assert parted.message.startswith("Topsoil lies on geotextile over ")
+
+
+def test_a_mound_on_a_deck_has_no_ground_of_its_own() -> None:
+    raised = mound(of("topsoil", 0.3)) | {"stand": {"on": "deck", "limit_kg_m2": 2000.0}}
+    assert of_code(raised, "ground_untested") == []
+
+
+def test_pellets_laid_as_a_layer_are_scattered_instead_in_one_click() -> None:
+    document = zoo.bed(layers=[SOIL, of("poultry_pellets", 0.005)])
+    (rich,) = of_code(document, "rich_layer")
+    assert rich.mend is not None
+    mended_bed = bed_of(mended_by(document, rich))
+    assert [layer.material for layer in mended_bed.layers] == ["topsoil"]
+    assert mended_bed.layers[0].scattered is not None
+    assert "rich_layer" not in {each.code for each in mended_bed.findings}
+    assert [each.level for each in mended_bed.findings if each.code == "overfed"] in ([], ["advice"])
 
 
 def test_a_large_gap_is_fed_to_twenty_grams_and_the_rest_waits() -> None:

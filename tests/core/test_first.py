@@ -29,6 +29,14 @@ def test_every_vessel_can_begin_as_a_wicking_bed(kind: str) -> None:
     assert figures.first_reservoir is None
 
 
+@pytest.mark.parametrize("kind", WALLED)
+def test_it_is_lined_where_the_bed_holds_no_water_of_itself(kind: str) -> None:
+    document = {"key": kind, "shape": shape(kind), "layers": [{"material": "topsoil", "thickness_m": 0.05}]}
+    begun = bed_of(document | {"reservoir": bed_of(document).first_reservoir})
+    codes = {each.code for each in begun.findings}
+    assert codes.isdisjoint({"no_liner", "soil_into_reservoir"})
+
+
 @pytest.mark.parametrize(("depth_m", "height_m"), [(0.6, 0.2), (0.5, 0.2), (0.4, 0.15), (0.12, 0.02)])
 def test_a_shallow_bed_begins_with_a_low_reservoir(depth_m: float, height_m: float) -> None:
     reservoir = bed_of(zoo.bed(shape=zoo.shape(2, 1, depth_m))).first_reservoir
@@ -85,3 +93,9 @@ def test_shapes_and_defaults_are_the_models_own() -> None:
 def test_a_bed_worked_from_one_side_is_in_reach_half_as_far() -> None:
     both, one = (bed_of(zoo.bed(reach_m=0.7, worked_from=side)).plan.reach_m for side in ("both_sides", "one_side"))
     assert (both, one) == (0.7, 0.35)
+
+
+def test_a_meal_begins_thin_and_soil_thick() -> None:
+    shelf = standard_shelf()
+    assert first_layer(shelf["poultry_pellets"])["thickness_m"] == 0.002
+    assert first_layer(shelf["topsoil"])["thickness_m"] == 0.1

@@ -217,10 +217,26 @@ def test_a_contour_runs_where_the_ground_has_its_height() -> None:
     turn = surface.contour_turn_deg(2, 2)
     assert turn == pytest.approx(math.degrees(math.atan2(-2, 1)) % 180)
     assert surface_of(PLANE[:2]) is None
-    assert Surface(((PLANE[0], PLANE[1], (2.0, 2.0, 0.3)),)).contour(9.0) == ()
+    assert Surface(*[((PLANE[0], PLANE[1], (2.0, 2.0, 0.3)),)] * 2).contour(9.0) == ()
     inches = [level / INCH_M for level in surface.contour_levels(System.FT_IN)]
     assert len(inches) > 3
     assert inches == pytest.approx([round(each) for each in inches])
+
+
+def test_ground_outside_a_re_entrant_plot_is_neither_cut_nor_filled() -> None:
+    # an L of 4 x 4 m less 2 x 2 m at its upper right, sloping by 0.1 m a metre to the right
+    outline = [(0.0, 0.0), (4.0, 0.0), (4.0, 2.0), (2.0, 2.0), (2.0, 4.0), (0.0, 4.0)]
+    spots = [(x, y, 0.1 * x) for x, y in outline]
+    whole, ground = surface_of(spots), surface_of(spots, outline)
+    assert whole is not None and ground is not None
+    assert whole.area_m2 == pytest.approx(14.0)
+    assert ground.area_m2 == pytest.approx(12.0)
+    done = ground.cut_and_fill(0.2)
+    # right of x = 2: 2 x 2 m that rise to 0.2 m over the level; left of it 2 x 4 m that fall to 0.2 m under it
+    assert done.cut_m3 == pytest.approx(4 * 0.1)
+    assert done.fill_m3 == pytest.approx(8 * 0.1)
+    assert ground.height_at(3.0, 2.5) == pytest.approx(0.3)
+    assert surface_of(spots[:3], [(10.0, 10.0), (11.0, 10.0), (11.0, 11.0)]) is None
 
 
 SPOTS = [{"at_m": [x, y], "height_m": 0.02 * x} for x in (0, 10) for y in (0, 8)]

@@ -238,9 +238,13 @@ WICKING: dict[str, Any] = {
 def wicked(changes: dict[str, Any] | None = None, **beside: Any) -> dict[str, Any]:
     """A wicking bed of 2.4 x 1.2 m."""
     layers = [{"material": "topsoil", "thickness_m": 0.25}]
-    return zoo.bed(
-        shape=zoo.shape(2.4, 1.2, 0.6), headspace_m=0.03, layers=layers, reservoir=WICKING | (changes or {}), **beside
-    )
+    reservoir = {key: value for key, value in (WICKING | (changes or {})).items() if value is not None}
+    plain = zoo.bed(shape=zoo.shape(2.4, 1.2, 0.6), headspace_m=0.03, layers=layers, reservoir=reservoir)
+    return plain | beside
+
+
+TUB = {"kind": "round_tub", "base_diameter_m": 0.9, "rim_diameter_m": 1.0, "depth_m": 0.6}
+FABRIC_FIRST = [{"material": "geotextile"}, {"material": "topsoil", "thickness_m": 0.25}]
 
 
 def test_layers_begin_on_the_reservoir_and_its_parts_are_bought_and_weighed() -> None:
@@ -293,6 +297,12 @@ WATER_CASES: list[tuple[str, dict[str, Any], str | None]] = [
     ("no_overflow", wicked(), None),
     ("leak_test_due", wicked({"tested": False}), "caution"),
     ("leak_test_due", wicked(), None),
+    ("no_liner", wicked({"liner_lap_m": None}), "stop"),
+    ("no_liner", wicked(), None),
+    ("no_liner", wicked({"liner_lap_m": None}, shape=TUB), None),
+    ("soil_into_reservoir", wicked({"wicks": [{"kind": "strip", "width_m": 0.1}]}), "caution"),
+    ("soil_into_reservoir", wicked(), None),
+    ("soil_into_reservoir", wicked({"wicks": [{"kind": "strip", "width_m": 0.1}]}, layers=FABRIC_FIRST), None),
     ("liner_too_small", wicked({"liner_m": [3.0, 2.0]}), "stop"),
     ("liner_too_small", wicked({"liner_m": [0.4, 0.3]}), "stop"),
     ("liner_too_small", wicked({"liner_m": [2.0, 3.2]}), None),

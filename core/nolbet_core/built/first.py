@@ -6,12 +6,15 @@ from collections.abc import Sequence
 from typing import Any
 
 from nolbet_core.plan.bed import Layer
-from nolbet_core.plan.defaults import LAP_M
+from nolbet_core.plan.defaults import LAP_M, LINER_LAP_M
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 
 FIRST_THICKNESS_M = 0.1
 """How thick a new layer is until somebody says [m]."""
+
+FIRST_MEAL_M = 0.002
+"""How thick a meal is that is laid, which is meant to be scattered [m]."""
 
 FIRST_PLIES = {"cardboard": 2}
 """Sheets that are laid in more than one ply."""
@@ -25,24 +28,26 @@ def first_layer(material: Material) -> LayerWords:
     """A new layer of a material in the plan file's words, where nothing else is said."""
     if material.is_sheet:
         return {"material": material.key, "plies": FIRST_PLIES.get(material.key, 1), "lap_m": LAP_M}
-    return {"material": material.key, "thickness_m": FIRST_THICKNESS_M}
+    return {"material": material.key, "thickness_m": FIRST_MEAL_M if material.group == "meal" else FIRST_THICKNESS_M}
 
 
-def first_reservoir(vessel: Vessel) -> dict[str, Any] | None:
+def first_reservoir(vessel: Vessel, watertight: bool) -> dict[str, Any] | None:
     """The reservoir that a bed starts with, in the plan file's words; None where the vessel holds no water.
 
     20 cm of gravel with an overflow at its top and a fabric tucked down to its floor as its wick; lower where the bed
-    is shallow.
+    is shallow. watertight: whether the bed holds water of itself; else it is lined.
     """
     if vessel.form != "vessel":
         return None
     half_m = (vessel.hollow.rim_m - LEAST_SOIL_M) / 2
     height_m = round(max(min(FIRST_RESERVOIR_M, half_m), LOWEST_RESERVOIR_M), 3)
+    lined = {} if watertight else {"liner_lap_m": LINER_LAP_M}
     return {
         "height_m": height_m,
         "overflow_m": height_m,
         "medium": "gravel_20",
         "wicks": [{"kind": "fabric", "count": 1, "dips": True}],
+        **lined,
     }
 
 

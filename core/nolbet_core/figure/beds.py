@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from nolbet_core.built.first import first_reservoir, halves_of
-from nolbet_core.built.worked import WorkedBed
+from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.climate.year import spring_months
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures
 from nolbet_core.figure.figures import (
@@ -79,7 +79,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         spring_months=spring_months(worked.built_on, worked.year),
         ready=ready_figures(worked),
         reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
-        first_reservoir=first_reservoir(vessel) if bed.reservoir is None else None,
+        first_reservoir=first_reservoir(vessel, bed.shape.kind in CLOSED_BELOW) if bed.reservoir is None else None,
         stand=stand_figures(worked),
         findings=judged_bed(worked),
     )

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import json
+import re
 from typing import TYPE_CHECKING, Any
 
 from pydantic import TypeAdapter
@@ -35,6 +37,9 @@ if TYPE_CHECKING:
     )
 
 
+LESS_THAN_NOTHING = re.compile(r"(?<=[\[\s:,])-(0\.0)(?=[,\]}\s])")
+"""A nothing with a minus, as sums leave it: nobody reads it as nothing."""
+
 _adapters: dict[type[Any], TypeAdapter[Any]] = {}
 
 
@@ -48,13 +53,13 @@ def _adapter(kind: type[Any]) -> TypeAdapter[Any]:
 
 def written_json(figures: Written, indent: int | None = None) -> str:
     """Figures as JSON text. indent: spaces a level, None for one line."""
-    return _adapter(type(figures)).dump_json(figures, indent=indent, exclude=_nothing_there(figures)).decode()
+    text = _adapter(type(figures)).dump_json(figures, indent=indent, exclude=_nothing_there(figures)).decode()
+    return LESS_THAN_NOTHING.sub(r"\1", text) if "-0.0" in text else text
 
 
 def written_document(figures: Written) -> dict[str, Any]:
     """Figures as the parsed JSON document."""
-    adapter = _adapter(type(figures))
-    document: dict[str, Any] = adapter.dump_python(figures, mode="json", exclude=_nothing_there(figures))
+    document: dict[str, Any] = json.loads(written_json(figures))
     return document
 
 

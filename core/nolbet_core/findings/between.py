@@ -14,24 +14,26 @@ from nolbet_core.stack.voids import STOPS_FINES
 
 
 class AbruptInterface(BedFinding):
-    """Fine soil straight over stone keeps its water instead of draining."""
+    """Fine soil over stone keeps its water instead of draining."""
 
     code = "abrupt_interface"
     level = ("note",)
     topic = "layers"
-    when = "soil straight on coarse stone, where no liner makes a reservoir of it"
+    when = "soil next above coarse stone, where no liner makes a reservoir of it"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Soil next above coarse mineral, fabric between or not; over a liner it is a reservoir and wanted."""
         bulk = [(i, layer) for i, layer in enumerate(worked.filled.layers) if layer.thickness_m > 0]
-        for (low, coarse), (_, fine) in itertools.pairwise(bulk):
+        for (low, coarse), (high, fine) in itertools.pairwise(bulk):
             if coarse.material.group != "mineral" or not coarse.material.void_share or fine.material.group != "soil":
                 continue
             if any(layer.material.is_liner for layer in worked.filled.layers[:low]) or coarse.infill_m3 > 0:
                 continue
+            between = [layer.material.name.lower() for layer in worked.filled.layers[low + 1 : high]]
+            how = f"on {' and '.join(between)} over" if between else "straight on"
             yield Found(
                 "note",
-                f"{fine.material.name} lies straight on {show_length(coarse.thickness_m, worked.system)} of "
+                f"{fine.material.name} lies {how} {show_length(coarse.thickness_m, worked.system)} of "
                 f"{coarse.material.name.lower()}.",
                 "Water hangs in fine soil above a step to coarse until the soil is full: it drains later, not sooner.",
                 "Blend the two over a hand's depth, or leave the stone out and have deeper soil.",

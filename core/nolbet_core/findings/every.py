@@ -23,7 +23,7 @@ from nolbet_core.findings.blend import (
     WicksLittle,
 )
 from nolbet_core.findings.buying import HeavyLift, NoOffer
-from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RootZoneCarbon
+from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RichLayer, RootZoneCarbon
 from nolbet_core.findings.finding import VIEWS, Finding, Found, Subject, ViewName
 from nolbet_core.findings.fit import HeadspaceSmall, OverRim, TooWide
 from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
@@ -43,9 +43,11 @@ from nolbet_core.findings.water import (
     LeakTestDue,
     LinerPierced,
     LinerTooSmall,
+    NoLiner,
     NoOverflow,
     ReservoirTilted,
     SoilDeepOverWater,
+    SoilIntoReservoir,
     StandingWater,
     WaterFromTop,
     WickWeak,
@@ -59,8 +61,10 @@ FINDINGS: tuple[Finding[Any], ...] = (
     WeightUnknown(),
     LinerTooSmall(),
     LinerPierced(),
+    NoLiner(),
     NoOverflow(),
     LeakTestDue(),
+    SoilIntoReservoir(),
     SoilDeepOverWater(),
     WickWeak(),
     ReservoirTilted(),
@@ -69,6 +73,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     SoilThinOverWood(),
     TooWide(),
     NitrogenShort(),
+    RichLayer(),
     Overfed(),
     RootZoneCarbon(),
     CompostShare(),

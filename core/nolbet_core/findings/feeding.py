@@ -12,10 +12,10 @@ from nolbet_core.nutrients.dose import MOST_AT_ONCE_KG_M2, Dose
 from nolbet_core.nutrients.season import SeasonNitrogen
 from nolbet_core.plan.bed import Amendment, Layer
 from nolbet_core.quantities.limits import MEAL_KG
-from nolbet_core.quantities.writing import show_dose
+from nolbet_core.quantities.writing import show_dose, show_length
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.layers import Standing
-from nolbet_core.stack.zone import ROOT_ZONE_M
+from nolbet_core.stack.zone import ROOT_ZONE_M, mulch_begins
 
 SHORT_ADVISED_KG_M2 = 0.005
 SHORT_MOST_KG_M2 = 0.010
@@ -23,6 +23,7 @@ SURPLUS_KG_M2 = 0.005
 CARBON_MOST = 30.0
 COMPOST_ADVISED = 0.5
 COMPOST_MOST = 0.7
+RICH = frozenset({"meal", "raw_manure"})
 LEAST_WEIGHED_KG = 0.001
 USUAL_MEAL = "blood_meal"
 SLACK = 1e-9
@@ -140,6 +141,55 @@ class Overfed(BedFinding):
             f"Keep to {grams(MOST_AT_ONCE_KG_M2)} at once, and to what is short.",
             mend=Mend("Scatter nothing", _without_scattered(worked.bed.layers)),
         )
+
+
+class RichLayer(BedFinding):
+    """A meal, pellets or raw manure laid as a layer burn roots."""
+
+    code = "rich_layer"
+    level = ("caution",)
+    topic = "feeding"
+    when = "a layer of a meal, pellets or raw manure near the roots sets over 20 g N/m² free in the first season"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Each such layer that reaches into the root zone or lies on it as mulch."""
+        area_m2 = worked.vessel.top_area_m2
+        zone, layers = worked.feeding.zone_shares, worked.filled.layers
+        for index, (layer, season) in enumerate(zip(layers, worked.feeding.ledger, strict=True)):
+            if layer.material.traits.isdisjoint(RICH) or layer.thickness_m <= 0:
+                continue
+            among_roots = zone[index] > 0 or index >= mulch_begins(layers)
+            free_kg_m2 = season.net_kg / area_m2
+            if not among_roots or free_kg_m2 <= MOST_AT_ONCE_KG_M2 + SLACK:
+                continue
+            name = layer.material.name.lower()
+            most_kg = layer.mass_moist_kg * MOST_AT_ONCE_KG_M2 / free_kg_m2
+            yield Found(
+                "caution",
+                f"{show_length(layer.thickness_m, worked.system)} of {name} set {grams(free_kg_m2)} of nitrogen free "
+                f"in the first season; {grams(MOST_AT_ONCE_KG_M2)} is the most at once.",
+                "So much burns roots, brings leaf instead of fruit, and washes into wells and streams.",
+                f"Scatter up to {show_dose(most_kg, worked.system)} over the bed, or let it rot in a heap first.",
+                layer=index,
+                mend=_scattered_instead(worked, index, most_kg),
+            )
+
+
+def _scattered_instead(worked: WorkedBed, index: int, most_kg: float) -> Mend | None:
+    """Take the layer out and scatter what may lie there on its neighbour; fine stuff can be scattered."""
+    layers = worked.bed.layers
+    material = worked.filled.layers[index].material
+    beside = index - 1 if index > 0 else index + 1
+    if material.grain != "fine" or beside >= len(layers) or layers[beside].amendment is not None:
+        return None
+    if not MEAL_KG.holds(most_kg) or most_kg < LEAST_WEIGHED_KG:
+        return None
+    scattered = Amendment(material=layers[index].material, mass_kg=round(most_kg, 3))
+    steps = (
+        *change_layer(beside, amendment=scattered.model_dump(mode="json")),
+        MendStep("remove", f"layers[{index}]"),
+    )
+    return Mend(f"Scatter {show_dose(most_kg, worked.system)} instead", steps)
 
 
 def _without_scattered(layers: Sequence[Layer]) -> tuple[MendStep, ...]:

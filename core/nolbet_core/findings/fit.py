@@ -11,6 +11,9 @@ from nolbet_core.quantities.writing import show_length, show_volume
 from nolbet_core.stack.layers import Bulk
 
 CLOSE_TO_RIM_M = 0.010
+REACHED = 1.05
+"""Nobody's reach is known closer than that."""
+
 LITTLE_TOO_WIDE = 1.1
 TOLERANCE_M = 1e-9
 
@@ -88,14 +91,14 @@ class TooWide(BedFinding):
     code = "too_wide"
     level = ("advice", "caution")
     topic = "fit"
-    when = "half the inside width (all of it when worked from one side) is over the reach; by over a tenth"
+    when = "half the inside width (all of it when worked from one side) is over the reach by over 5 %; by over a tenth"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
-        """Half the width, or all of it when worked from one side, over the reach."""
+        """Half the width, or all of it when worked from one side, over the reach by more than 5 %."""
         bed = worked.bed
         sides = 1 if bed.worked_from == "one_side" else 2
         to_reach_m = 2 * worked.vessel.inside.inradius_m / sides
-        if to_reach_m <= bed.reach_m + TOLERANCE_M:
+        if to_reach_m <= bed.reach_m * REACHED + TOLERANCE_M:
             return
         level: Level = "advice" if to_reach_m <= bed.reach_m * LITTLE_TOO_WIDE else "caution"
         said = show_length(to_reach_m, worked.system)

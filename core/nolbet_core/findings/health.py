@@ -78,7 +78,8 @@ class GroundUntested(BedFinding):
         """Trenches, mounds and patches, and low beds open below; a liner, or fabric under all, keeps roots out."""
         layers = worked.filled.layers
         low = worked.vessel.form == "vessel" and worked.open_below and worked.filled.top_m < ROOTS_PASS_M
-        if not layers or not (worked.vessel.form in GROUND_FORMS or low):
+        on_ground = worked.vessel.form in GROUND_FORMS and worked.bed.stand is None
+        if not layers or not (on_ground or low):
             return
         if layers[0].material.is_sheet and "rots" not in layers[0].material.traits:
             return

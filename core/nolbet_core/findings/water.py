@@ -6,11 +6,13 @@ from collections.abc import Iterator
 
 from nolbet_core.built.planted import hot_day_thirst
 from nolbet_core.built.water import BedWater
-from nolbet_core.built.worked import WorkedBed
+from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
-from nolbet_core.findings.mend import Mend, set_keys
+from nolbet_core.findings.mend import Mend, MendStep, set_keys
+from nolbet_core.plan.defaults import LINER_LAP_M
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_fall, show_length, show_water
+from nolbet_core.reservoir.store import liner_sheet
 from nolbet_core.shapes.sizing import largest_in_liner
 
 OUT_OF_LEVEL_M = 0.010
@@ -123,6 +125,65 @@ class NoOverflow(BedFinding):
             "After a week of rain a bed without an overflow is a pond, and roots rot.",
             "Put the overflow at the top of the reservoir.",
             mend=Mend(f"Overflow at {top}", set_keys("reservoir", overflow_m=water.store.height_m)),
+        )
+
+
+class NoLiner(BedFinding):
+    """Boards and blocks don't hold water."""
+
+    code = "no_liner"
+    level = ("stop",)
+    topic = "water"
+    when = "a reservoir without a liner, in a bed that holds no water of itself"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """A reservoir whose bed is built of boards or the like, with no liner in it or in the stack."""
+        water = worked.water
+        if water is None or water.liner_m is not None or worked.bed.shape.kind in CLOSED_BELOW:
+            return
+        if any(layer.material.is_liner for layer in worked.filled.layers):
+            return
+        length_m, width_m = liner_sheet(
+            worked.vessel.inside.length_m, worked.vessel.inside.width_m, water.store.height_m, LINER_LAP_M
+        )
+        sheet = f"{show_length(length_m, worked.system)} x {show_length(width_m, worked.system)}"
+        yield Found(
+            "stop",
+            f"The reservoir has no liner: this bed wants one sheet of {sheet}.",
+            "Boards, blocks and stone hold no water: it is gone before the soil is on.",
+            "Line it in one piece, up the sides to above the overflow.",
+            mend=Mend("Line it", set_keys("reservoir", liner_lap_m=LINER_LAP_M)),
+        )
+
+
+class SoilIntoReservoir(BedFinding):
+    """Fine soil washes down between the stones of a reservoir."""
+
+    code = "soil_into_reservoir"
+    level = ("caution",)
+    topic = "water"
+    when = "fine soil next above a reservoir's stones, with no fabric between"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """The lowest layer is fine, the medium has gaps, and neither a sheet nor a wicking fabric parts them."""
+        water, layers = worked.water, worked.filled.layers
+        if water is None or not layers or water.medium is None or not water.medium.takes_fines:
+            return
+        lowest = layers[0]
+        if lowest.material.is_sheet or not lowest.material.runs_into_voids:
+            return
+        if any(each.kind == "fabric" for each in water.reservoir.wicks):
+            return
+        gaps_m3 = water.store.medium_below(water.store.height_m) * water.medium.void_share
+        lost_m3 = min(gaps_m3, lowest.placed_m3)
+        yield Found(
+            "caution",
+            f"{lowest.material.name} lies straight on {water.medium.name.lower()}: up to "
+            f"{show_water(lost_m3, worked.system)} of it wash into the gaps that the water should have.",
+            "Stones full of soil hold little water, and the soil in them stays airless.",
+            "Lay a geotextile over the stones, and leave holes for soil columns.",
+            layer=0,
+            mend=Mend("Lay a geotextile", (MendStep("add", "layers[0]", {"material": "geotextile"}),)),
         )
 
 

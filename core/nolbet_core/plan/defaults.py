@@ -68,3 +68,7 @@ def shape_facts() -> dict[str, dict[str, bool]]:
         }
         for kind in KINDS
     }
+
+
+LINER_LAP_M = 0.1
+"""How far a liner is turned over at the top [m]."""

@@ -35,7 +35,7 @@ class Ground:
     @cached_property
     def surface(self) -> Surface | None:
         """The ground's surface between its spot heights, where there are enough."""
-        return surface_of(self.spots)
+        return surface_of(self.spots, self.corners_m)
 
     def of_kind(self, kind: str) -> Sequence[FixedThing]:
         """Fixed things of a kind."""

@@ -42,19 +42,23 @@ class CutAndFill:
 
 @record
 class Surface:
-    """The ground as triangles between spot heights (Delaunay): even between spots, unknown beyond them."""
+    """The ground as triangles between spot heights (Delaunay): even between spots, unknown beyond them.
+
+    inside: those of the triangles that lie on the plot, cut along its outline; volumes and contours are of them.
+    """
 
     triangles: tuple[Triangle, ...]
+    inside: tuple[Triangle, ...]
 
     @property
     def area_m2(self) -> float:
-        """Ground between the spots [m2]."""
-        return sum(_area(triangle) for triangle in self.triangles)
+        """Ground between the spots, on the plot [m2]."""
+        return sum(_area(triangle) for triangle in self.inside)
 
     @property
     def mean_m(self) -> float:
         """Level at which cut and fill are alike [m]."""
-        total = sum(_area(triangle) * sum(corner[2] for corner in triangle) / 3 for triangle in self.triangles)
+        total = sum(_area(triangle) * sum(corner[2] for corner in triangle) / 3 for triangle in self.inside)
         return total / self.area_m2
 
     def height_at(self, x_m: float, y_m: float) -> float | None:
@@ -79,12 +83,12 @@ class Surface:
     def cut_and_fill(self, level_m: float | None) -> CutAndFill:
         """What bringing the ground to a level [m] takes; to the mean level, where both are alike, if None."""
         level = self.mean_m if level_m is None else level_m
-        parts = [_over_and_under(triangle, level) for triangle in self.triangles]
+        parts = [_over_and_under(triangle, level) for triangle in self.inside]
         return CutAndFill(level, sum(over for over, _ in parts), sum(under for _, under in parts), self.area_m2)
 
     def contour(self, level_m: float) -> tuple[tuple[Point, ...], ...]:
         """Lines along which the ground has a height [m]."""
-        pieces = [piece for triangle in self.triangles if (piece := _crossing(triangle, level_m)) is not None]
+        pieces = [piece for triangle in self.inside if (piece := _crossing(triangle, level_m)) is not None]
         if not pieces:
             return ()
         merged = shapely.line_merge(shapely.MultiLineString([shapely.LineString(piece) for piece in pieces]))
@@ -93,7 +97,7 @@ class Surface:
 
     def contour_levels(self, system: System) -> tuple[float, ...]:
         """Even steps of height [m] for at most a dozen contours, round in a system of units."""
-        heights = [corner[2] for triangle in self.triangles for corner in triangle]
+        heights = [corner[2] for triangle in self.inside for corner in triangle]
         low, high = min(heights), max(heights)
         steps = CONTOUR_STEPS_M[system]
         step = next((each for each in steps if (high - low) / each <= MOST_CONTOURS), steps[-1])
@@ -103,8 +107,12 @@ class Surface:
         )
 
 
-def surface_of(spots: Sequence[Corner]) -> Surface | None:
-    """The ground between spot heights [m, m, m]; None with fewer than three, or all on one line."""
+def surface_of(spots: Sequence[Corner], outline: Sequence[Point] | None = None) -> Surface | None:
+    """The ground as triangles between spot heights [m, m, m]; None with fewer than three, all on one line, or none of
+    it on the plot.
+
+    outline: the plot's corners [m, m]; None where all between the spots is ground.
+    """
     heights = {(x, y): z for x, y, z in spots}
     if len(heights) < 3:
         return None
@@ -113,7 +121,29 @@ def surface_of(spots: Sequence[Corner]) -> Surface | None:
     for part in shapely.get_parts(mesh):
         one, two, three = ((x, y, heights[x, y]) for x, y in part.exterior.coords[:-1])
         triangles.append((one, two, three))
-    return Surface(tuple(triangles)) if triangles else None
+    inside = triangles if outline is None else [part for each in triangles for part in _cut_to(each, outline)]
+    return Surface(tuple(triangles), tuple(inside)) if inside else None
+
+
+def _cut_to(triangle: Triangle, outline: Sequence[Point]) -> list[Triangle]:
+    """What of a triangle lies within an outline, as triangles."""
+    plot, whole = shapely.Polygon(outline), shapely.Polygon([(x, y) for x, y, _ in triangle])
+    if plot.covers(whole):
+        return [triangle]
+    parts = shapely.get_parts(plot.intersection(whole))
+    pieces = []
+    for part in parts:
+        if part.geom_type != "Polygon" or part.area <= TOLERANCE:
+            continue
+        for piece in shapely.get_parts(shapely.constrained_delaunay_triangles(part)):
+            one, two, three = ((x, y, _height_in(triangle, x, y)) for x, y in piece.exterior.coords[:-1])
+            pieces.append((one, two, three))
+    return pieces
+
+
+def _height_in(triangle: Triangle, x: float, y: float) -> float:
+    shares = _shares(triangle, x, y)
+    return sum(share * corner[2] for share, corner in zip(shares, triangle, strict=True))
 
 
 def packing_under(corners_m: Sequence[Point], surface: Surface) -> tuple[float, ...] | None:

@@ -17,13 +17,13 @@ from nolbet_core.reservoir.readings import Readings, drunk_within, good_readings
 
 Values = NDArray[np.float64]
 
-SURE = 1.8
+SURE = 1.7
 SURE_EARLY = 3.0
 SURE_AT_NIGHT = 0.5
 """How many times its own error a leak has to be before it is told: by all readings, by them before two weeks are in,
 and by nights alone."""
 
-UNSURE = 1.12
+UNSURE = 1.18
 """Errors are larger than the readings alone make them: when in a day it rained is itself read off them (measured over
 simulated probes)."""
 
