@@ -91,6 +91,7 @@ def _bed(bed: BedFigures, system: System) -> list[str]:
     lines += _coming(bed, system)
     if bed.spiral:
         run, face = show_length(bed.spiral.run_length_m, system), show_area(bed.spiral.wall_face_m2, system)
+        lines.append(f"  across           {show_length(bed.spiral.across_m, system)} by a tape across its widest")
         lines.append(f"  run              {run} in {fixed(bed.spiral.turns, 1)} turns, {face} of wall face")
     if bed.spoil_m3 > 0:
         lines.append(f"  spoil            {volume_in_full(bed.spoil_m3)} of loose soil from digging")

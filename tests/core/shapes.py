@@ -32,6 +32,9 @@ EVERY_SHAPE: dict[str, dict[str, Any]] = {
     "herb_spiral": {
         "diameter_m": 1.8, "path_width_m": 0.35, "wall_m": 0.1, "outer_height_m": 0.2, "centre_height_m": 0.8,
     },
+    "ring_spiral": {
+        "diameter_m": 2.0, "path_width_m": 0.35, "wall_m": 0.1, "ring_height_m": 0.25, "centre_height_m": 0.8,
+    },
     "flat_area": {"length_m": 5.0, "width_m": 3.0, "feather_m": 0.3},
 }  # fmt: skip
 

@@ -19,9 +19,10 @@ from nolbet_core.shapes.freeform import free_polygon
 from nolbet_core.shapes.hollow import ShapeProblem
 from nolbet_core.shapes.mound import hipped_mound
 from nolbet_core.shapes.outline import Outline
+from nolbet_core.shapes.ring_spiral import ring_spiral
 from nolbet_core.shapes.round import Disc, Ellipse, Keyhole, Stadium
 from nolbet_core.shapes.round_mound import round_mound
-from nolbet_core.shapes.spiral import herb_spiral
+from nolbet_core.shapes.spiral import HerbSpiral, herb_spiral
 from nolbet_core.shapes.vessel import Vessel, WalledVessel, depth_under_corners, straight_vessel, tapered_vessel
 
 BED_KEYS = ("buried", "corner_depths_m")
@@ -157,6 +158,10 @@ def _herb_spiral(bed: Bed, shape: kinds.HerbSpiralShape) -> Vessel:
     return herb_spiral(shape.diameter_m, shape.path_width_m, shape.wall_m, shape.outer_height_m, shape.centre_height_m)
 
 
+def _ring_spiral(bed: Bed, shape: kinds.RingSpiralShape) -> Vessel:
+    return ring_spiral(shape.diameter_m, shape.path_width_m, shape.wall_m, shape.ring_height_m, shape.centre_height_m)
+
+
 def _flat_area(bed: Bed, shape: kinds.FlatAreaShape) -> Vessel:
     bare = flat_area(shape.length_m, shape.width_m, shape.feather_m, 0.0)
     laid_m = sum(
@@ -182,12 +187,13 @@ _BUILDERS: dict[type, Callable[[Bed, Any], Vessel]] = {
     kinds.HippedMoundShape: _hipped_mound,
     kinds.RoundMoundShape: _round_mound,
     kinds.HerbSpiralShape: _herb_spiral,
+    kinds.RingSpiralShape: _ring_spiral,
     kinds.FlatAreaShape: _flat_area,
 }
 
 
 def _with_buried(vessel: Vessel, bed: Bed, path: str, problems: list[PlanProblem]) -> Vessel | None:
-    if not isinstance(vessel, WalledVessel | LyingBarrel):
+    if not isinstance(vessel, WalledVessel | LyingBarrel | HerbSpiral):
         raise ShapeProblem("buried", f"what is buried in a {_said(bed.shape.kind)} can't be taken from its fill")
     solids: list[Solid] = []
     for index, each in enumerate(bed.buried):
@@ -197,6 +203,8 @@ def _with_buried(vessel: Vessel, bed: Bed, path: str, problems: list[PlanProblem
             problems.append(_told(problem, path))
     if len(solids) < len(bed.buried):
         return None
+    if isinstance(vessel, HerbSpiral):
+        return replace(vessel, hollow=replace(vessel.hollow, sunk=tuple(solids)))
     return replace(vessel, hollow=displaced(vessel.hollow, solids))
 
 

@@ -31,7 +31,7 @@ from nolbet_core.stack.layers import materials_in
 CLOSED_BELOW = frozenset({"round_tub", "trough", "lying_barrel", "crates"})
 """Shapes that have a bottom of their own."""
 
-HERB_SHAPES = frozenset({"herb_spiral"})
+HERB_SHAPES = frozenset({"herb_spiral", "ring_spiral"})
 """Shapes that herbs are grown in, which feed lightly."""
 
 

@@ -19,6 +19,7 @@ from nolbet_core.figure.findings import judged_bed
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.planting.roots import LEAST_DEPTH_M
+from nolbet_core.shapes.ring_spiral import RingSpiral
 from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
@@ -96,7 +97,15 @@ def _spiral(vessel: Vessel) -> SpiralFigures | None:
     if not isinstance(vessel, HerbSpiral):
         return None
     run = vessel.hollow.run
-    return SpiralFigures(run_length_m=run.length_m, turns=run.turns, wall_face_m2=vessel.wall_face_m2)
+    across_m = vessel.across_m
+    less_m = 0.0 if isinstance(vessel, RingSpiral) else 2 * run.radius_m - across_m
+    return SpiralFigures(
+        across_m=across_m,
+        across_less_m=less_m,
+        run_length_m=run.length_m,
+        turns=run.turns,
+        wall_face_m2=vessel.wall_face_m2,
+    )
 
 
 def ready_figures(worked: WorkedBed) -> ReadyFigures:

@@ -127,8 +127,12 @@ class PlanFigures:
 
 @record
 class SpiralFigures:
-    """What a spiral's wall and bed come to along the run."""
+    """What a spiral's wall and bed come to along the run. across_m: what a tape across its widest shows;
+    across_less_m: how much less that is than twice its largest radius, which the plan file has.
+    """
 
+    across_m: float
+    across_less_m: float
     run_length_m: float
     turns: float
     wall_face_m2: float

@@ -164,6 +164,9 @@ class RichLayer(BedFinding):
                 continue
             name = layer.material.name.lower()
             most_kg = layer.mass_moist_kg * MOST_AT_ONCE_KG_M2 / free_kg_m2
+            label = layer.material.label
+            if label and label[0] > 0:
+                most_kg = min(most_kg, MOST_AT_ONCE_KG_M2 * area_m2 / label[0])
             yield Found(
                 "caution",
                 f"{show_length(layer.thickness_m, worked.system)} of {name} set {grams(free_kg_m2)} of nitrogen free "

@@ -160,13 +160,27 @@ class RoundMoundShape(Model):
 
 
 class HerbSpiralShape(Model):
-    """A bed that winds in and up between walls; the path is the bed's width."""
+    """A bed that winds in and up between walls; the path is the bed's width.
+
+    diameter_m: twice its largest radius; a tape across its widest shows a quarter of wall and path less on either side.
+    """
 
     kind: Literal["herb_spiral"]
     diameter_m: LengthM
     path_width_m: LengthM
     wall_m: WallM
     outer_height_m: DepthM
+    centre_height_m: DepthM
+
+
+class RingSpiralShape(Model):
+    """A full ring wall of level height, a low foot inside it, and a spiral that rises from there to the middle."""
+
+    kind: Literal["ring_spiral"]
+    diameter_m: LengthM
+    path_width_m: LengthM
+    wall_m: WallM
+    ring_height_m: DepthM
     centre_height_m: DepthM
 
 
@@ -196,6 +210,7 @@ AnyShape = (
     | HippedMoundShape
     | RoundMoundShape
     | HerbSpiralShape
+    | RingSpiralShape
     | FlatAreaShape
 )
 
@@ -204,7 +219,7 @@ Shape = Annotated[AnyShape, Field(discriminator="kind")]
 KINDS: tuple[str, ...] = tuple(get_args(each.model_fields["kind"].annotation)[0] for each in get_args(AnyShape))
 """Every kind of shape, by the name that the plan file gives it."""
 
-ON_THE_GROUND = frozenset({"trench", "hipped_mound", "round_mound", "herb_spiral", "flat_area"})
+ON_THE_GROUND = frozenset({"trench", "hipped_mound", "round_mound", "herb_spiral", "ring_spiral", "flat_area"})
 """Kinds without a bed wall and without headspace."""
 
 WITH_CORNER_DEPTHS = frozenset({"box", "l_box", "polygon", "circle", "ellipse", "stadium", "regular_polygon"})

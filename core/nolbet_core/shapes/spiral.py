@@ -9,9 +9,10 @@ from functools import lru_cache
 
 import numpy as np
 
+from nolbet_core.shapes.buried import Solid
 from nolbet_core.shapes.hollow import LEAST_INSIDE_M, Point, Ring, ShapeProblem
 from nolbet_core.shapes.invert import invert_rising, standing_height
-from nolbet_core.shapes.outline import Span, ring_centroid, ring_perimeter
+from nolbet_core.shapes.outline import Outline, Span, ring_centroid, ring_perimeter
 from nolbet_core.shapes.quadrature import Floats, integral
 from nolbet_core.shapes.vessel import Form, Vessel
 
@@ -34,6 +35,11 @@ class SpiralRun:
     def pitch_m(self) -> float:
         """How far the curve comes in with each turn [m]."""
         return self.path_width_m + self.wall_m
+
+    @property
+    def across_m(self) -> float:
+        """What a tape across its widest shows [m]: from the outer end through the middle, half a turn on."""
+        return 2 * self.radius_m - self.pitch_m / 2
 
     @property
     def turns(self) -> float:
@@ -111,12 +117,13 @@ class SpiralHollow:
     """The bed of a spiral by height: its surface rises evenly along the run from outer to centre height [m].
 
     Layers lie level on the ground and end where the surface comes down to them, so that each is the surface of its
-    own zone.
+    own zone. sunk: pots and the like that stand in it and take room from the fill.
     """
 
     run: SpiralRun
     outer_height_m: float
     centre_height_m: float
+    sunk: tuple[Solid, ...] = ()
 
     @property
     def rim_m(self) -> float:
@@ -167,6 +174,10 @@ class SpiralHollow:
         return standing_height(self.volume_to, self.rim_m, whole_m2, base_m, volume_m3)
 
     def volume_to(self, height_m: float) -> float:
+        """Volume under the surface and under a level [m3], less what is sunk in it."""
+        return self.earth_to(height_m) - sum(each.volume_below(height_m) for each in self.sunk)
+
+    def earth_to(self, height_m: float) -> float:
         """Volume under the surface and under a level [m3]: the lesser of both heights over the swept area."""
         run = self.run
         level_m = min(max(height_m, 0.0), self.rim_m)
@@ -232,8 +243,8 @@ class SpiralOutline:
 
     @property
     def inradius_m(self) -> float:
-        """Half the band [m]: it is worked from outside, turn by turn."""
-        return self.run.path_width_m / 2
+        """Half of what a tape across it shows [m]: the middle is reached from outside, over the turns."""
+        return self.run.across_m / 2
 
     @property
     def centroid_m(self) -> Point:
@@ -273,14 +284,24 @@ class HerbSpiral(Vessel):
     form: Form = "spiral"
 
     @property
-    def inside(self) -> SpiralOutline:
+    def inside(self) -> Outline:
         """The outermost turn."""
         return SpiralOutline(self.hollow.run)
 
     @property
-    def outside(self) -> SpiralOutline:
+    def outside(self) -> Outline:
         """The outermost turn."""
         return SpiralOutline(self.hollow.run)
+
+    @property
+    def across_m(self) -> float:
+        """What a tape across its widest shows [m]."""
+        return self.hollow.run.across_m
+
+    @property
+    def corner_m(self) -> Point:
+        """The lower left of the surrounding rectangle, from the middle of the spiral [m, m]."""
+        return SpiralOutline(self.hollow.run).corner_m
 
     @property
     def top_area_m2(self) -> float:
@@ -333,7 +354,7 @@ class HerbSpiral(Vessel):
         start, end = self.zone(lower_m, upper_m)
         if end - start < LEAST_INSIDE_M:
             return ()
-        run, (left, low) = self.hollow.run, self.outside.corner_m
+        run, (left, low) = self.hollow.run, self.corner_m
         outer, inner = run.radius_at(start), run.radius_at(end)
         edge = run.curve(run.wall_m, outer, inner)
         back = reversed(run.curve(run.pitch_m, outer, inner))

@@ -1509,7 +1509,7 @@ export interface components {
             /** Set Aside */
             set_aside?: components["schemas"]["SetAside"][];
             /** Shape */
-            shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["FlatAreaShape"];
+            shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["RingSpiralShape"] | components["schemas"]["FlatAreaShape"];
             stand?: components["schemas"]["Stand"] | null;
             /**
              * Top Up
@@ -2412,6 +2412,8 @@ export interface components {
         /**
          * HerbSpiralShape
          * @description A bed that winds in and up between walls; the path is the bed's width.
+         *
+         *     diameter_m: twice its largest radius; a tape across its widest shows a quarter of wall and path less on either side.
          */
         HerbSpiralShape: {
             /** Centre Height M */
@@ -3677,6 +3679,27 @@ export interface components {
             ][];
         };
         /**
+         * RingSpiralShape
+         * @description A full ring wall of level height, a low foot inside it, and a spiral that rises from there to the middle.
+         */
+        RingSpiralShape: {
+            /** Centre Height M */
+            centre_height_m: number;
+            /** Diameter M */
+            diameter_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ring_spiral";
+            /** Path Width M */
+            path_width_m: number;
+            /** Ring Height M */
+            ring_height_m: number;
+            /** Wall M */
+            wall_m: number;
+        };
+        /**
          * RoomFigures
          * @description How many more beds of a size fit, and where their middles would be.
          */
@@ -3898,9 +3921,14 @@ export interface components {
         };
         /**
          * SpiralFigures
-         * @description What a spiral's wall and bed come to along the run.
+         * @description What a spiral's wall and bed come to along the run. across_m: what a tape across its widest shows;
+         *     across_less_m: how much less that is than twice its largest radius, which the plan file has.
          */
         SpiralFigures: {
+            /** Across Less M */
+            across_less_m: number;
+            /** Across M */
+            across_m: number;
             /** Run Length M */
             run_length_m: number;
             /** Turns */

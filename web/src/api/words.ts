@@ -131,6 +131,11 @@ export const SHAPES = {
     cornered: false,
     fills: true,
   },
+  ring_spiral: {
+    walled: false,
+    cornered: false,
+    fills: true,
+  },
   flat_area: {
     walled: false,
     cornered: false,

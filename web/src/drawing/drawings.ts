@@ -152,6 +152,17 @@ export const DRAWINGS: Record<ShapeKind, ShapeDrawing> = {
     ],
     sign: "plan",
   },
+  ring_spiral: {
+    plan: "M104 24A49 49 0 1 1 103.9 24ZM104 31A42 42 0 1 1 103.9 31ZM146 73C144 98 122 108 102 104C82 100 72 82 78 66C84 50 106 46 118 56C128 64 128 80 116 86C108 90 98 84 98 76",
+    cut: `${GROUND}M240 118V96H246V118M246 104H262V90H276V118M276 90V64H324V118M324 90H338V104H354M354 118V96H360V118`,
+    tapes: [
+      [55, 138, 153, 138, "across", "below"],
+      [128, 73, 146, 73, "bed width", "right"],
+      [232, 96, 232, 118, "ring", "left"],
+      [300, 64, 300, 118, "middle", "above"],
+    ],
+    sign: "plan",
+  },
   flat_area: {
     plan: "M24 28H184V118H24ZM40 44H168V102H40Z",
     cut: `${GROUND}M240 118L264 104H336L360 118`,

@@ -60,6 +60,7 @@ export const BedHead = memo(function BedHead(props: Props) {
           waitsAs={`${gardenId} ${bed.key}`}
           shape={bed.shape}
           measured={meant("Bed", bed, "measured")}
+          acrossLess_m={figures.spiral?.across_less_m ?? 0}
           onEdit={onEdit}
         />
         <Ways here={here} school={bed.school} aside={asideOf(bed).length} />
@@ -99,15 +100,24 @@ type ShapeProps = {
   waitsAs: string;
   shape: Bed["shape"];
   measured: string;
+  /** How much less a tape across a spiral shows than the plan file has, which counts by its largest radius. */
+  acrossLess_m: number;
   onEdit: BedEdit;
 };
 
 /** The measures of the bed's shape, as the tape gives them. */
-const ShapeMeasures = memo(function ShapeMeasures({ waitsAs, shape, measured, onEdit }: ShapeProps) {
+const ShapeMeasures = memo(function ShapeMeasures({
+  waitsAs,
+  shape,
+  measured,
+  acrossLess_m,
+  onEdit,
+}: ShapeProps) {
   const { units } = useShowing();
   const { kind, measures } = kindOf(shape);
   const { walled } = SHAPES[kind];
   const plain = kind === "box";
+  const lessOf = (key: string) => (key === "diameter_m" ? acrossLess_m : 0);
   return (
     <>
       {!plain && <ShapeSign kind={kind} />}
@@ -123,9 +133,9 @@ const ShapeMeasures = memo(function ShapeMeasures({ waitsAs, shape, measured, on
             hideLabel
             limit={limit}
             width={limit === "count" || limit === "slope" ? "64px" : "92px"}
-            shown={shownMeasure(valueOf(shape, key) ?? 0, limit, units)}
+            shown={shownMeasure((valueOf(shape, key) ?? 0) - lessOf(key), limit, units)}
             onMeaning={({ values: [value] }) =>
-              value !== undefined && onEdit((now) => withMeasure(now, key, value))
+              value !== undefined && onEdit((now) => withMeasure(now, key, value + lessOf(key)))
             }
           />
         </OneMeasure>

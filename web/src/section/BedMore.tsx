@@ -81,7 +81,9 @@ export default function BedMore({ gardenId, bed, figures, onEdit, draft, undoabl
       </Row>
       <Future gardenId={gardenId} bed={bed} onEdit={onEdit} />
       {cornered && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
-      {(walled || bed.shape.kind === "trench") && <Buried bed={bed} onEdit={onEdit} />}
+      {(walled || bed.shape.kind === "trench" || bed.shape.kind.endsWith("spiral")) && (
+        <Buried bed={bed} onEdit={onEdit} />
+      )}
       <ShapeChange gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       <BedActions gardenId={gardenId} bed={bed} draft={draft} undoable={undoable} />
     </Side>

@@ -104,6 +104,13 @@ export const KINDS: readonly Kind[] = [
     measure("outer_height_m", "Height outside", "8 in", "20 cm", "depth"),
     measure("centre_height_m", "Height in the middle", "32 in", "80 cm", "depth"),
   ]),
+  kind("ring_spiral", "Spiral in a ring", [
+    across,
+    measure("path_width_m", "Bed width", "14 in", "35 cm"),
+    measure("wall_m", "Wall thickness", "4 in", "10 cm", "wall"),
+    measure("ring_height_m", "Height of the ring", "10 in", "25 cm", "depth"),
+    measure("centre_height_m", "Height in the middle", "32 in", "80 cm", "depth"),
+  ]),
   kind("flat_area", "Flat patch", [
     length,
     width,
@@ -145,7 +152,7 @@ export function shapeLike(kind: ShapeKind, { length_m, width_m, depth_m }: Size)
     notch_width_m: wide / 2,
     sides: 6,
     across_flats_m: wide,
-    path_width_m: kind === "herb_spiral" ? wide / 6 : wide / 5,
+    path_width_m: kind.endsWith("spiral") ? wide / 6 : wide / 5,
     basket_diameter_m: wide / 4,
     base_diameter_m: wide * 0.8,
     rim_diameter_m: wide,
@@ -163,6 +170,7 @@ export function shapeLike(kind: ShapeKind, { length_m, width_m, depth_m }: Size)
     slope_deg: 45,
     wall_m: 0.1,
     outer_height_m: 0.2,
+    ring_height_m: 0.25,
     centre_height_m: Math.max(depth_m, 0.6),
     feather_m: 0,
   };
