@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from datetime import date
 from typing import Any
 
@@ -11,6 +12,7 @@ from hypothesis import strategies as st
 
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.compare import figure_compared, figure_school, figure_schools
+from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.forecast import figure_forecast, figure_sunken
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.problems import PlanProblem
@@ -46,6 +48,59 @@ def test_every_school_builds_a_stack_that_fits(school_key: str, kind: str) -> No
     assert any(layer.material in standard_shelf() for layer in figures.layers)
     assert [each.code for each in figures.findings if each.level == "stop"] == []
     assert "soil_deep_over_water" not in [each.code for each in figures.findings]
+
+
+def started(school_key: str) -> BedFigures:
+    """A school's own stack in a bed as deep as it wants."""
+    school = SCHOOLS[school_key]
+    kind = "box" if "box" in school.shapes else min(school.shapes)
+    bed = zoo.bed(shape=deep(kind, school_key), layers=[])
+    bed.pop("headspace_m")
+    plan, supplies = planned(zoo.plan(bed))
+    figures = figure_school(school, plan, plan.beds[0], supplies).figures
+    assert figures is not None
+    return figures
+
+
+@pytest.mark.parametrize("school_key", list(SCHOOLS))
+def test_a_schools_stack_starts_packed_or_says_why_not(school_key: str) -> None:
+    figures = started(school_key)
+    assert (figures.vanishing_m3 > 0) == ("gaps stay open" in SCHOOLS[school_key].settling)
+
+
+@pytest.mark.parametrize("school_key", list(SCHOOLS))
+def test_a_school_says_how_far_its_own_stack_sinks(school_key: str) -> None:
+    surface = started(school_key).surface_m
+    said = re.search(
+        r"about (\d+) % of its (?:depth|height) in the first year and (\d+) %", SCHOOLS[school_key].settling
+    )
+    assert said is not None
+    for share, month in zip(said.groups(), (12, 120), strict=True):
+        assert 100 * (surface[0] - surface[month]) / surface[0] == pytest.approx(int(share), abs=4)
+
+
+@pytest.mark.parametrize("school_key", list(SCHOOLS))
+def test_a_school_says_when_its_own_stack_can_be_sown(school_key: str) -> None:
+    ready, said = started(school_key).ready, SCHOOLS[school_key].planting
+    shallow = next(each for each in ready.sowings if each.roots == "shallow")
+    months = re.match(r"After about (\d+) months", said)
+    if said.startswith("At once"):
+        assert (ready.waits, shallow.years) == ([], 0)
+    elif months:
+        assert shallow.years is not None
+        assert shallow.years * 12 == pytest.approx(int(months[1]), abs=0.7)
+    else:
+        assert said.startswith(("After one winter", "In spring"))
+        assert any("winter" in wait or "spring" in wait for wait in ready.waits)
+
+
+@pytest.mark.parametrize("school_key", list(SCHOOLS))
+def test_a_school_says_whether_its_own_stack_feeds_the_first_season(school_key: str) -> None:
+    figures, said = started(school_key), SCHOOLS[school_key].feeds
+    short_kg_m2 = figures.nitrogen_short_kg / figures.top_area_m2
+    assert said.startswith(("Enough", "Short", "May be short"))
+    if not said.startswith("May"):
+        assert (short_kg_m2 > 0.005) == said.startswith("Short")
 
 
 def test_the_samples_leave_no_school_out() -> None:
