@@ -222,7 +222,7 @@ def test_stair_coil_from_the_tape_to_the_shopping_list(app: Page, home: str, bra
             card.locator("[data-part=layer-name]").click()
     app.locator("[data-part=layer-card]", has_text="Moist herb mix").first.locator("[data-part=layer-name]").click()
     expect(app.locator("[data-part=layer-card][data-selected]")).to_contain_text("along the run, from the outer end")
-    expect(app.locator("[data-part=from-above]")).to_contain_text("in 2.0 turns")
+    expect(app.locator("[data-part=from-above]")).to_contain_text("in 2.3 turns")
     saved(app)
     assert kept_layers("stair_coil") == ["rubble", "moist_herb", "plain_herb", "gritty_herb"]
     app.get_by_role("link", name="Haul").click()

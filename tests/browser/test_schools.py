@@ -29,7 +29,7 @@ def card(app: Page, name: str) -> Locator:
     return app.locator("[data-part=school-card]").filter(has=app.get_by_role("heading", name=re.compile(f"^{name}")))
 
 
-def test_a_school_packed_fed_and_looked_at_in_its_third_spring(app: Page, home: str, gardener: User) -> None:
+def test_a_school_laid_packed_and_looked_at_in_its_third_spring(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, DEEP)
     schools_of(app, home, garden, "deep")
     expect(app.get_by_text("Wood mound isn't laid in a box.")).to_be_visible()
@@ -40,17 +40,9 @@ def test_a_school_packed_fed_and_looked_at_in_its_third_spring(app: Page, home: 
     expect(app.locator("[data-part=layer-name]").nth(-1)).to_have_text("Cardboard, 2 plies")
     expect(app.locator("[data-part=layer-name]").nth(-2)).to_have_text("Logs, ash and birch")
 
-    logs = app.locator("[data-part=finding]").filter(has_text="Logs, ash and birch: its gaps will swallow")
-    expect(logs).to_contain_text("the surface drops by")
-    logs.get_by_role("button", name="Pack it").click()
-    expect(logs).to_have_count(0)
-    expect(app.locator("[data-part=layer-card]").filter(has_text="Logs, ash and birch")).to_contain_text("packed 100 %")
-
-    short = app.locator("[data-part=finding]").filter(has_text="Nitrogen is short")
-    short.get_by_text("Where schools differ").click()
-    expect(short).to_contain_text("Others wait a winter")
-    short.get_by_role("button", name=re.compile(r"^Add .+ of blood meal")).click()
-    expect(app.locator("[data-part=layer-scattered]").first).to_contain_text("blood meal")
+    card_of_logs = app.locator("[data-part=layer-card]").filter(has_text="Logs, ash and birch")
+    expect(card_of_logs).to_contain_text("packed 100 %")
+    expect(app.locator("[data-part=finding]").filter(has_text="its gaps will swallow")).to_have_count(0)
 
     ghosts = app.locator("[data-part=ghost-name]")
     expect(ghosts).to_have_count(2)
@@ -72,6 +64,19 @@ def test_a_school_packed_fed_and_looked_at_in_its_third_spring(app: Page, home: 
     expect(top_up).to_contain_text(re.compile(r"\d+ bags? · \$\d"))
     app.get_by_role("button", name="filled", exact=True).click()
     expect(app.locator("[data-part=handle]").first).to_be_visible()
+
+
+def test_a_fill_that_starves_is_fed_in_one_click(app: Page, home: str, gardener: User) -> None:
+    chips = [{"material": "wood_chips", "thickness_m": 0.02}, {"material": "topsoil", "fill": True}]
+    garden = keep(gardener, DEEP | {"shape": zoo.shape(2.4, 1.1, 0.3), "layers": chips})
+    app.goto(f"{home}/garden/{garden.pk}/section/bed/deep")
+    short = app.locator("[data-part=finding]").filter(has_text="Nitrogen may be short by")
+    expect(short).to_contain_text("decomposers could bind up to")
+    short.get_by_text("Where schools differ").click()
+    expect(short).to_contain_text("Others wait a winter")
+    short.get_by_role("button", name=re.compile(r"^Add .+ of blood meal")).click()
+    expect(app.locator("[data-part=layer-scattered]").first).to_contain_text("blood meal")
+    expect(short).to_have_count(0)
 
 
 def test_three_schools_compared_one_taken_over_and_all_undone(app: Page, home: str, gardener: User) -> None:

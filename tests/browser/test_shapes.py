@@ -43,8 +43,10 @@ MEASURED: dict[str, tuple[str, dict[str, str]]] = {
     "hipped_mound": ("Mound, straight sides", {"Length": "4 m", "Width": "1.8 m", "Height": "70 cm",
                                                "Slope of the sides": "50°"}),
     "round_mound": ("Mound, rounded", {"Length": "4 m", "Width": "1.6 m", "Height": "80 cm"}),
-    "herb_spiral": ("Spiral", {"Across": "1.8 m", "Bed width": "35 cm", "Wall thickness": "10 cm",
+    "herb_spiral": ("Spiral", {"Across": "1.575 m", "Bed width": "35 cm", "Wall thickness": "10 cm",
                                "Height outside": "20 cm", "Height in the middle": "80 cm"}),
+    "ring_spiral": ("Spiral in a ring", {"Across": "2 m", "Bed width": "35 cm", "Wall thickness": "10 cm",
+                                         "Height of the ring": "25 cm", "Height in the middle": "80 cm"}),
     "flat_area": ("Flat patch", {"Length": "5 m", "Width": "3 m", "Its edge slopes out": "30 cm"}),
 }  # fmt: skip
 

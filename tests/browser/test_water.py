@@ -136,7 +136,7 @@ def test_a_legged_box_is_weighed_and_its_liner_measured(app: Page, home: str, ga
     app.get_by_role("button", name="legs", exact=True).click()
     app.get_by_label("Legs", exact=True).fill("4")
     app.keyboard.press("Enter")
-    unknown = app.locator("[data-part=finding]").filter(has_text="Wet through it puts")
+    unknown = app.locator("[data-part=finding]").filter(has_text="Wet through and in leaf it puts")
     expect(unknown).to_contain_text("a leg")
     expect(unknown).to_contain_text("licensed engineer")
     app.get_by_label("May bear, a m²").fill("300 kg")
@@ -164,7 +164,7 @@ def test_a_legged_box_is_weighed_and_its_liner_measured(app: Page, home: str, ga
     expect(holds).to_have_text("39 L")
     app.get_by_role("button", name="+ Soil column").click()
     expect(app.get_by_label("Across column 1")).to_have_value("15 cm")
-    expect(row(app, "Lifted a day, by soil column")).to_be_visible()
+    expect(row(app, "Lifted a day when full, by soil column")).to_be_visible()
     saved(app)
     cut = garden.beds.get(key="box").cut
     assert cut["stand"] == {"on": "legs", "legs": 4, "limit_kg_m2": 300.0}

@@ -10,6 +10,7 @@ import pytest
 import shapely
 
 from nolbet_core.figure.figures import BedFigures, LayerFigures
+from tests.core import zoo
 from tests.core.ask import bed_of
 from tests.core.shapes import EVERY_SHAPE, WALLED, layers, shape
 
@@ -162,3 +163,13 @@ def test_buried_solids_are_drawn_at_their_height() -> None:
     assert (min(y for _, y in pot), max(y for _, y in pot)) == (pytest.approx(0.1), pytest.approx(0.4))
     edges = [x for x, _ in bed.section.hollow[0]]
     assert all(min(edges) < x < max(edges) for ring in bed.section.solids for x, _ in ring)
+
+
+def test_a_skirt_is_drawn_past_the_outer_edge() -> None:
+    sheet = {"material": "cardboard", "skirt_m": 0.3}
+    walled = zoo.bed(wall_m=0.04, measured="inside", layers=[sheet, {"material": "topsoil", "fill": True}])
+    bed, bare = bed_of(walled), bed_of(walled | {"layers": [{"material": "cardboard"}]})
+    (line,) = bed.layers[0].outlines
+    assert line[0] == pytest.approx((bare.section.left_m - 0.3, 0.0))
+    assert line[1] == pytest.approx((bare.section.right_m + 0.3, 0.0))
+    assert (bed.section.left_m, bed.section.right_m) == (line[0][0], line[1][0])

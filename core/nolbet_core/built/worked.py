@@ -16,7 +16,7 @@ from nolbet_core.built.sowing import BedSowing
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings
-from nolbet_core.built.water import BedWater, bed_water
+from nolbet_core.built.water import WATER_KG_M3, BedWater, bed_water
 from nolbet_core.climate.year import Year
 from nolbet_core.nutrients.season import WANTED_KG_M2, WANTED_LIGHT_KG_M2
 from nolbet_core.plan.bed import Bed, Layer
@@ -30,6 +30,9 @@ from nolbet_core.stack.layers import materials_in
 
 CLOSED_BELOW = frozenset({"round_tub", "trough", "lying_barrel", "crates"})
 """Shapes that have a bottom of their own."""
+
+PLANTS_KG_M2 = 5.0
+"""What plants weigh in full leaf [kg/m2] (estimate)."""
 
 HERB_SHAPES = frozenset({"herb_spiral", "ring_spiral"})
 """Shapes that herbs are grown in, which feed lightly."""
@@ -70,9 +73,21 @@ class WorkedBed:
 
     @cached_property
     def mass_saturated_kg(self) -> float:
-        """Mass of all that is in the bed wet through, its water with it [kg]."""
-        fill_kg = self.filled.mass_saturated_kg
+        """Mass of all that is in the bed wet through, its water with it [kg]; gaps that nothing drains are full."""
+        fill_kg = self.filled.mass_saturated_kg + WATER_KG_M3 * self.drowned_m3
         return fill_kg + self.water.water_kg + self.water.parts_kg if self.water else fill_kg
+
+    @property
+    def drowned_m3(self) -> float:
+        """Open gaps over a liner in the stack, which hold water that nothing drains [m3]."""
+        layers = self.filled.layers
+        lined = next((index for index, layer in enumerate(layers) if layer.material.is_liner), len(layers))
+        return sum(layer.void_m3 - layer.infill_m3 for layer in layers[lined:])
+
+    @property
+    def standing_kg(self) -> float:
+        """All that weighs on what it stands on [kg]: fill and water, and plants at their usual weight."""
+        return self.mass_saturated_kg + PLANTS_KG_M2 * self.vessel.top_area_m2
 
     @cached_property
     def materials(self) -> tuple[Material, ...]:

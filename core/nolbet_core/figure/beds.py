@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from nolbet_core.built.first import first_reservoir, halves_of
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.climate.year import spring_months
-from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures
+from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures, skirt_line
 from nolbet_core.figure.figures import (
     BedFigures,
     LayerFigures,
@@ -19,11 +21,12 @@ from nolbet_core.figure.findings import judged_bed
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.planting.roots import LEAST_DEPTH_M
-from nolbet_core.shapes.ring_spiral import RingSpiral
+from nolbet_core.shapes.hollow import Ring
 from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
-from nolbet_core.stack.layers import Bulk, Standing
+from nolbet_core.stack.fill import Filled
+from nolbet_core.stack.layers import Bulk, Sheet, Standing
 from nolbet_core.stack.spoil import spoil_volume
 
 FLAT_M = 1e-9
@@ -53,7 +56,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         top_area_m2=vessel.top_area_m2,
         footprint_m2=vessel.footprint_m2,
         wall_loss_share=vessel.wall_loss_share,
-        section=section_figures(bed, vessel, max((layer.top_m for layer in layers), default=0.0)),
+        section=section_figures(bed, vessel, max((layer.top_m for layer in layers), default=0.0), _skirt_of(filled)),
         plan=plan_figures(bed, vessel),
         spiral=_spiral(vessel),
         spoil_m3=spoil_volume(inside_m3) if vessel.form == "trench" else 0.0,
@@ -86,6 +89,24 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
     )
 
 
+def _skirt_of(filled: Filled) -> float:
+    """How far the sheets on the floor run out past the bed [m]."""
+    return max((_own_skirt(layer) for layer in filled.layers), default=0.0)
+
+
+def _own_skirt(layer: Standing) -> float:
+    on_floor = isinstance(layer.asked, Sheet) and layer.bottom_m <= FLAT_M
+    return layer.asked.skirt_m if on_floor and isinstance(layer.asked, Sheet) else 0.0
+
+
+def _outlines(vessel: Vessel, layer: Standing) -> Sequence[Ring]:
+    """A layer where it is cut; a sheet with a skirt runs out past the bed."""
+    skirt_m = _own_skirt(layer)
+    if skirt_m > 0 and vessel.form in ("vessel", "flat"):
+        return (skirt_line(vessel, skirt_m, layer.bottom_m),)
+    return vessel.section(layer.bottom_m, layer.top_m)
+
+
 def _scattered_figures(layer: Standing, lifts: int) -> ScatteredFigures | None:
     fed = layer.asked.amendment
     if fed is None:
@@ -97,15 +118,7 @@ def _spiral(vessel: Vessel) -> SpiralFigures | None:
     if not isinstance(vessel, HerbSpiral):
         return None
     run = vessel.hollow.run
-    across_m = vessel.across_m
-    less_m = 0.0 if isinstance(vessel, RingSpiral) else 2 * run.radius_m - across_m
-    return SpiralFigures(
-        across_m=across_m,
-        across_less_m=less_m,
-        run_length_m=run.length_m,
-        turns=run.turns,
-        wall_face_m2=vessel.wall_face_m2,
-    )
+    return SpiralFigures(vessel.across_m, run.length_m, run.turns, vessel.wall_face_m2)
 
 
 def ready_figures(worked: WorkedBed) -> ReadyFigures:
@@ -156,7 +169,7 @@ def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> Layer
         lifts=lifts,
         lift_m=layer.thickness_m / lifts,
         lift_loose_m3=layer.loose_m3 / lifts,
-        outlines=drawn_rings(vessel.section(lower_m, upper_m)),
+        outlines=drawn_rings(_outlines(vessel, layer)),
         anchor=(round(anchor[0], DRAWN_DIGITS), round(anchor[1], DRAWN_DIGITS)),
         grip=(round(grip[0], DRAWN_DIGITS), round(grip[1], DRAWN_DIGITS)),
         zones=drawn_rings(vessel.plan_zone(lower_m, upper_m)),

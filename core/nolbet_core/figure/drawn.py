@@ -23,16 +23,30 @@ def drawn_rings(rings: Sequence[Ring]) -> list[Drawn]:
     return [drawn_ring(ring) for ring in rings]
 
 
-def section_figures(bed: Bed, vessel: Vessel, top_m: float) -> SectionFigures:
-    """A bed cut open. top_m: height of what stands highest, rim or fill [m]."""
+def outer_edges(vessel: Vessel) -> tuple[float, float]:
+    """Where a cut bed begins and ends from the left to the right, walls with it [m]."""
+    across = [x for ring in (*vessel.section(0.0, vessel.hollow.rim_m), *vessel.section_walls()) for x, _ in ring]
+    return min(across), max(across)
+
+
+def skirt_line(vessel: Vessel, skirt_m: float, height_m: float) -> Ring:
+    """A sheet that runs out past the outermost edge on either side by so much, where it is cut [m]."""
+    left_m, right_m = outer_edges(vessel)
+    return ((left_m - skirt_m, height_m), (right_m + skirt_m, height_m))
+
+
+def section_figures(bed: Bed, vessel: Vessel, top_m: float, skirt_m: float = 0.0) -> SectionFigures:
+    """A bed cut open. top_m: height of what stands highest, rim or fill [m]. skirt_m: how far a sheet runs out past its
+    outermost edge [m].
+    """
     rim_m = vessel.hollow.rim_m
     hollow = vessel.section(0.0, rim_m)
     walls = vessel.section_walls()
-    across = [x for ring in (*hollow, *walls) for x, _ in ring]
+    left_m, right_m = outer_edges(vessel)
     return SectionFigures(
         form=vessel.form,
-        left_m=round(min(across), DRAWN_DIGITS),
-        right_m=round(max(across), DRAWN_DIGITS),
+        left_m=round(left_m - skirt_m, DRAWN_DIGITS),
+        right_m=round(right_m + skirt_m, DRAWN_DIGITS),
         top_m=max(vessel.height_of(rim_m), top_m),
         ground_m=rim_m if vessel.form == "trench" else 0.0,
         hollow=drawn_rings(hollow),

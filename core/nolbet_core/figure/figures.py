@@ -127,12 +127,9 @@ class PlanFigures:
 
 @record
 class SpiralFigures:
-    """What a spiral's wall and bed come to along the run. across_m: what a tape across its widest shows;
-    across_less_m: how much less that is than twice its largest radius, which the plan file has.
-    """
+    """What a spiral's wall and bed come to along the run. across_m: what a tape across its widest shows."""
 
     across_m: float
-    across_less_m: float
     run_length_m: float
     turns: float
     wall_face_m2: float
@@ -186,7 +183,7 @@ class ReservoirFigures:
 
 @record
 class StandFigures:
-    """A bed's weight on what it stands on, wet through and with its water: on a m2 [kg/m2], and on each leg [kg]."""
+    """A bed's weight on what it stands on, wet through, with water and plants: on a m2 [kg/m2], on each leg [kg]."""
 
     pressure_kg_m2: float
     leg_kg: float | None

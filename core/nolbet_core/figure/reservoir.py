@@ -64,7 +64,7 @@ def largest_lined(water: BedWater) -> tuple[float, float] | None:
 def stand_figures(worked: WorkedBed) -> StandFigures:
     """A bed's weight on what it stands on."""
     legs = worked.bed.stand.legs if worked.bed.stand else None
-    mass_kg = worked.mass_saturated_kg
+    mass_kg = worked.standing_kg
     return StandFigures(pressure_kg_m2=mass_kg / worked.vessel.footprint_m2, leg_kg=mass_kg / legs if legs else None)
 
 

@@ -24,13 +24,13 @@ class WeightOver(BedFinding):
         stand = worked.bed.stand
         if stand is None or stand.limit_kg_m2 is None:
             return
-        pressure = worked.mass_saturated_kg / worked.vessel.footprint_m2
+        pressure = worked.standing_kg / worked.vessel.footprint_m2
         if pressure <= stand.limit_kg_m2 * (1 + 1e-9):
             return
         puts, limit = (show_load(load, worked.system) for load in (pressure, stand.limit_kg_m2))
         yield Found(
             "stop",
-            f"Wet through it puts {puts} on the {stand.on}, which may bear {limit}.",
+            f"Wet through and in leaf it puts {puts} on the {stand.on}, which may bear {limit}.",
             "Wet soil and water are heavy, and an overloaded deck or balcony gives way without warning.",
             "Make it shallower, fill it lighter, or set it on the ground. " + ENGINEER,
         )
@@ -49,13 +49,13 @@ class WeightUnknown(BedFinding):
         stand = worked.bed.stand
         if stand is None or stand.limit_kg_m2 is not None:
             return
-        mass_kg = worked.mass_saturated_kg
+        mass_kg = worked.standing_kg
         area = show_area(worked.vessel.footprint_m2, worked.system)
         said = f"{show_mass(mass_kg, worked.system)} on {area} of {stand.on}"
         legs = f", {show_mass(mass_kg / stand.legs, worked.system)} a leg" if stand.legs else ""
         yield Found(
             "caution",
-            f"Wet through it puts {said}{legs}.",
+            f"Wet through and in leaf it puts {said}{legs}.",
             "House decks are commonly designed for a live load of about 1.9 kPa (40 lb/ft²), ordinary roofs for about "
             "1 kPa (20 lb/ft²) beside snow; a wet bed 0.3 m deep is about 4 to 5 kPa.",
             "Find out what it may bear and enter it. " + ENGINEER,

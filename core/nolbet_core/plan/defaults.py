@@ -11,6 +11,7 @@ from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.plot import Place, Plot
 from nolbet_core.plan.shapes import KINDS, ON_THE_GROUND, WITH_CORNER_DEPTHS
 from nolbet_core.quantities.units import INCH_M, System
+from nolbet_core.shapes.spiral import ACROSS_LESS
 
 LAP_M = 0.15
 """Overlap of neighbouring sheets where nothing is said [m]."""
@@ -54,17 +55,19 @@ def _plain_defaults(model: type[BaseModel]) -> dict[str, Any]:
     return {name: value for name, value in found.items() if isinstance(value, str | int | float)}
 
 
-def shape_facts() -> dict[str, dict[str, bool]]:
+def shape_facts() -> dict[str, dict[str, bool | float]]:
     """What each kind of shape can have.
 
     walled: a wall of its own and headspace. cornered: a floor that slopes, with a depth at each corner. fills: a rim
-    that a layer can fill up to.
+    that a layer can fill up to. across_less: how many times its wall and path a tape across shows less than its
+    diameter here, which is twice its largest radius.
     """
     return {
         kind: {
             "walled": kind not in ON_THE_GROUND,
             "cornered": kind in WITH_CORNER_DEPTHS,
             "fills": kind != "flat_area",
+            "across_less": ACROSS_LESS if kind == "herb_spiral" else 0.0,
         }
         for kind in KINDS
     }

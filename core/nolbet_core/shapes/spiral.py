@@ -19,6 +19,9 @@ from nolbet_core.shapes.vessel import Form, Vessel
 KEPT = 2048
 """Volumes, radii and curves that are kept: a drag asks again for all but one of them."""
 
+ACROSS_LESS = 0.5
+"""How many times its wall and path a tape across a spiral shows less than twice its largest radius: half a turn."""
+
 STEPS_A_TURN = 48
 TOLERANCE_M = 1e-9
 
@@ -39,7 +42,7 @@ class SpiralRun:
     @property
     def across_m(self) -> float:
         """What a tape across its widest shows [m]: from the outer end through the middle, half a turn on."""
-        return 2 * self.radius_m - self.pitch_m / 2
+        return 2 * self.radius_m - ACROSS_LESS * self.pitch_m
 
     @property
     def turns(self) -> float:

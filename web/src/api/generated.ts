@@ -3921,12 +3921,9 @@ export interface components {
         };
         /**
          * SpiralFigures
-         * @description What a spiral's wall and bed come to along the run. across_m: what a tape across its widest shows;
-         *     across_less_m: how much less that is than twice its largest radius, which the plan file has.
+         * @description What a spiral's wall and bed come to along the run. across_m: what a tape across its widest shows.
          */
         SpiralFigures: {
-            /** Across Less M */
-            across_less_m: number;
             /** Across M */
             across_m: number;
             /** Run Length M */
@@ -4057,7 +4054,7 @@ export interface components {
         };
         /**
          * StandFigures
-         * @description A bed's weight on what it stands on, wet through and with its water: on a m2 [kg/m2], and on each leg [kg].
+         * @description A bed's weight on what it stands on, wet through, with water and plants: on a m2 [kg/m2], on each leg [kg].
          */
         StandFigures: {
             /** Leg Kg */

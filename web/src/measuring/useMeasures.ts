@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from "react";
 import type { Shape, ShapeKind } from "../api/client";
 import type { ReadState } from "../quantities/useReading";
-import { kindOf } from "../shapes/kinds";
+import { acrossLess, kindOf } from "../shapes/kinds";
 
 type State = ReadState["state"];
 
@@ -35,7 +35,14 @@ export function useMeasures(shapeKind: ShapeKind) {
   const shape = useMemo(() => {
     if (wanted.some(({ key }) => values[key] === undefined)) return null;
     const own = Object.fromEntries(wanted.map(({ key }) => [key, values[key]]));
-    return { kind: shapeKind, ...own, ...(shapeKind === "polygon" && { corners_m: corners }) } as Shape;
+    const taped = {
+      kind: shapeKind,
+      ...own,
+      ...(shapeKind === "polygon" && { corners_m: corners }),
+    } as Shape;
+    const across_m = values.diameter_m;
+    if (across_m === undefined || !("diameter_m" in taped)) return taped;
+    return { ...taped, diameter_m: across_m + acrossLess(taped, "diameter_m") };
   }, [wanted, values, corners, shapeKind]);
   return {
     values,

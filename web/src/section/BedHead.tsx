@@ -14,7 +14,7 @@ import { trimmed, typedLength, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { asideOf, schoolName } from "../schools/ways";
-import { kindOf, valueOf, withMeasure, type Measure } from "../shapes/kinds";
+import { acrossLess, kindOf, valueOf, withMeasure, type Measure } from "../shapes/kinds";
 
 const BedMore = lazy(() => import("./BedMore"));
 
@@ -60,7 +60,6 @@ export const BedHead = memo(function BedHead(props: Props) {
           waitsAs={`${gardenId} ${bed.key}`}
           shape={bed.shape}
           measured={meant("Bed", bed, "measured")}
-          acrossLess_m={figures.spiral?.across_less_m ?? 0}
           onEdit={onEdit}
         />
         <Ways here={here} school={bed.school} aside={asideOf(bed).length} />
@@ -100,24 +99,15 @@ type ShapeProps = {
   waitsAs: string;
   shape: Bed["shape"];
   measured: string;
-  /** How much less a tape across a spiral shows than the plan file has, which counts by its largest radius. */
-  acrossLess_m: number;
   onEdit: BedEdit;
 };
 
 /** The measures of the bed's shape, as the tape gives them. */
-const ShapeMeasures = memo(function ShapeMeasures({
-  waitsAs,
-  shape,
-  measured,
-  acrossLess_m,
-  onEdit,
-}: ShapeProps) {
+const ShapeMeasures = memo(function ShapeMeasures({ waitsAs, shape, measured, onEdit }: ShapeProps) {
   const { units } = useShowing();
   const { kind, measures } = kindOf(shape);
   const { walled } = SHAPES[kind];
   const plain = kind === "box";
-  const lessOf = (key: string) => (key === "diameter_m" ? acrossLess_m : 0);
   return (
     <>
       {!plain && <ShapeSign kind={kind} />}
@@ -133,9 +123,10 @@ const ShapeMeasures = memo(function ShapeMeasures({
             hideLabel
             limit={limit}
             width={limit === "count" || limit === "slope" ? "64px" : "92px"}
-            shown={shownMeasure((valueOf(shape, key) ?? 0) - lessOf(key), limit, units)}
+            shown={shownMeasure((valueOf(shape, key) ?? 0) - acrossLess(shape, key), limit, units)}
             onMeaning={({ values: [value] }) =>
-              value !== undefined && onEdit((now) => withMeasure(now, key, value + lessOf(key)))
+              value !== undefined &&
+              onEdit((now) => withMeasure(now, key, value + acrossLess(now.shape, key)))
             }
           />
         </OneMeasure>

@@ -81,7 +81,11 @@ export const FromAbove = memo(function FromAbove({ gardenId, figures, materials 
         {spiral && (
           <>
             {" "}
-            The bed runs{" "}
+            A tape across its widest shows{" "}
+            <b>
+              <Quantity kind="length" value={spiral.across_m} />
+            </b>
+            . The bed runs{" "}
             <b>
               <Quantity kind="length" value={spiral.run_length_m} />
             </b>{" "}

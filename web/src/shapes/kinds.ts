@@ -132,6 +132,12 @@ export function valueOf(shape: Shape, key: string): number | undefined {
   return typeof value === "number" ? value : undefined;
 }
 
+/** How much less a tape across shows than the plan file's diameter of a shape, twice its largest radius [m]. */
+export function acrossLess(shape: { kind: ShapeKind }, key: string): number {
+  const { path_width_m = 0, wall_m = 0 } = shape as { path_width_m?: number; wall_m?: number };
+  return key === "diameter_m" ? SHAPES[shape.kind].across_less * (path_width_m + wall_m) : 0;
+}
+
 /** The bed with one measure of its shape changed. */
 export function withMeasure(bed: Bed, key: string, value: unknown): Bed {
   return { ...bed, shape: { ...bed.shape, [key]: value } as Shape };
