@@ -61,7 +61,6 @@ class MaterialOut(Schema):
     placed_kg_m3: float | None
     loose_kg_m3: float | None
     first_layer: dict[str, Any]
-    properties: list[PropertyOut]
 
 
 @router.get("/{garden_id}/shelf", response=list[MaterialOut])
@@ -71,6 +70,13 @@ def garden_shelf(request: HttpRequest, garden_id: int, words: str = "") -> list[
     supplies, revisions = garden_supplies(garden), _revisions(garden)
     found = search(supplies.materials.values(), words[:80])
     return [_out(each, each.key in supplies.mixes, revisions.get(each.key)) for each in found]
+
+
+@router.get("/{garden_id}/shelf/{key}", response=list[PropertyOut])
+def material_figures(request: HttpRequest, garden_id: int, key: str) -> list[PropertyOut]:
+    """Every figure of one material with its unit, range and source; of one that isn't there, nothing."""
+    found = garden_supplies(own_garden(request, garden_id)).materials.get(key)
+    return _figures(found) if found else []
 
 
 @router.post("/{garden_id}/materials", response={201: PlanMaterial}, exclude_none=True)
@@ -116,16 +122,19 @@ def _out(material: Material, is_mix: bool, revision: int | None) -> MaterialOut:
         placed_kg_m3=dense,
         loose_kg_m3=dense / material.loose_factor if dense else None,
         first_layer=first_layer(material),
-        properties=[
-            PropertyOut(
-                name=name,
-                value=each.value,
-                unit=each.unit,
-                low=each.low,
-                high=each.high,
-                source=each.source,
-                is_default=each.is_default,
-            )
-            for name, each in material.properties.items()
-        ],
     )
+
+
+def _figures(material: Material) -> list[PropertyOut]:
+    return [
+        PropertyOut(
+            name=name,
+            value=each.value,
+            unit=each.unit,
+            low=each.low,
+            high=each.high,
+            source=each.source,
+            is_default=each.is_default,
+        )
+        for name, each in material.properties.items()
+    ]

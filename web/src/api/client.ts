@@ -130,6 +130,11 @@ export const api = {
       }),
     ),
 
+  materialFigures: async (garden_id: number, key: string) =>
+    unwrap(
+      await client.GET("/api/gardens/{garden_id}/shelf/{key}", { params: { path: { garden_id, key } } }),
+    ),
+
   changeUnits: async (garden_id: number, units: "ft_in" | "metric") =>
     unwrap(
       await client.PUT("/api/gardens/{garden_id}/units", {

@@ -1116,6 +1116,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/shelf/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Material Figures
+         * @description Every figure of one material with its unit, range and source; of one that isn't there, nothing.
+         */
+        get: operations["nolbet_api_shelf_material_figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/sources": {
         parameters: {
             query?: never;
@@ -2822,8 +2842,6 @@ export interface components {
             name: string;
             /** Placed Kg M3 */
             placed_kg_m3: number | null;
-            /** Properties */
-            properties: components["schemas"]["PropertyOut"][];
             /** Revision */
             revision: number | null;
             /** Synonyms */
@@ -6117,6 +6135,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MaterialOut"][];
+                };
+            };
+        };
+    };
+    nolbet_api_shelf_material_figures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PropertyOut"][];
                 };
             };
         };

@@ -12,16 +12,18 @@ import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, saidOf, type LimitName, type Material, type OwnMaterial } from "../api/client";
+import { api, saidOf, type LimitName, type Material, type OwnMaterial, type Schemas } from "../api/client";
 import { Swatch } from "../drawing/Swatch";
 import { showDensity, showTemperature, trimmed, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 
 type Props = { gardenId: number; material: Material; onChanged: (key: string) => Promise<void> };
-type Property = Material["properties"][number];
+type Property = Schemas["PropertyOut"];
+
+const NONE: readonly Property[] = [];
 
 /** What rates of decay are told at. */
 const WARM_C = 12;
@@ -55,6 +57,11 @@ const NAMES: Record<string, [string, LimitName]> = {
 /** One material: its other names, and each figure with range and source. Its own copy can be changed. */
 export function MaterialSheet({ gardenId, material, onChanged }: Props) {
   const own = material.like != null;
+  const figures = useQuery({
+    queryKey: ["shelf", gardenId, "figures", material.key],
+    queryFn: () => api.materialFigures(gardenId, material.key),
+  });
+  const properties = figures.data ?? NONE;
   const save = useMutation({
     mutationFn: (changed: OwnMaterial) => api.saveMaterial(gardenId, changed, material.revision),
     onSuccess: (kept) => onChanged(kept.key),
@@ -73,7 +80,7 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
     onSuccess: () => onChanged(material.like ?? "compost"),
   });
   const error = save.error ?? copy.error ?? remove.error;
-  const keep = (change: Partial<OwnMaterial>) => save.mutate({ ...ownOf(material), ...change });
+  const keep = (change: Partial<OwnMaterial>) => save.mutate({ ...ownOf(material, properties), ...change });
   return (
     <Sheet
       component="article"
@@ -106,7 +113,7 @@ export function MaterialSheet({ gardenId, material, onChanged }: Props) {
             </TableRow>
           </TableHead>
           <TableBody>
-            {material.properties.map((property) => (
+            {properties.map((property) => (
               <PropertyRow
                 key={property.name}
                 property={property}
@@ -209,8 +216,8 @@ function grainOf(material: Material): string {
     : "Coarse, without gaps to speak of.";
 }
 
-function ownOf(material: Material): OwnMaterial {
-  const yours = material.properties.filter((each) => !each.is_default).map((each) => [each.name, each.value]);
+function ownOf(material: Material, properties: readonly Property[]): OwnMaterial {
+  const yours = properties.filter((each) => !each.is_default).map((each) => [each.name, each.value]);
   return {
     key: material.key,
     like: material.like ?? material.key,
