@@ -55,7 +55,7 @@ BODIES: dict[str, dict[str, Any]] = {
     "Wished": {"mix": MIX, "volume_m3": 0.1},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
 }
-KEYS = {"/beds/": "plain", "/history/": "plot", "/materials/": "heap", "/mixes/": "half"}
+KEYS = {"/shelf/": "heap", "/beds/": "plain", "/history/": "plot", "/materials/": "heap", "/mixes/": "half"}
 
 
 def endpoints() -> Iterator[tuple[str, str, dict[str, Any]]]:

@@ -15,7 +15,7 @@ from nolbet.shelf.rows import material_plan
 from nolbet_core.built.first import first_layer
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.shelf.library import search
-from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.material import FOLLOWS, Material
 
 router = Router(tags=["shelf"])
 
@@ -28,7 +28,7 @@ class ChangedMaterial(Schema):
 
 
 class PropertyOut(Schema):
-    """A figure of a material with its unit, range and source."""
+    """A figure of a material with its unit, range and source, and whether it is a default or follows from others."""
 
     name: str
     value: float
@@ -37,6 +37,7 @@ class PropertyOut(Schema):
     high: float
     source: str
     is_default: bool
+    is_worked_out: bool
 
 
 class MaterialOut(Schema):
@@ -135,6 +136,7 @@ def _figures(material: Material) -> list[PropertyOut]:
             high=each.high,
             source=each.source,
             is_default=each.is_default,
+            is_worked_out=each.source == FOLLOWS,
         )
         for name, each in material.properties.items()
     ]

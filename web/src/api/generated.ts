@@ -3487,13 +3487,15 @@ export interface components {
         };
         /**
          * PropertyOut
-         * @description A figure of a material with its unit, range and source.
+         * @description A figure of a material with its unit, range and source, and whether it is a default or follows from others.
          */
         PropertyOut: {
             /** High */
             high: number;
             /** Is Default */
             is_default: boolean;
+            /** Is Worked Out */
+            is_worked_out: boolean;
             /** Low */
             low: number;
             /** Name */

@@ -185,12 +185,16 @@ function PropertyRow({ property, editable, onValue }: RowProps) {
       </TableCell>
       <TableCell>
         <Box component="span" sx={property.is_default ? undefined : { color: "water", fontWeight: 650 }}>
-          {property.is_default ? "default" : "yours"}
+          {fromOf(property)}
         </Box>
-        {property.is_default && `, ${property.source}`}
       </TableCell>
     </TableRow>
   );
+}
+
+function fromOf({ is_default, is_worked_out, source }: Property): string {
+  if (is_worked_out) return source;
+  return is_default ? `default, ${source}` : "yours";
 }
 
 function unitOf({ unit }: Property, limit: LimitName): string {
