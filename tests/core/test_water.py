@@ -22,7 +22,7 @@ from nolbet_core.reservoir.balance import MM, PlantedArea, Refills, Run, run_bal
 from nolbet_core.reservoir.lasting import LONGEST_DAYS, Unknowns, drawn_unknowns, dry_spell_days, most_telling
 from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
 from nolbet_core.reservoir.store import Crates, Store, liner_sheet
-from nolbet_core.reservoir.wicking import Lift, Wicking, lifts_of, way_to_roots
+from nolbet_core.reservoir.wicking import Lift, Wicking
 from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shapes.buried import LyingPipe
 from nolbet_core.shapes.vessel import straight_vessel
@@ -62,41 +62,6 @@ def test_level_and_water_turn_into_one_another(height_m: float, share: float, fu
 
 def test_a_liner_is_as_long_as_what_it_lines_and_its_laps() -> None:
     assert liner_sheet(2.4, 1.2, 0.25, 0.15) == pytest.approx((3.2, 2.0))
-
-
-def test_what_wicks() -> None:
-    (columns,) = lifts_of([(0.15, 4)], [], "none", 2.88, 0.3, SHELF["gravel_20"])
-    assert (columns.kind, columns.rise_m) == ("soil_column", 0.3)
-    assert columns.most_m3_day == pytest.approx(4 * math.pi * 0.15**2 / 4 * 0.03)
-    (strips,) = lifts_of([], [(0.1, 4)], "none", 2.88, 0.3, None)
-    assert (strips.kind, strips.most_m3_day) == ("strip", pytest.approx(0.0016))
-    fabric, other = lifts_of([], [(0.1, 4)], "dips", 2.88, 0.3, None)
-    assert (fabric.kind, fabric.most_m3_day, other.kind) == ("fabric", pytest.approx(2.88 * 0.012), "strip")
-    assert lifts_of([], [], "none", 2.88, 0.3, SHELF["coarse_sand"])[0].rise_m == pytest.approx(0.1)
-    assert lifts_of([], [], "none", 2.88, 0.3, None) == ()
-    assert Wicking((columns,)).lifted(np.array([0.0, 0.15, 0.4])) == pytest.approx(
-        columns.most_m3_day * np.array([1.0, 0.5, 0.0])
-    )
-
-
-def test_a_flat_fabric_lifts_only_what_touches_it() -> None:
-    (flat,) = lifts_of([], [], "flat", 2.88, 0.3, SHELF["gravel_20"])
-    (dips,) = lifts_of([], [], "dips", 2.88, 0.3, SHELF["gravel_20"])
-    deep = np.array([0.0, 0.008, 0.05, 0.1])
-    assert Wicking((flat,)).lifted(deep) == pytest.approx(2.88 * 0.012 * np.array([1.0, 0.2, 0.0, 0.0]))
-    assert Wicking((dips,)).lifted(deep) == pytest.approx(2.88 * 0.012 * (1 - deep / 0.2))
-
-
-def test_water_goes_up_to_the_roots_through_every_layer_on_the_way() -> None:
-    # 0.1 m of sand that wicks 0.1 m and 0.4 m of mix that wicks 0.3: roots from 0.2 m over the soil's base up
-    way = way_to_roots([(0.0, 0.1, 0.1), (0.1, 0.5, 0.3)], 0.2)
-    assert way == ((0.1, 0.1), (0.2, 0.3))
-    lift = Lift("soil_column", 0.01, 0.3)
-    assert float(Wicking((lift,), way).lifted(np.array(0.0))) == 0.0
-    mix_alone = way_to_roots([(0.0, 0.5, 0.3)], 0.2)
-    assert float(Wicking((lift,), mix_alone).lifted(np.array(0.0))) == pytest.approx(0.01 / 3)
-    near = way_to_roots([(0.0, 0.1, 0.1), (0.1, 0.3, 0.3)], 0.0)
-    assert float(Wicking((lift,), near).lifted(np.array(0.05))) == pytest.approx(0.01 * (1 - 0.05 / 0.3) * 0.5)
 
 
 def test_a_wick_too_weak_for_a_hot_day_is_told_with_both_figures() -> None:
@@ -364,15 +329,6 @@ NORMALS_BROKEN: list[tuple[Any, str]] = [
 def test_normals_are_twelve_and_possible(normals: Any, path: str) -> None:
     with pytest.raises(ValueError, match=re.escape(path)):
         figures_of(zoo.plan(garden={"name": "Ground", "normals": normals}))
-
-
-@given(st.floats(0.02, 0.5), st.lists(st.floats(0.0, 0.6), min_size=2, max_size=6))
-def test_wicks_lift_less_the_lower_the_water(rise_m: float, below_m: list[float]) -> None:
-    wicking = Wicking((Lift("fabric", 0.03, rise_m),), ((0.1, 0.4),))
-    lifted = wicking.lifted(np.array(sorted(below_m)))
-    assert np.all(np.diff(lifted) <= 1e-12)
-    assert lifted.min() >= 0.0
-    assert lifted.max() <= 0.03
 
 
 @given(st.floats(0.03, 0.09), st.floats(0.5, 2.2), st.integers(1, 3), st.floats(0.1, 0.5))

@@ -1,0 +1,93 @@
+"""Spirals: by small steps, in a ring, by a tape across, with pots in them, within reach."""
+
+from __future__ import annotations
+
+import math
+
+import pytest
+
+from nolbet_core.plan.defaults import shape_facts
+from nolbet_core.shapes.ring_spiral import RingSpiral
+from nolbet_core.shapes.spiral import HerbSpiral
+from nolbet_core.shapes.vessel import Vessel
+from tests.core.ask import bed_of
+from tests.core.shapes import built, shape
+
+
+def whole(vessel: Vessel) -> float:
+    """Volume up to the highest surface [m3]."""
+    return vessel.hollow.volume_between(0.0, vessel.hollow.rim_m)
+
+
+def test_a_spiral_in_a_ring_by_small_steps() -> None:
+    # a ring of 2 m across and 0.1 m thick: inside it a spiral of 0.9 m, and a foot that is the disc less its first turn
+    ring, spiral = built("ring_spiral"), built("herb_spiral", outer_height_m=0.25)
+    assert isinstance(ring, RingSpiral) and isinstance(spiral, HerbSpiral)
+    first_turn = sum((0.9 - 0.45 * (i + 0.5) / 100_000) ** 2 / 2 * 2 * math.pi / 100_000 for i in range(100_000))
+    foot_m2 = math.pi * 0.9**2 - first_turn
+    assert ring.hollow.foot_m2 == pytest.approx(foot_m2, rel=1e-6)
+    assert ring.top_area_m2 == pytest.approx(spiral.top_area_m2 + foot_m2, rel=1e-6)
+    assert whole(ring) == pytest.approx(whole(spiral) + foot_m2 * 0.25, rel=1e-6)
+    assert ring.hollow.volume_between(0.1, 0.2) == pytest.approx(ring.top_area_m2 * 0.1)
+    assert ring.hollow.volume_between(0.3, 0.5) == pytest.approx(spiral.hollow.volume_between(0.3, 0.5))
+    assert ring.footprint_m2 == pytest.approx(math.pi)
+    assert ring.wall_face_m2 == pytest.approx(2 * math.pi * 0.25 + ring.hollow.run.length_m * 0.55 / 2)
+    assert ring.across_m == pytest.approx(2.0)
+
+
+def test_a_tape_across_a_spiral_shows_less_than_twice_its_radius() -> None:
+    spiral = built("herb_spiral", diameter_m=2.0, path_width_m=0.6, wall_m=0.1)
+    assert isinstance(spiral, HerbSpiral)
+    assert spiral.across_m == pytest.approx(2.0 - 0.7 / 2)
+    points = spiral.hollow.run.curve(0.0, 1.0, 0.3)
+    through = max(math.dist(one, (-other[0], -other[1])) for one in points[:1] for other in points[20:28])
+    widest = max(abs(one[0] - other[0]) for one in points for other in points)
+    assert spiral.across_m == pytest.approx(widest, abs=0.01)
+    assert through > 0
+    figures = bed_of({"key": "s", "shape": shape("herb_spiral"), "layers": []}).spiral
+    assert figures is not None
+    assert figures.across_m == pytest.approx(1.8 - shape_facts()["herb_spiral"]["across_less"] * 0.45)
+
+
+@pytest.mark.parametrize("kind", ["herb_spiral", "ring_spiral"])
+def test_pots_sunk_in_a_spiral_take_room_from_its_fill(kind: str) -> None:
+    pot = {"kind": "pot", "diameter_m": 0.2, "height_m": 0.15, "bottom_m": 0.0, "count": 3}
+    bare, sunk = built(kind), built(kind, {"buried": [pot]})
+    assert whole(bare) - whole(sunk) == pytest.approx(3 * math.pi * 0.01 * 0.15)
+    half_m = sunk.hollow.height_for_volume(0.0, whole(sunk) / 2)
+    assert sunk.hollow.volume_between(0.0, half_m) == pytest.approx(whole(sunk) / 2)
+
+
+def test_the_middle_of_a_wide_spiral_is_out_of_reach() -> None:
+    for kind, changes in (
+        ("herb_spiral", {"diameter_m": 3.2, "path_width_m": 0.6}),
+        ("ring_spiral", {"diameter_m": 2.6}),
+    ):
+        found = bed_of({"key": "s", "shape": shape(kind, **changes), "layers": []}).findings
+        assert "too_wide" in [each.code for each in found], kind
+    small = bed_of({"key": "s", "shape": shape("herb_spiral", diameter_m=1.2, path_width_m=0.3), "layers": []})
+    assert "too_wide" not in [each.code for each in small.findings]
+
+
+def test_a_spiral_by_small_steps() -> None:
+    spiral = built("herb_spiral")
+    assert isinstance(spiral, HerbSpiral)
+    steps, pitch = 200_000, 0.45
+    turns = 0.9 / pitch
+    run = volume = area = 0.0
+    pieces = []
+    for i in range(steps):
+        turn = (i + 0.5) / steps * turns
+        r, step = 0.9 - pitch * turn, turns / steps * 2 * math.pi
+        length = math.hypot(r, pitch / (2 * math.pi)) * step
+        band = (max(r - 0.1, 0) ** 2 - max(r - pitch, 0) ** 2) / 2 * step
+        pieces.append((run + length / 2, band))
+        run += length
+        area += band
+    volume = sum(band * (0.2 + 0.6 * at / run) for at, band in pieces)
+    assert spiral.hollow.run.length_m == pytest.approx(run, rel=1e-8)
+    assert spiral.top_area_m2 == pytest.approx(area, rel=1e-8)
+    assert whole(spiral) == pytest.approx(volume, rel=1e-8)
+    low = sum(band * min(0.2 + 0.6 * at / run, 0.4) for at, band in pieces)
+    assert spiral.hollow.volume_between(0, 0.4) == pytest.approx(low, rel=1e-8)
+    assert spiral.wall_face_m2 == pytest.approx(run * 0.5)
