@@ -50,6 +50,8 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
     app.get_by_label("Width").fill("4 ft")
     app.get_by_label("Depth").fill("10 in")
     app.get_by_label("Filled with").fill("loam")
+    # the whole shelf stands there until the answer comes: what is looked for is then the first
+    expect(app.get_by_role("option").first).to_contain_text("Topsoil")
     app.get_by_role("option", name=re.compile(r"^Topsoil\b")).click()
     app.get_by_role("button", name="Cut it open").click()
 
