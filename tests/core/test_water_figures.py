@@ -13,7 +13,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.built.planted import planted_of
+from nolbet_core.built.planted import hot_day_thirst, planted_of
 from nolbet_core.built.water import available_share
 from nolbet_core.climate.daily_file import WeatherDay
 from nolbet_core.climate.weather import Weather, days_in_order
@@ -104,6 +104,12 @@ def test_water_that_plants_never_got_is_not_saved() -> None:
     assert flat.short_days.middle > USUAL.short_days.middle + 20
     assert flat.refill_m3.middle < USUAL.refill_m3.middle
     assert flat.saved_m3.middle < USUAL.saved_m3.middle
+
+
+def test_a_hot_day_is_one_figure_wherever_it_is_told() -> None:
+    worked, _ = watered_bed(bed(), GARDEN, SUPPLIES)
+    hot_m3 = worked.around.hot_day_mm * 1e-3 * 2.88 * (1.05 * 0.8 + 0.6 * 0.5 * 0.2)
+    assert USUAL.hot_day_m3 == pytest.approx(hot_m3) == pytest.approx(hot_day_thirst(worked))
 
 
 def test_a_bed_without_mulch_evaporates_as_if_bare() -> None:

@@ -8,7 +8,7 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.built.planted import planted_of
+from nolbet_core.built.planted import hot_day_thirst, planted_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import latitude_of, surroundings_of
 from nolbet_core.built.water import BedWater
@@ -81,7 +81,7 @@ def figure_water(bed: Bed, garden: Garden, supplies: Supplies, days: Sequence[We
         twin_m3=_spread(twin_used),
         saved_m3=_spread(saved_by(run, twin, run_twin(plot, weather, np.zeros_like(season), order))),
         short_days=_spread((run.short & season).sum(axis=1)),
-        hot_day_m3=float(np.percentile(run.wanted_m3[:, season], HIGH)),
+        hot_day_m3=hot_day_thirst(worked),
         overflow_m3=_spread(run.overflow_m3.sum(axis=1)),
         lasts_days=[_spread(lasts[:, month]) for month in range(12)],
         longest_days=LONGEST_DAYS,

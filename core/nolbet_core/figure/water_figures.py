@@ -34,7 +34,7 @@ class WaterFigures:
     low_m, middle_m, high_m: level by day; typical_m: of the typical year. refill_days: of that year. refills: how
     many in a year; refill_m3: with how much. twin_m3: what the same bed takes watered from the top; saved_m3: how
     much less this one takes for what plants got. short_days: on which plants go short. overflow_m3: that runs off.
-    hot_day_m3: what plants ask on one season day in ten. lasts_days: from full without rain, by month; longest_days:
+    hot_day_m3: what plants ask on a hot day in full leaf. lasts_days: from full without rain, by month; longest_days:
     what is not looked beyond; narrow: what would narrow that most. begins: day of the year on which each year begins.
     years: of weather; weather: where it comes from.
     """

@@ -13,7 +13,7 @@ from dataclasses import replace
 from nolbet_core.record import record
 from nolbet_core.settling.accounts import RAN_BY_MONTH, RUNS_DOWN
 from nolbet_core.settling.clock import Clock, rotted_years
-from nolbet_core.shelf.densities import PLANT_CARBON
+from nolbet_core.shelf.densities import rotting_share
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.contents import Held, held_in
 from nolbet_core.stack.fill import Filled
@@ -40,11 +40,6 @@ class Matter:
         return self.mineral_kg + self.organic_kg
 
 
-def rotting_share(material: Material) -> float:
-    """What of a material's dry mass was once alive and can rot [0-1], by its carbon."""
-    return min(material.carbon / PLANT_CARBON, 1.0)
-
-
 def matter_after(held: Held, rotted_years: float) -> Matter:
     """What is left of a dry mass after so long, told in years moist at 12 degrees C.
 
@@ -53,7 +48,7 @@ def matter_after(held: Held, rotted_years: float) -> Matter:
     material = held.material
     stays = material.settling[1]
     left = stays + (1 - stays) * math.exp(-material.decay_per_year * rotted_years)
-    organic = rotting_share(material) * held.dry_kg
+    organic = rotting_share(material.carbon) * held.dry_kg
     nitrogen = held.dry_kg * material.nitrogen
     return Matter(
         material=material,
@@ -78,19 +73,17 @@ def matter_by_layer(filled: Filled, clock: Clock, month: int) -> list[tuple[Matt
     for run in filled.runs:
         share = ran * run.volume_m3 / filled.layers[run.donor].placed_m3
         gone[run.donor] -= share
-        own = list(_own(filled, run.donor, now[run.donor]))
-        moved[run.receiver] += [_part(each, share) for each in own]
+        moved[run.receiver] += [_part(each, share) for each in now[run.donor][: _own_count(filled, run.donor)]]
     return [(*_less(filled, index, now[index], gone[index]), *moved[index]) for index in range(len(now))]
 
 
-def _own(filled: Filled, index: int, matter: Sequence[Matter]) -> Iterator[Matter]:
-    """The matter of a layer's own material, without what packs it and what is scattered on it."""
-    material = filled.layers[index].material
-    yield from matter[: len(material.parts) or 1]
+def _own_count(filled: Filled, index: int) -> int:
+    """How many of a layer's plain materials are its own; what packs it and what is scattered on it come after."""
+    return len(filled.layers[index].material.parts) or 1
 
 
 def _less(filled: Filled, index: int, matter: Sequence[Matter], share: float) -> Iterator[Matter]:
-    own = len(filled.layers[index].material.parts) or 1
+    own = _own_count(filled, index)
     yield from (_part(each, share) for each in matter[:own])
     yield from matter[own:]
 

@@ -30,9 +30,14 @@ class Densities:
     porosity: float
 
 
+def rotting_share(carbon: float) -> float:
+    """What of a dry mass was once alive and can rot [0-1], by its carbon [share of it]."""
+    return min(carbon / PLANT_CARBON, 1.0)
+
+
 def grain_density(carbon: float) -> float:
     """Density of the grains themselves [kg/m3], by how much of them is organic. carbon: share of dry mass [0-1]."""
-    organic = min(carbon / PLANT_CARBON, 1.0)
+    organic = rotting_share(carbon)
     return 1 / (organic / ORGANIC_KG_M3 + (1 - organic) / MINERAL_KG_M3)
 
 
