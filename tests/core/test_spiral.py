@@ -7,6 +7,7 @@ import math
 import pytest
 
 from nolbet_core.plan.defaults import shape_facts
+from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.ring_spiral import RingSpiral
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
@@ -91,3 +92,13 @@ def test_a_spiral_by_small_steps() -> None:
     low = sum(band * min(0.2 + 0.6 * at / run, 0.4) for at, band in pieces)
     assert spiral.hollow.volume_between(0, 0.4) == pytest.approx(low, rel=1e-8)
     assert spiral.wall_face_m2 == pytest.approx(run * 0.5)
+
+
+@pytest.mark.parametrize("kind", ["herb_spiral", "ring_spiral"])
+@pytest.mark.parametrize(("diameter_m", "height_m", "count"), [(3.0, 0.5, 1), (0.3, 0.4, 40), (0.3, 2.0, 1)])
+def test_pots_that_leave_a_spiral_no_room_are_refused(
+    kind: str, diameter_m: float, height_m: float, count: int
+) -> None:
+    pot = {"kind": "pot", "diameter_m": diameter_m, "height_m": height_m, "bottom_m": 0.0, "count": count}
+    with pytest.raises(PlanProblem, match="leaves no room for fill"):
+        built(kind, {"buried": [pot]})

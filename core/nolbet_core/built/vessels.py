@@ -13,7 +13,7 @@ from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.shapes import ON_THE_GROUND, WITH_CORNER_DEPTHS
 from nolbet_core.shapes.angular import CrateGrid, LShape, Rectangle, RegularPolygon
 from nolbet_core.shapes.barrel import LyingBarrel, lying_barrel
-from nolbet_core.shapes.buried import LyingPipe, Solid, Upright, displaced
+from nolbet_core.shapes.buried import LyingPipe, Solid, Upright, check_room, displaced
 from nolbet_core.shapes.flat import flat_area
 from nolbet_core.shapes.freeform import free_polygon
 from nolbet_core.shapes.hollow import ShapeProblem
@@ -204,6 +204,7 @@ def _with_buried(vessel: Vessel, bed: Bed, path: str, problems: list[PlanProblem
     if len(solids) < len(bed.buried):
         return None
     if isinstance(vessel, HerbSpiral):
+        check_room(vessel.hollow, solids)
         return replace(vessel, hollow=replace(vessel.hollow, sunk=tuple(solids)))
     return replace(vessel, hollow=displaced(vessel.hollow, solids))
 

@@ -115,9 +115,15 @@ def displaced(hollow: Hollow, solids: Sequence[Solid]) -> Hollow:
     """
     if not solids:
         return hollow
+    check_room(hollow, solids)
+    return Displaced(hollow, tuple(solids))
+
+
+def check_room(hollow: Hollow, solids: Sequence[Solid]) -> None:
+    """Raise ShapeProblem where solids leave no room for fill at some height, up to the rim."""
     left = Displaced(hollow, tuple(solids))
     for solid in solids:
         for height_m in (solid.bottom_m, (solid.bottom_m + solid.top_m) / 2, solid.top_m):
-            if height_m <= hollow.rim_m and left.area_at(height_m) <= 0:
-                raise ShapeProblem("buried", f"what is buried leaves no room for fill {height_m:g} m above the floor")
-    return left
+            at_m = min(height_m, hollow.rim_m) if solid.bottom_m <= hollow.rim_m else height_m
+            if at_m <= hollow.rim_m and left.area_at(at_m) <= 0:
+                raise ShapeProblem("buried", f"what is buried leaves no room for fill {at_m:g} m above the floor")
