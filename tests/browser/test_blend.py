@@ -12,6 +12,7 @@ from playwright.sync_api import Locator, Page, expect
 from nolbet.gardens.models import Garden
 from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
+from tests.browser.finding import choose
 from tests.browser.gardens import open_section, saved
 from tests.core import zoo
 
@@ -52,10 +53,9 @@ def mark(app: Page, name: str) -> Locator:
     return app.locator("[data-part=blend-like] [data-part=blend-mark]").filter(has_text=name)
 
 
-def choose(app: Page, name: str) -> None:
-    """Add a part."""
-    app.get_by_label("Add a part").fill(name)
-    app.get_by_role("option", name=name).first.click()
+def add(app: Page, name: str) -> None:
+    choose(app.get_by_label("Add a part"), name)
+    choose(app.get_by_label("Add a part"), name)
 
 
 def test_thirds_for_a_bed_and_a_bucket_test_changes_the_bags(app: Page, home: str, gardener: User) -> None:
@@ -65,7 +65,7 @@ def test_thirds_for_a_bed_and_a_bucket_test_changes_the_bags(app: Page, home: st
     name = app.get_by_label("Name of the mix")
     expect(name).to_have_value("First mix")
     name.fill("Even thirds")
-    choose(app, "Coarse sand")
+    add(app, "Coarse sand")
     expect(app.locator("[data-part=blend-part-foot]").filter(has_text="33.3 %")).to_have_count(3)
     expect(mark(app, "Water held")).to_contain_text("36 %")
     expect(mark(app, "Air once drained")).to_contain_text("19.7 %")
@@ -172,7 +172,7 @@ def test_nothing_and_loops_are_refused_and_nothing_typed_is_lost(app: Page, home
     app.keyboard.press("Enter")
     expect(problem).to_have_count(0)
     app.get_by_role("button", name="Forget it").click()
-    choose(app, "Outer mix")
+    add(app, "Outer mix")
     expect(problem).to_contain_text("'outer' would contain itself")
     app.get_by_role("button", name="Take Outer mix out").click()
     expect(problem).to_have_count(0)

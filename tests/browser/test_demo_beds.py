@@ -9,11 +9,12 @@ from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
 from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
+from tests.browser.finding import choose
 from tests.browser.gardens import saved
 
 pytestmark = pytest.mark.browser
@@ -38,12 +39,6 @@ def measure(app: Page, name: str, tape: tuple[str, str, str], wall: str, laid: s
     choose(app.get_by_role("combobox", name="Filled with"), fill)
     app.get_by_role("button", name="Cut it open").click()
     expect(app.get_by_label("Name of the bed")).to_have_value(name)
-
-
-def choose(finder: Locator, name: str) -> None:
-    """Type a material's name and take it."""
-    finder.fill(name)
-    finder.page.get_by_role("option", name=re.compile(rf"^{re.escape(name)}\b")).first.click()
 
 
 def kept_layers(key: str) -> list[str]:
@@ -190,9 +185,7 @@ def test_windbreak_mound_from_the_tape_to_the_shopping_list(app: Page, home: str
     start(app, "Windbreak mound", "Mound, straight sides", tape, "Logs, ash and birch")
     for name, thickness in (("Turf", "8 cm"), ("Compost", "8 cm"), ("Topsoil", "12 cm")):
         app.get_by_role("button", name="Add a layer").click()
-        finder = app.get_by_role("combobox", name="New layer")
-        finder.fill(name)
-        app.get_by_role("option", name=re.compile(rf"^{name}\b")).first.click()
+        choose(app.get_by_role("combobox", name="New layer"), name)
         field = app.get_by_label(re.compile(rf"^Thickness of {name}"))
         field.fill(thickness)
         field.press("Enter")

@@ -11,6 +11,7 @@ from playwright.sync_api import Page, expect
 from nolbet.gardens.models import Bed
 from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
+from tests.browser.finding import choose
 from tests.browser.gardens import saved
 from tests.core import zoo
 
@@ -49,10 +50,7 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
     app.get_by_label("Length").fill("8 ft")
     app.get_by_label("Width").fill("4 ft")
     app.get_by_label("Depth").fill("10 in")
-    app.get_by_label("Filled with").fill("loam")
-    # the whole shelf stands there until the answer comes: what is looked for is then the first
-    expect(app.get_by_role("option").first).to_contain_text("Topsoil")
-    app.get_by_role("option", name=re.compile(r"^Topsoil\b")).click()
+    choose(app.get_by_label("Filled with"), "loam", "Topsoil")
     app.get_by_role("button", name="Cut it open").click()
 
     expect(app.get_by_label("Name of the bed")).to_have_value("Trial bed")
@@ -63,8 +61,7 @@ def test_measure_fill_drag_and_find_again(app: Page, home: str, gardener: User) 
     app.keyboard.press("Escape")
     app.locator("body").click(position={"x": 700, "y": 760})
     app.keyboard.press("a")
-    app.get_by_role("combobox", name="New layer").fill("black gold")
-    app.get_by_role("option", name=re.compile(r"^Compost\b")).click()
+    choose(app.get_by_role("combobox", name="New layer"), "black gold", "Compost")
     thickness = app.get_by_label("Thickness of Compost")
     thickness.fill("3")
     thickness.press("Enter")

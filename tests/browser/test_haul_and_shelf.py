@@ -14,6 +14,7 @@ from playwright.sync_api import Page, expect
 
 from nolbet.plans.whole import whole_plan
 from nolbet_cli.main import main
+from tests.browser.finding import choose
 from tests.browser.gardens import BRANCHY, keep, open_section, saved
 
 pytestmark = pytest.mark.browser
@@ -72,8 +73,7 @@ def test_an_offer_is_entered_and_changes_what_is_bought(app: Page, home: str, ga
     app.get_by_label("One delivery costs").fill("$45")
     app.get_by_role("button", name="Add an offer").click()
     offer = app.get_by_role("group", name="Offer 1", exact=True)
-    offer.get_by_role("combobox", name="Material").fill("loam")
-    app.get_by_role("option", name=re.compile("^Topsoil")).click()
+    choose(offer.get_by_role("combobox", name="Material"), "loam", "Topsoil")
     offer.get_by_role("button", name="loose").click()
     app.get_by_role("button", name="Keep these offers").click()
     expect(app.get_by_role("alert")).to_contain_text("Offer 1 still lacks")
@@ -93,8 +93,7 @@ def test_a_heap_on_hand_is_used_first(app: Page, home: str, gardener: User) -> N
     garden = keep(gardener, BRANCHY)
     app.goto(f"{home}/garden/{garden.pk}/haul")
     app.get_by_role("button", name="Enter a heap").click()
-    app.get_by_role("combobox", name="A heap of").fill("black gold")
-    app.get_by_role("option", name=re.compile(r"^Compost\b")).click()
+    choose(app.get_by_role("combobox", name="A heap of"), "black gold", "Compost")
     app.get_by_label("Loose volume").fill("1 m3")
     app.get_by_role("button", name="Keep").click()
     own = app.get_by_label("Your own")
@@ -123,8 +122,7 @@ def test_an_own_material_is_made_changed_used_and_can_not_vanish(app: Page, home
     weight = app.locator("[data-part=fact]", has_text="Weight as delivered").locator("dd")
     before = weight.inner_text()
     app.locator("[data-part=layer-card]", has_text="Topsoil").locator("[data-part=layer-name]").click()
-    app.get_by_role("combobox", name="Made of").fill("own top")
-    app.get_by_role("option", name=re.compile("^Own topsoil")).click()
+    choose(app.get_by_role("combobox", name="Made of"), "own top", "Own topsoil")
     expect(app.locator("[data-part=layer-card]").first).to_contain_text("Own topsoil")
     expect(weight).not_to_have_text(before)
     saved(app)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from typing import Any
 
 import pytest
@@ -10,6 +9,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Locator, Page, expect
 
 from nolbet.gardens.models import Bed
+from tests.browser.finding import choose
 from tests.browser.gardens import BRANCHY, keep, open_section, saved
 from tests.core import zoo
 
@@ -68,8 +68,7 @@ def test_lifts_and_packing_are_set_on_the_card(app: Page, home: str, gardener: U
     finder = branches.get_by_role("combobox", name="Gaps packed with")
     finder.fill("grav")
     expect(app.get_by_text("Nothing on the shelf is called that.")).to_be_visible()
-    finder.fill("black gold")
-    app.get_by_role("option", name=re.compile(r"^Compost\b")).click()
+    choose(finder, "black gold", "Compost")
     expect(branches).to_contain_text("packed 100 %")
     type_into(branches.get_by_label("to", exact=True), "60 %")
     expect(branches).to_contain_text("packed 60 %")
@@ -104,12 +103,10 @@ def test_what_a_layer_is_made_of_can_change_to_a_sheet_and_back(app: Page, home:
     garden = keep(gardener, BRANCHY)
     open_section(app, home, garden, "branchy")
     branches = card(app, "Branches")
-    branches.get_by_role("combobox", name="Made of").fill("filter fabric")
-    app.get_by_role("option", name=re.compile("^Geotextile")).click()
+    choose(branches.get_by_role("combobox", name="Made of"), "filter fabric", "Geotextile")
     fabric = card(app, "Geotextile")
     expect(fabric).to_contain_text("2.00 m²")
-    fabric.get_by_role("combobox", name="Made of").fill("pea gravel")
-    app.get_by_role("option", name=re.compile("^Pea gravel")).click()
+    choose(fabric.get_by_role("combobox", name="Made of"), "pea gravel")
     expect(app.get_by_label("Thickness of Pea gravel")).to_have_value("10 cm")
     saved(app)
 

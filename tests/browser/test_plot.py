@@ -13,6 +13,7 @@ from nolbet.plans.whole import whole_garden
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
+from tests.browser.finding import choose
 from tests.browser.gardens import keep
 from tests.core import zoo
 from tests.core.ask import figures_of
@@ -61,8 +62,7 @@ def test_six_shapes_on_a_plot_and_the_paths_between_them(app: Page, home: str, g
         place(app, bed["name"], f"{2 + 3.6 * (index % 3)} m", f"{2 + 4 * (index // 3)} m", str(15 * index))
     expect(app.get_by_text("Not on the plot yet")).to_have_count(0)
     for material, thickness in (("path base", "8 cm"), ("wood chips", "5 cm")):
-        app.get_by_role("combobox", name=re.compile("^Lay on")).fill(material)
-        app.get_by_role("option", name=re.compile(f"^{material}", re.I)).first.click()
+        choose(app.get_by_role("combobox", name=re.compile("^Lay on")), material)
         field = app.get_by_label(re.compile(f"^Thickness of {material}.* on the paths", re.I))
         field.fill(thickness)
         field.press("Enter")

@@ -10,6 +10,7 @@ from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
+from tests.browser.finding import choose
 from tests.browser.gardens import keep, open_section, saved
 from tests.core import zoo
 from tests.core.shapes import shape
@@ -34,8 +35,7 @@ def kept(page: Page) -> None:
 
 def add_course(page: Page, name: str) -> None:
     """Lay something on the paths."""
-    page.get_by_role("combobox", name=re.compile("^Lay on")).fill(name)
-    page.get_by_role("option", name=re.compile(f"^{name}", re.I)).first.click()
+    choose(page.get_by_role("combobox", name=re.compile("^Lay on")), name)
     expect(page.get_by_label(re.compile(f"^Thickness of {name}.* on the paths", re.I))).to_be_visible()
 
 

@@ -15,6 +15,7 @@ from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.rows import bed_plan
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_volume
+from tests.browser.finding import choose
 from tests.browser.gardens import keep, open_section, saved
 from tests.core import zoo
 from tests.core.ask import bed_of
@@ -73,8 +74,7 @@ def test_every_shape_is_made_drawn_filled_and_saved(app: Page, home: str, garden
     expect(app.get_by_role("img", name="Where the tape goes")).to_be_visible()
     measure(app, "Odd one", kind)
     app.get_by_role("button", name="Add a layer").click()
-    app.get_by_role("combobox", name="New layer").fill("compost")
-    app.get_by_role("option", name=re.compile("^Compost")).first.click()
+    choose(app.get_by_role("combobox", name="New layer"), "compost")
     thickness = app.get_by_label("Thickness of Compost")
     thickness.fill("8 cm")
     thickness.press("Enter")

@@ -8,6 +8,7 @@ import pytest
 from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
+from tests.browser.finding import choose
 from tests.browser.gardens import keep, open_section, saved
 from tests.core import zoo
 
@@ -75,8 +76,7 @@ def test_a_meal_is_scattered_and_taken_off_on_the_card(app: Page, home: str, gar
     card = app.locator("[data-part=layer-card][data-selected]")
     card.get_by_label("Goes to lay it in").fill("2")
     app.keyboard.press("Enter")
-    card.get_by_role("combobox", name="Scattered on it").fill("feather")
-    app.get_by_role("option", name=re.compile("^Feather meal")).click()
+    choose(card.get_by_role("combobox", name="Scattered on it"), "feather", "Feather meal")
     card.get_by_label("in all").fill("400 g")
     app.keyboard.press("Enter")
     expect(card.locator("[data-part=layer-scattered]")).to_have_text("+ 400 g feather meal, 200 g each time")

@@ -102,6 +102,7 @@ export const MaterialFinder = memo(function MaterialFinder({
       )}
       slotProps={{
         listbox: {
+          "aria-busy": !settled,
           onPointerDown: () => setPressed(suiting),
           onPointerLeave: release,
           onPointerCancel: release,
