@@ -70,6 +70,8 @@ function fillBy(school: SchoolFigures): Fill {
   };
 }
 
+const notASheet = (material: Material) => !material.is_sheet;
+
 /** How a new bed will be filled: with one material, or by any of the schools that fit it, each drawn as it would lie. */
 export function Filling({ gardenId, bed, materials, fill, onFill }: Props) {
   const found = useQuery({
@@ -102,6 +104,14 @@ export function Filling({ gardenId, bed, materials, fill, onFill }: Props) {
         How will you fill it?
       </Typography>
       <Note>It can be changed layer by layer afterwards, and the ways compared.</Note>
+      {/* above the ways: their drawings come later and would push it from under the finger */}
+      <MaterialFinder
+        gardenId={gardenId}
+        label={one === null ? "Or with one material" : "Filled with, to begin with"}
+        value={one === null ? null : (materials.get(one) ?? null)}
+        onChoose={({ key }) => onFill({ material: key })}
+        suits={notASheet}
+      />
       <Ways
         role="radiogroup"
         aria-labelledby="filling-title"
@@ -144,15 +154,6 @@ export function Filling({ gardenId, bed, materials, fill, onFill }: Props) {
           </Way>
         ))}
       </Ways>
-      {one !== null && (
-        <MaterialFinder
-          gardenId={gardenId}
-          label="Filled with, to begin with"
-          value={materials.get(one) ?? null}
-          onChoose={({ key }) => onFill({ material: key })}
-          suits={(material) => !material.is_sheet}
-        />
-      )}
       {!bed && <Note>The other ways are drawn here once the bed is measured.</Note>}
     </Column>
   );

@@ -9,6 +9,9 @@ import { Quantity } from "../quantities/Quantity";
 
 type Props = { gardenId: number; bed: Bed | null; material: string };
 
+/** What the figure will take, so that nothing below moves away from under the finger when it comes. */
+const ROOM = { minHeight: "calc(var(--text-huge) * 1.5)" };
+
 /** What a bed holds, as soon as it is measured. */
 export function Holds({ gardenId, bed, material }: Props) {
   const fills = bed ? SHAPES[bed.shape.kind].fills : true;
@@ -24,12 +27,12 @@ export function Holds({ gardenId, bed, material }: Props) {
     placeholderData: (before) => before,
     retry: false,
   });
-  if (!bed) return <Note>What it holds stands here as soon as it is measured.</Note>;
+  if (!bed) return <Note sx={ROOM}>What it holds stands here as soon as it is measured.</Note>;
   if (figured.error instanceof Refused) return <Problem>{figured.error.problem.detail}</Problem>;
   const figures = figured.data;
-  if (!figures) return <Note>Working out what it holds ...</Note>;
+  if (!figures) return <Note sx={ROOM}>Working out what it holds ...</Note>;
   return (
-    <TallyVolume role="status" data-part="holds">
+    <TallyVolume role="status" data-part="holds" sx={ROOM}>
       <b>
         <Quantity kind="held" value={figures.placed_m3} />
       </b>{" "}

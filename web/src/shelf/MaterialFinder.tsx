@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { memo, useDeferredValue, useMemo, useState, type KeyboardEvent } from "react";
 import { api, type Material } from "../api/client";
+import { useKeptInPlace } from "../kit/useKeptInPlace";
 import { useWhenReady } from "../kit/useWhenReady";
 import { Swatch } from "../drawing/Swatch";
 
@@ -61,6 +62,7 @@ export const MaterialFinder = memo(function MaterialFinder({
     chooseFirst();
   };
   const release = () => setPressed(null);
+  const popper = useKeptInPlace(open);
   return (
     <Autocomplete<Material, false, boolean>
       data-part="finder"
@@ -101,6 +103,7 @@ export const MaterialFinder = memo(function MaterialFinder({
         </li>
       )}
       slotProps={{
+        popper: { popperRef: popper },
         listbox: {
           "aria-busy": !settled,
           onPointerDown: () => setPressed(suiting),
