@@ -54,7 +54,7 @@ def mark(app: Page, name: str) -> Locator:
 
 
 def add(app: Page, name: str) -> None:
-    choose(app.get_by_label("Add a part"), name)
+    """Add a part."""
     choose(app.get_by_label("Add a part"), name)
 
 
