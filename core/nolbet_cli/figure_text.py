@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
+from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, NeedFigures, SpringOrder
 from nolbet_core.figure.figures import (
     BedFigures,
     Figures,
-    HaulFigures,
-    HaulLine,
     LayerFigures,
-    NeedFigures,
     SowingFigures,
 )
 from nolbet_core.figure.plot_figures import PlotFigures
+from nolbet_core.haul.bags import USUAL_BAGS_M3
 from nolbet_core.plan.garden import Garden
 from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3, System
 from nolbet_core.quantities.writing import (
@@ -26,6 +27,8 @@ from nolbet_core.quantities.writing import (
     show_volume,
 )
 
+STATES = {"filling": "being filled", "filled": "filled", "emptied": "taken apart"}
+
 
 def figures_text(figures: Figures, garden: Garden) -> str:
     """All beds, needs and the haul, as lines."""
@@ -36,10 +39,11 @@ def figures_text(figures: Figures, garden: Garden) -> str:
     if figures.plot:
         lines += ["", *_plot(figures.plot, system)]
     if figures.needs:
-        lines += ["", "Needs, all beds (loose, less what is on hand)"]
-        lines += [_need(need, system) for need in figures.needs]
+        lines += ["", *_needs(figures.needs, system)]
     if figures.haul:
         lines += ["", *_haul(figures.haul, system, garden.currency)]
+    if figures.spring:
+        lines += ["", *_spring(figures.spring, system, garden.currency)]
     return "\n".join(lines)
 
 
@@ -84,6 +88,9 @@ def _bed(bed: BedFigures, system: System) -> list[str]:
         f"  weight           {show_mass(bed.mass_moist_kg, system)} as delivered, "
         f"{show_mass(bed.mass_saturated_kg, system)} wet through",
     ]
+    if bed.state != "planned":
+        surface = f", its surface at {show_length(bed.today_m, system)} today" if bed.today_m is not None else ""
+        lines.append(f"  state            {STATES[bed.state]}{surface}")
     if bed.reservoir:
         soil, rise = (show_length(each, system) for each in (bed.reservoir.soil_m, bed.reservoir.rise_m))
         held = volume_in_full(bed.reservoir.water_m3)
@@ -134,13 +141,50 @@ def _layer(layer: LayerFigures, system: System) -> str:
     return text
 
 
+def _needs(needs: Sequence[NeedFigures], system: System) -> list[str]:
+    """What all beds together need, less what is on hand, in bags of the usual sizes too."""
+    lines = ["Needs, all beds (loose, less what is on hand)"]
+    for need in needs:
+        lines.append(f"  {_need(need, system)}")
+        if need.by == "volume" and need.to_buy_m3 > 0:
+            lines.append(f"  {'':<24} {_in_bags(need, system)}")
+    return lines
+
+
 def _need(need: NeedFigures, system: System) -> str:
-    if need.area_m2:
-        return f"  {need.name:<24} {show_area(need.area_m2, system)}"
-    return (
-        f"  {need.name:<24} {show_volume(need.loose_m3, system):>11} loose, "
-        f"{show_volume(need.stock_m3, system)} on hand, {show_volume(need.to_buy_m3, system)} to buy"
-    )
+    mass = show_mass(need.mass_kg, system)
+    if need.by == "area":
+        return f"{need.name:<24} {show_area(need.area_m2, system):>11}, {mass}"
+    if need.by == "length":
+        cut = ", ".join(f"{each.count} of {show_length(each.length_m, system)}" for each in need.lengths)
+        return f"{need.name:<24} {cut}, {mass}"
+    if need.by == "units":
+        return f"{need.name:<24} {need.units}, {mass}"
+    on_hand, to_buy = show_volume(need.stock_m3, system), show_volume(need.to_buy_m3, system)
+    if need.by == "mass":
+        return f"{need.name:<24} {mass:>11}, {show_mass(need.to_buy_kg, system)} to buy"
+    loose = show_volume(need.loose_m3, system)
+    placed = show_volume(need.placed_m3, system)
+    return f"{need.name:<24} {loose:>11} loose, {on_hand} on hand, {to_buy} to buy; {placed} placed, {mass}"
+
+
+def _in_bags(need: NeedFigures, system: System) -> str:
+    """What is to buy in whole bags of each size usual in the garden's units."""
+    usual = USUAL_BAGS_M3[system]
+    said = [f"{each.count} of {show_volume(each.volume_m3, system)}" for each in need.bags if each.volume_m3 in usual]
+    return f"in bags: {', '.join(said)}; {show_bulk_volume(need.to_buy_m3, system)} loose"
+
+
+def _spring(spring: SpringOrder, system: System, currency: str) -> list[str]:
+    """The coming top-ups of all filled beds, as one order."""
+    lines = [f"Top-ups of the spring of {spring.on.isoformat()}"]
+    for bed in spring.beds:
+        loose = show_volume(bed.loose_m3, system)
+        lines.append(f"  {bed.name}: sunk {show_length(bed.sunk_m, system)}, {loose} loose of {bed.material.lower()}")
+    lines += [f"  {line}" for line in _needs(spring.needs, system)]
+    if spring.haul:
+        lines += [f"  {line}" for line in _haul(spring.haul, system, currency)]
+    return lines
 
 
 def _haul(haul: HaulFigures, system: System, currency: str) -> list[str]:
@@ -148,13 +192,23 @@ def _haul(haul: HaulFigures, system: System, currency: str) -> list[str]:
     lines += [f"  {_line(line, system, currency)}" for line in haul.lines]
     lines.append(f"  delivery {show_money(haul.delivery, currency)}")
     lines.append(f"  total {show_money(haul.total, currency)}")
-    lines += [f"  nobody offers {material}" for material in haul.unmet]
+    lines += [f"  nobody offers {material}" for material in (*haul.unmet, *haul.unpriced)]
     return lines
 
 
 def _line(line: HaulLine, system: System, currency: str) -> str:
     price = show_money(line.price, currency)
-    if line.count is not None and line.bag_m3 is not None:
-        bags = "bag" if line.count == 1 else "bags"
-        return f"{line.supplier_name}: {line.name}, {line.count} {bags} of {show_volume(line.bag_m3, system)}, {price}"
-    return f"{line.supplier_name}: {line.name}, {show_bulk_volume(line.volume_m3, system)} loose, {price}"
+    if line.count is None:
+        return f"{line.supplier_name}: {line.name}, {show_bulk_volume(line.volume_m3, system)} loose, {price}"
+    return f"{line.supplier_name}: {line.name}, {_counted(line, line.count, system)}, {price}"
+
+
+def _counted(line: HaulLine, count: int, system: System) -> str:
+    """Whole bags, rolls, pieces or packs, with their size."""
+    named = line.form if count == 1 else f"{line.form}s"
+    if line.bag_m3 is not None:
+        size = show_volume(line.bag_m3, system) if line.bag_kg is None else show_mass(line.bag_kg, system)
+        return f"{count} {named} of {size}"
+    size = " x ".join(show_length(each, system) for each in line.size_m)
+    each = f" of {line.in_pack}" if line.in_pack else ""
+    return f"{count} {named}{each}" + (f", {size}" if size else "")

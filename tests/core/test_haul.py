@@ -9,8 +9,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from nolbet_core.figure.figures import Figures, HaulFigures
+from nolbet_core.figure.buying_figures import HaulFigures
+from nolbet_core.figure.figures import Figures
 from nolbet_core.haul.offers import BagOffer, BulkOffer, Supplier, bags_for, bulk_for, drops_for, line_for
+from nolbet_core.haul.wanted import Wanted
 from tests.core import zoo
 from tests.core.ask import figures_of
 
@@ -215,13 +217,21 @@ def test_drops_are_the_loads_added_up_and_rounded_up_once(
 ) -> None:
     offered = [BulkOffer(f"m{index}", Decimal(1), load_m3=load_m3) for index in range(len(volumes_m3))]
     supplier = Supplier("yard", "Yard", Decimal(45), tuple(offered))
-    lines = [line_for(supplier, offer, volume) for offer, volume in zip(offered, volumes_m3, strict=True)]
+    lines = [
+        line
+        for offer, volume in zip(offered, volumes_m3, strict=True)
+        if (line := line_for(supplier, offer, Wanted(offer.material, volume)))
+    ]
     assert drops_for(lines) == drops
 
 
 def test_bags_ride_along_with_a_load() -> None:
     bulk, bag = BulkOffer("compost", Decimal(48), load_m3=4.0), BagOffer("topsoil", 0.05, Decimal("8.90"))
     supplier = Supplier("yard", "Yard", Decimal(45), (bulk, bag))
-    assert drops_for([line_for(supplier, bulk, 3.0), line_for(supplier, bag, 1.0)]) == 1
-    assert drops_for([line_for(supplier, bag, 1.0)]) == 1
+    loose = line_for(supplier, bulk, Wanted("compost", 3.0))
+    bagged = line_for(supplier, bag, Wanted("topsoil", 1.0))
+    assert loose
+    assert bagged
+    assert drops_for([loose, bagged]) == 1
+    assert drops_for([bagged]) == 1
     assert drops_for([]) == 0

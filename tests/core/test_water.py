@@ -225,7 +225,9 @@ def test_layers_begin_on_the_reservoir_and_its_parts_are_bought_and_weighed() ->
     assert needs["pond_liner"].area_m2 == pytest.approx(3.1 * 1.9)
     soil, stone, water = 0.72 * SHELF["topsoil"].saturated_density_kg_m3, 0.576 * 1554 / 0.992, 218.88
     liner = 3.1 * 1.9 * SHELF["pond_liner"].mass_per_area_kg_m2
-    assert bed.mass_saturated_kg == pytest.approx(soil + stone + water + liner)
+    fabric = 2.88 * SHELF["wicking_fabric"].mass_per_area_kg_m2
+    assert needs["wicking_fabric"].area_m2 == pytest.approx(2.88)
+    assert bed.mass_saturated_kg == pytest.approx(soil + stone + water + liner + fabric)
     assert bed.stand.pressure_kg_m2 == pytest.approx(bed.mass_saturated_kg / 2.88 + 5)
 
 

@@ -7,6 +7,7 @@ from collections.abc import Iterator, Mapping
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.layers import build_layers
 from nolbet_core.built.names import unknown_names
+from nolbet_core.built.state import wrong_with_state
 from nolbet_core.built.stores import build_store
 from nolbet_core.built.vessels import build_vessel
 from nolbet_core.plan.bed import Bed, filled_with
@@ -44,6 +45,7 @@ def build_bed(bed: Bed, materials: Mapping[str, Material], path: str = "bed") ->
         if vessel is not None:
             build_store(way, vessel, materials, here, problems)
     problems += _wrong_with_top_up(bed, materials, path)
+    problems += wrong_with_state(bed, path)
     if len(bed.places) > bed.count:
         alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"
         problems.append(PlanProblem(f"{path}.places[{bed.count}]", f"is one place more than there are beds ({alike})"))

@@ -1,31 +1,59 @@
-"""A plan's suppliers and heaps as the haul takes them."""
+"""A plan's suppliers and heaps as the haul takes them, with what is wrong with what they offer."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from decimal import Decimal
 
-from nolbet_core.haul.offers import BagOffer, BulkOffer, Offer, Supplier
-from nolbet_core.plan.garden import BagOfferModel, BulkOfferModel, Plan, PlanSupplier
+from nolbet_core.built.names import unknown_names
+from nolbet_core.haul.offers import BagOffer, BulkOffer, Offer, PieceOffer, RollOffer, Supplier
+from nolbet_core.plan.garden import (
+    BagOfferModel,
+    BulkOfferModel,
+    OfferModel,
+    PackOfferModel,
+    PieceOfferModel,
+    Plan,
+    PlanSupplier,
+    RollOfferModel,
+)
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.wares import CRATE, DRAIN_PIPE, WARES
 
 
-def suppliers_of(plan: Plan) -> Sequence[Supplier]:
-    """A plan's suppliers as the haul takes them."""
-    return [supplier_of(entry) for entry in plan.suppliers]
+def suppliers_of(plan: Plan, materials: Mapping[str, Material]) -> Sequence[Supplier]:
+    """A plan's suppliers as the haul takes them. materials: by key, for bags whose label says a mass."""
+    return [supplier_of(entry, materials) for entry in plan.suppliers]
 
 
-def supplier_of(entry: PlanSupplier) -> Supplier:
-    """One supplier as the haul takes it."""
+def supplier_of(entry: PlanSupplier, materials: Mapping[str, Material]) -> Supplier:
+    """One supplier as the haul takes it. materials: as in suppliers_of."""
     name = entry.name or entry.key.replace("_", " ").capitalize()
-    return Supplier(entry.key, name, entry.delivery or Decimal(0), tuple(_offer(offer) for offer in entry.offers))
+    offers = tuple(_offer(offer, materials) for offer in entry.offers)
+    return Supplier(entry.key, name, entry.delivery or Decimal(0), offers)
 
 
-def _offer(entry: BagOfferModel | BulkOfferModel) -> Offer:
+def _offer(entry: OfferModel, materials: Mapping[str, Material]) -> Offer:
     if isinstance(entry, BagOfferModel):
-        return BagOffer(entry.material, entry.volume_m3, entry.price, entry.fetch)
-    return BulkOffer(
-        entry.material, entry.price_per_m3, entry.step_m3, entry.minimum_m3 or 0.0, entry.load_m3, entry.fetch
-    )
+        return BagOffer(entry.material, bag_volume(entry, materials), entry.price, entry.fetch, entry.mass_kg)
+    if isinstance(entry, BulkOfferModel):
+        return BulkOffer(
+            entry.material, entry.price_per_m3, entry.step_m3, entry.minimum_m3 or 0.0, entry.load_m3, entry.fetch
+        )
+    if isinstance(entry, RollOfferModel):
+        return RollOffer(entry.material, entry.width_m, entry.length_m, entry.price, entry.fetch)
+    count = entry.count if isinstance(entry, PackOfferModel) else 1
+    size = (entry.length_m, entry.width_m, entry.height_m, entry.diameter_m)
+    return PieceOffer(entry.material, entry.price, *size, count=count, fetched=entry.fetch)
+
+
+def bag_volume(entry: BagOfferModel, materials: Mapping[str, Material]) -> float:
+    """Loose volume of a bag [m3]: as its label says, else what its mass comes to at the moist loose density."""
+    if entry.volume_m3 is not None:
+        return entry.volume_m3
+    material = materials[entry.material]
+    return (entry.mass_kg or 0.0) * material.loose_factor / material.bulk_density_kg_m3
 
 
 def stock_of(plan: Plan) -> dict[str, float]:
@@ -34,3 +62,62 @@ def stock_of(plan: Plan) -> dict[str, float]:
     for entry in plan.stock:
         stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
     return stock
+
+
+def wrong_with_supplier(entry: PlanSupplier, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    """What is wrong with a supplier's offers: names that aren't there, sizes that are missing or don't belong.
+
+    materials: by key. path: how the supplier is called.
+    """
+    unknown = list(unknown_names(entry, {**materials, **WARES}, path))
+    yield from unknown
+    if unknown:
+        return
+    for index, offer in enumerate(entry.offers):
+        yield from _wrong_with_offer(offer, materials, f"{path}.offers[{index}]")
+
+
+def _wrong_with_offer(offer: OfferModel, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    material = materials.get(offer.material)
+    if isinstance(offer, BagOfferModel | BulkOfferModel):
+        if material is None:
+            yield PlanProblem(f"{path}.material", f"{offer.material} isn't loose; it is sold by the piece or the pack")
+        elif isinstance(offer, BagOfferModel):
+            yield from _wrong_with_bag(offer, material, path)
+        return
+    if material is not None and not material.is_sheet:
+        yield PlanProblem(f"{path}.material", f"{offer.material} is loose; it is sold by the bag or in bulk")
+    elif isinstance(offer, RollOfferModel):
+        if material is None:
+            yield PlanProblem(f"{path}.form", f"{offer.material} comes by the piece or the pack, not off the roll")
+    else:
+        yield from _wrong_with_piece(offer, path)
+
+
+def _wrong_with_bag(offer: BagOfferModel, material: Material, path: str) -> Iterator[PlanProblem]:
+    if offer.volume_m3 is None and offer.mass_kg is None:
+        yield PlanProblem(f"{path}.volume_m3", "has to be there, or mass_kg where the label says a mass")
+    elif offer.volume_m3 is not None and offer.mass_kg is not None:
+        yield PlanProblem(f"{path}.mass_kg", "stands beside volume_m3; a bag is sold by one of them")
+    elif offer.mass_kg is not None and material.bulk_density_kg_m3 <= 0:
+        yield PlanProblem(f"{path}.mass_kg", f"{offer.material} has no density that a bag's volume could follow from")
+
+
+SIZES = {DRAIN_PIPE: ("length_m", "diameter_m"), CRATE: ("length_m", "width_m", "height_m")}
+"""What says how large a ware is."""
+
+SHEET_SIZES = ("length_m", "width_m")
+ALL_SIZES = ("length_m", "width_m", "height_m", "diameter_m")
+
+
+def _wrong_with_piece(offer: PieceOfferModel | PackOfferModel, path: str) -> Iterator[PlanProblem]:
+    own = SIZES.get(offer.material, SHEET_SIZES)
+    given = [key for key in ALL_SIZES if getattr(offer, key) is not None]
+    for key in given:
+        if key not in own:
+            yield PlanProblem(f"{path}.{key}", f"doesn't belong to {offer.material}, which has {', '.join(own)}")
+    if offer.material == CRATE and not given:
+        return
+    for key in own:
+        if key not in given:
+            yield PlanProblem(f"{path}.{key}", f"has to be given: {offer.material} is sold by {' and '.join(own)}")

@@ -8,14 +8,13 @@ from pydantic import BaseModel
 
 from nolbet_core.plan.named import materials_named
 from nolbet_core.plan.problems import PlanProblem, unknown_key
-from nolbet_core.shelf.material import Material
 
 
-def unknown_names(part: BaseModel, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
-    """A problem for each key of a part of a plan that names a material which isn't there."""
+def unknown_names(part: BaseModel, known: Mapping[str, object], path: str) -> Iterator[PlanProblem]:
+    """A problem for each key of a part of a plan that names a material which isn't there. known: by key."""
     for where, key in materials_named(part, path):
-        if key not in materials:
-            yield unknown_key(where, key, materials)
+        if key not in known:
+            yield unknown_key(where, key, known)
 
 
 def names_twice(keys: Iterable[str], path: str) -> Iterator[PlanProblem]:

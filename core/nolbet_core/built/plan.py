@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.built.bed import BuiltBed, build_bed
+from nolbet_core.built.buying import wrong_with_supplier
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.names import names_twice, unknown_names
 from nolbet_core.built.plot_checks import wrong_with_plot
@@ -65,7 +66,7 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
     for index, heap in enumerate(plan.stock):
         found += unknown_names(heap, materials, f"stock[{index}]")
     for index, supplier in enumerate(plan.suppliers):
-        found += unknown_names(supplier, materials, f"suppliers[{index}]")
+        found += wrong_with_supplier(supplier, materials, f"suppliers[{index}]")
     return [*found, *_unknown_beds(plan)]
 
 

@@ -2,24 +2,29 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
 
 from nolbet_core.built.bed import BuiltBed
+from nolbet_core.haul.wanted import Box, Stretch
 from nolbet_core.plan.bed import Reservoir
 from nolbet_core.reservoir.store import Store, liner_sheet
 from nolbet_core.reservoir.wicking import Fabric, Wicking, capillary_rise, lifts_of, way_to_roots
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.wares import CRATE, DRAIN_PIPE, WARES, Ware
 from nolbet_core.stack.fill import Filled, bulk_standing, sheet_standing
 from nolbet_core.stack.layers import Bulk, Sheet, Standing
 from nolbet_core.stack.zone import ROOT_ZONE_M, mulch_begins, root_surface
 
 LINER = "pond_liner"
 """What lines a reservoir."""
+
+FABRIC = "wicking_fabric"
+"""What wicks of cloth are cut from."""
 
 WATER_KG_M3 = 1000.0
 
@@ -29,7 +34,10 @@ USUAL_AVAILABLE = 0.18
 
 @dataclass(frozen=True)
 class BedWater:
-    """A reservoir as built under a filled bed. medium, liner, under: what fills it, lines it, lies under its liner."""
+    """A reservoir as built under a filled bed.
+
+    medium, liner, under, fabric: what fills it, lines it, lies under its liner, and what wicks of cloth are cut from.
+    """
 
     reservoir: Reservoir
     store: Store
@@ -38,10 +46,11 @@ class BedWater:
     medium: Material | None
     liner: Material
     under: Material | None
+    fabric: Material
 
     @cached_property
     def parts(self) -> tuple[Standing, ...]:
-        """What it is made of: what lies under it, its medium, and its liner where it has one."""
+        """What it is made of that lies in it: what is under it, its medium, its liner where it has one, its wicks."""
         parts = []
         if self.under is not None:
             volume_m3 = self.vessel.hollow.volume_between(0.0, self.store.under_m)
@@ -50,8 +59,36 @@ class BedWater:
             volume_m3 = self.store.medium_below(self.store.height_m)
             parts.append(bulk_standing(Bulk(self.medium, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0))
         if self.liner_m is not None:
-            parts.append(sheet_standing(Sheet(self.liner), 0.0, self.liner_m[0] * self.liner_m[1], 1))
-        return tuple(parts)
+            area_m2 = self.liner_m[0] * self.liner_m[1]
+            parts.append(sheet_standing(Sheet(self.liner), 0.0, area_m2, 1, self.liner_m))
+        return (*parts, *self._wicks())
+
+    def _wicks(self) -> Iterator[Standing]:
+        """Soil that stands in wick columns, and fabric, in strips or under all of the soil."""
+        kinds = {each.kind for each in self.reservoir.wicks}
+        soil = next((each.material for each in self.filled.layers if not each.material.is_sheet), None)
+        if "soil_column" in kinds and soil is not None:
+            volume_m3 = self.store.columns_m2 * self.store.height_m
+            yield bulk_standing(Bulk(soil, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0)
+        strips_m = sum((each.width_m or 0.0) * each.count for each in self.reservoir.wicks if each.kind == "strip")
+        if strips_m > 0:
+            area_m2 = strips_m * (self.store.height_m + ROOT_ZONE_M)
+            yield sheet_standing(Sheet(self.fabric, lap_m=0.0), 0.0, area_m2, None)
+        if "fabric" in kinds:
+            inside, area_m2 = self.vessel.inside, self.vessel.hollow.area_at(self.filled.base_m)
+            yield sheet_standing(Sheet(self.fabric), 0.0, area_m2, None, (inside.length_m, inside.width_m))
+
+    @cached_property
+    def wares(self) -> tuple[tuple[Ware, Stretch | Box], ...]:
+        """Its pipes and crates, as they are bought."""
+        pipes = [
+            (WARES[DRAIN_PIPE], Stretch(each.diameter_m, each.length_m, each.count)) for each in self.reservoir.pipes
+        ]
+        crates = [
+            (WARES[CRATE], Box(each.length_m, each.width_m, each.height_m, each.count))
+            for each in self.reservoir.crates
+        ]
+        return (*pipes, *crates)
 
     @property
     def water_kg(self) -> float:
@@ -61,7 +98,16 @@ class BedWater:
     @cached_property
     def parts_kg(self) -> float:
         """Mass of what it is made of, as delivered [kg]."""
-        return sum(part.mass_moist_kg for part in self.parts)
+        return sum(part.mass_moist_kg for part in self.parts) + self._wares_kg
+
+    @property
+    def parts_dry_kg(self) -> float:
+        """Mass of what it is made of without its water [kg]."""
+        return sum(part.mass_dry_kg for part in self.parts) + self._wares_kg
+
+    @property
+    def _wares_kg(self) -> float:
+        return sum(part.mass_kg(ware) for ware, part in self.wares)
 
     @cached_property
     def liner_m(self) -> tuple[float, float] | None:
@@ -150,4 +196,4 @@ def bed_water(built: BuiltBed, filled: Filled, materials: Mapping[str, Material]
         return None
     medium = materials[reservoir.medium] if reservoir.medium else None
     under = materials[reservoir.under.material] if reservoir.under else None
-    return BedWater(reservoir, store, built.vessel, filled, medium, materials[LINER], under)
+    return BedWater(reservoir, store, built.vessel, filled, medium, materials[LINER], under, materials[FABRIC])

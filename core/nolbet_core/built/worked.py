@@ -3,30 +3,36 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from functools import cached_property
 from typing import Any
+
+import numpy as np
 
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.feeding import BedFeeding
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
+from nolbet_core.built.state import laid_shares, state_of
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.built.water import WATER_KG_M3, BedWater, bed_water
-from nolbet_core.climate.year import Year
+from nolbet_core.climate.year import Year, coming_spring, months_between, spring_months
 from nolbet_core.nutrients.season import WANTED_KG_M2, WANTED_LIGHT_KG_M2
-from nolbet_core.plan.bed import Bed, Layer
+from nolbet_core.plan.bed import Bed, Layer, State
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, fill_bed
-from nolbet_core.stack.layers import materials_in
+from nolbet_core.stack.layers import Bulk, materials_in
+
+LAST_MONTH = 120
+"""How far surfaces are forecast [months]."""
 
 CLOSED_BELOW = frozenset({"round_tub", "trough", "lying_barrel", "crates"})
 """Shapes that have a bottom of their own."""
@@ -103,6 +109,47 @@ class WorkedBed:
     def built_on(self) -> date | None:
         """The day of filling: as given, else today where that is known."""
         return date.fromisoformat(self.bed.built_on) if self.bed.built_on else self.year.today
+
+    @property
+    def state(self) -> State:
+        """How far it has come."""
+        return state_of(self.bed, self.year.today)
+
+    @property
+    def age_months(self) -> float | None:
+        """Months since it was filled, up to ten years; None where it isn't, or the day or today isn't known."""
+        if self.state != "filled" or self.bed.built_on is None or self.year.today is None:
+            return None
+        months = months_between(date.fromisoformat(self.bed.built_on), self.year.today)
+        return min(max(months, 0.0), float(LAST_MONTH))
+
+    @property
+    def spring_months(self) -> list[int]:
+        """Whole months from filling to each spring after a winter that doesn't lie in the past."""
+        months = spring_months(self.built_on, self.year)
+        if self.age_months is None or self.built_on is None or self.year.today is None:
+            return months
+        next_one = round(months_between(self.built_on, coming_spring(self.year.today, self.year)))
+        return [month for month in months if month >= next_one]
+
+    @cached_property
+    def laid(self) -> Filled:
+        """The bed with what is laid of it so far."""
+        parts = [
+            replace(layer.asked, by="volume", amount=layer.placed_m3 * share) if isinstance(layer.asked, Bulk) else None
+            for layer, share in zip(self.filled.layers, laid_shares(self.bed), strict=True)
+        ]
+        asked = [each for each in parts if each is not None and each.amount > 0]
+        return fill_bed(self.vessel, self.bed.kept_empty_m, asked, self.filled.base_m)
+
+    @cached_property
+    def today_m(self) -> float | None:
+        """Height of the surface above the floor today [m]; None where nothing lies there or its age isn't known."""
+        if self.state == "filling":
+            return self.vessel.height_of(self.laid.top_m)
+        if self.age_months is None:
+            return None
+        return float(np.interp(self.age_months, range(LAST_MONTH + 1), self.settling.surface_m))
 
     @cached_property
     def settling(self) -> BedSettling:

@@ -122,6 +122,20 @@ def spring_months(built: date | None, year: Year, springs: int = 10) -> list[int
     return [first + 12 * each for each in range(springs) if first + 12 * each <= 120]
 
 
+SPRING_LASTS_DAYS = 60
+"""How long after the last frost beds are still topped up for that spring [days]."""
+
+
+def coming_spring(today: date, year: Year) -> date:
+    """The last frost of the spring that is now, or comes next."""
+    return next_day(today - timedelta(days=SPRING_LASTS_DAYS), year.last_frost)
+
+
+def months_between(earlier: date, later: date) -> float:
+    """Months from a day to another, years of 365.25 days."""
+    return (later - earlier).days / DAYS_A_MONTH
+
+
 def day_after_months(built: date, months: float) -> date:
     """The day so many months after another."""
     return built + timedelta(days=round(months * DAYS_A_MONTH))

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from datetime import date
 
 from nolbet_core.built.first import first_reservoir, halves_of
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
-from nolbet_core.climate.year import spring_months
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures, skirt_line
 from nolbet_core.figure.figures import (
     BedFigures,
@@ -35,7 +35,6 @@ FLAT_M = 1e-9
 def bed_figures(worked: WorkedBed) -> BedFigures:
     """A filled bed in figures, judged."""
     bed, vessel, filled = worked.bed, worked.vessel, worked.filled
-    parts = worked.water.parts if worked.water else ()
     hollow, inside, outside = vessel.hollow, vessel.inside, vessel.outside
     line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
     seasons = worked.feeding.ledger
@@ -69,8 +68,8 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         void_drop_m=filled.void_drop_m,
         placed_m3=sum(layer.placed_m3 for layer in layers),
         loose_m3=sum(layer.loose_m3 + layer.infill_loose_m3 for layer in layers),
-        mass_dry_kg=filled.mass_dry_kg + sum(part.mass_dry_kg for part in parts),
-        mass_moist_kg=filled.mass_moist_kg + sum(part.mass_moist_kg for part in parts),
+        mass_dry_kg=filled.mass_dry_kg + (worked.water.parts_dry_kg if worked.water else 0.0),
+        mass_moist_kg=filled.mass_moist_kg + (worked.water.parts_kg if worked.water else 0.0),
         mass_saturated_kg=worked.mass_saturated_kg,
         c_to_n=carbon_to_nitrogen(filled.layers),
         nitrogen_gap_kg=worked.feeding.gap_kg,
@@ -80,7 +79,9 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         plants_need_kg=worked.feeding.season.wanted_kg,
         root_zone_c_to_n=worked.feeding.root_zone_c_to_n,
         surface_m=worked.settling.surface_m,
-        spring_months=spring_months(worked.built_on, worked.year),
+        spring_months=worked.spring_months,
+        state=worked.state,
+        today_m=worked.today_m,
         ready=ready_figures(worked),
         reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
         first_reservoir=first_reservoir(vessel, bed.shape.kind in CLOSED_BELOW) if bed.reservoir is None else None,
@@ -129,12 +130,20 @@ def ready_figures(worked: WorkedBed) -> ReadyFigures:
         built_on=worked.built_on,
         waits=[wait.because for wait in ready.waits],
         sowings=[
-            SowingFigures(each.roots, LEAST_DEPTH_M[each.roots], each.years, each.from_day, each.because)
+            SowingFigures(
+                each.roots, LEAST_DEPTH_M[each.roots], each.years, _not_past(worked, each.from_day), each.because
+            )
             for each in ready.sowings
         ],
         harvest_days=ready.harvest_days,
         harvest_days_above=ready.harvest_days_above,
     )
+
+
+def _not_past(worked: WorkedBed, day: date | None) -> date | None:
+    """A day from which something can be done: today where a filled bed's day has come already."""
+    today = worked.year.today
+    return today if day and today and worked.state == "filled" and day < today else day
 
 
 def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> LayerFigures:

@@ -6,7 +6,7 @@ from typing import Literal
 
 from nolbet_core.blend.programme import BandName
 from nolbet_core.blend.target import MixUse
-from nolbet_core.figure.figures import HaulLine, MoneyOut
+from nolbet_core.figure.buying_figures import HaulLine, MoneyOut
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.record import record
 

@@ -5,62 +5,121 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from decimal import Decimal
 
-from nolbet_core.figure.figures import HaulFigures, HaulLine, NeedFigures, SupplierFigures
+from nolbet_core.figure.buying_figures import (
+    BagFigures,
+    By,
+    HaulFigures,
+    HaulLine,
+    LengthFigures,
+    NeedFigures,
+    ShareFigures,
+    SupplierFigures,
+)
+from nolbet_core.haul.bags import USUAL_BAGS_M3, is_bagged, usual_bags
 from nolbet_core.haul.choose import Chosen, choose
 from nolbet_core.haul.needs import Need
+from nolbet_core.haul.needs import Share as NeedShare
 from nolbet_core.haul.offers import (
-    TOLERANCE_M3,
     BagOffer,
+    BulkOffer,
     Form,
     Line,
+    Offer,
+    PieceOffer,
+    RollOffer,
     Supplier,
+    bags_for,
     delivery_for,
 )
+from nolbet_core.haul.wanted import Wanted
 from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.wares import WARES
+
+PATHS_NAME = "The paths"
 
 
-def need_figures(need: Need, materials: Mapping[str, Material]) -> NeedFigures:
-    """A need in figures."""
+def name_of(key: str, materials: Mapping[str, Material]) -> str:
+    """What a material or a ware is called."""
+    return WARES[key].name if key in WARES else materials[key].name
+
+
+def need_figures(need: Need, materials: Mapping[str, Material], titles: Mapping[str, str]) -> NeedFigures:
+    """A need in figures. titles: what the beds are called."""
+    material = materials.get(need.material)
+    loose = not (need.covers or need.stretches or need.boxes)
+    left = need.to_buy_m3 / need.loose_m3 if need.loose_m3 > 0 else 1.0
     return NeedFigures(
         material=need.material,
-        name=materials[need.material].name,
+        name=name_of(need.material, materials),
         placed_m3=need.placed_m3,
         loose_m3=need.loose_m3,
         stock_m3=need.stock_m3,
         to_buy_m3=need.to_buy_m3,
         area_m2=need.area_m2,
         mass_kg=need.mass_kg,
+        by=_by(need, material),
+        to_buy_kg=need.mass_kg * left,
+        bagged=loose and material is not None and is_bagged(material),
+        bags=[BagFigures(each.volume_m3, each.count) for each in usual_bags(need.to_buy_m3)] if loose else [],
+        lengths=[LengthFigures(each.length_m, each.count, each.diameter_m) for each in need.stretches],
+        units=sum(box.count for box in need.boxes),
+        beds=[_share(each, titles, loose) for each in need.shares],
+    )
+
+
+def _by(need: Need, material: Material | None) -> By:
+    if need.stretches:
+        return "length"
+    if need.boxes:
+        return "units"
+    if need.covers:
+        return "area"
+    return "mass" if material is not None and material.group == "meal" else "volume"
+
+
+def _share(share: NeedShare, titles: Mapping[str, str], loose: bool) -> ShareFigures:
+    sizes = [size for sizes in USUAL_BAGS_M3.values() for size in sizes] if loose else []
+    return ShareFigures(
+        bed=share.bed,
+        name=titles.get(share.bed, PATHS_NAME),
+        placed_m3=share.placed_m3,
+        loose_m3=share.loose_m3,
+        area_m2=share.area_m2,
+        mass_kg=share.mass_kg,
+        bags=[bags_for(share.loose_m3, size) for size in sizes],
     )
 
 
 def chosen_haul(needs: Sequence[Need], suppliers: Sequence[Supplier]) -> Chosen | None:
     """What to buy where for the needs; None where the garden knows no supplier."""
-    return choose(_to_buy(needs), suppliers) if suppliers else None
+    return choose(all_wanted(needs), suppliers) if suppliers else None
 
 
-def _to_buy(needs: Sequence[Need]) -> dict[str, float]:
-    return {need.material: need.to_buy_m3 for need in needs if need.to_buy_m3 > TOLERANCE_M3}
+def all_wanted(needs: Sequence[Need]) -> list[Wanted]:
+    """What is to be bought of all needs."""
+    return [wanted for need in needs for wanted in need.wanted()]
 
 
 def haul_figures(
     chosen: Chosen, needs: Sequence[Need], suppliers: Sequence[Supplier], materials: Mapping[str, Material]
 ) -> HaulFigures:
     """A chosen haul in figures, beside all in bags and all loose."""
-    to_buy = _to_buy(needs)
+    wants = all_wanted(needs)
     return HaulFigures(
         lines=[line_figures(line, materials) for line in chosen.lines],
         suppliers=_supplier_sums(chosen, suppliers),
         delivery=chosen.delivery,
         total=chosen.total,
         proven_optimal=False,
-        all_bags_total=_total_in(to_buy, suppliers, "bag"),
-        all_bulk_total=_total_in(to_buy, suppliers, "bulk"),
+        all_bags_total=_total_in(wants, suppliers, "bag"),
+        all_bulk_total=_total_in(wants, suppliers, "bulk"),
         unmet=list(chosen.unmet),
+        unpriced=list(chosen.unpriced),
     )
 
 
-def _total_in(to_buy: Mapping[str, float], suppliers: Sequence[Supplier], form: Form) -> Decimal | None:
-    chosen = choose(to_buy, suppliers, (form,))
+def _total_in(wants: Sequence[Wanted], suppliers: Sequence[Supplier], form: Form) -> Decimal | None:
+    chosen = choose(wants, suppliers, (form,))
     return None if chosen.unmet else chosen.total
 
 
@@ -86,17 +145,32 @@ def _supplier_sums(chosen: Chosen, suppliers: Sequence[Supplier]) -> list[Suppli
 def line_figures(line: Line, materials: Mapping[str, Material]) -> HaulLine:
     """One line of a haul in figures."""
     offer = line.offer
+    bag = offer if isinstance(offer, BagOffer) else None
+    piece = offer if isinstance(offer, PieceOffer) else None
     return HaulLine(
         supplier=line.supplier.key,
         supplier_name=line.supplier.name,
         material=line.material,
-        name=materials[line.material].name,
-        form=line.form,
+        name=name_of(line.material, materials),
+        form="pack" if piece and piece.count > 1 else line.form,
         count=line.count,
         volume_m3=line.volume_m3,
-        bag_m3=offer.volume_m3 if isinstance(offer, BagOffer) else None,
-        unit_price=offer.price if isinstance(offer, BagOffer) else offer.price_per_m3,
+        bag_m3=bag.volume_m3 if bag else None,
+        bag_kg=bag.mass_kg if bag else None,
+        size_m=_size(offer),
+        diameter_m=piece.diameter_m if piece else None,
+        in_pack=piece.count if piece and piece.count > 1 else None,
+        unit_price=offer.price_per_m3 if isinstance(offer, BulkOffer) else offer.price,
         fetch=offer.fetched,
         left_over_m3=line.left_over_m3,
         price=line.price,
     )
+
+
+def _size(offer: Offer) -> list[float]:
+    """Length, width and height of a roll or a piece, as far as they are known [m]."""
+    if isinstance(offer, RollOffer):
+        return [offer.length_m, offer.width_m]
+    if isinstance(offer, PieceOffer):
+        return [each for each in (offer.length_m, offer.width_m, offer.height_m) if each is not None]
+    return []

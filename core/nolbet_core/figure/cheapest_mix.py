@@ -10,7 +10,7 @@ from nolbet_core.blend.batch import Bag, Batch, Heap, batch
 from nolbet_core.blend.cheapest import Recipe, cheapest
 from nolbet_core.blend.programme import FILL_ONLY, BandName, Component
 from nolbet_core.blend.target import Target
-from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.buying import bag_volume, stock_of, suppliers_of
 from nolbet_core.built.mixes import draft_mix, target_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.figure.blend_figures import (
@@ -78,7 +78,7 @@ def figure_cheapest(plan: Plan, wish: Wish, supplies: Supplies) -> CheapestFigur
     What is on hand costs nothing, as far as it goes. Raises PlanProblem where a material isn't on the shelf.
     """
     _check_volume(wish)
-    prices, stock = unit_prices(suppliers_of(plan)), stock_of(plan)
+    prices, stock = unit_prices(suppliers_of(plan, supplies.materials)), stock_of(plan)
     keys = _candidates(wish, supplies, prices, stock)
     components, aside = _components(keys, wish, supplies, prices, stock)
     found = cheapest(components, wish.target, wish.volume_m3)
@@ -114,7 +114,7 @@ def figure_batch(plan: Plan, wish: Wish, supplies: Supplies) -> BatchFigures:
     offers = [(each, offer) for each in plan.suppliers for offer in each.offers if isinstance(offer, BagOfferModel)]
     keys = _candidates(wish, supplies, {offer.material: Decimal(0) for _, offer in offers}, stock)
     bags = [
-        Bag(supplies.materials[offer.material], offer.volume_m3, float(offer.price), index)
+        Bag(supplies.materials[offer.material], bag_volume(offer, supplies.materials), float(offer.price), index)
         for index, (_, offer) in enumerate(offers)
         if offer.material in keys
     ]
@@ -129,7 +129,7 @@ def figure_batch(plan: Plan, wish: Wish, supplies: Supplies) -> BatchFigures:
     bought = [
         BoughtBag(
             supplier.key, supplier.name or supplier.key, offer.material, supplies.materials[offer.material].name, count,
-            offer.volume_m3, offer.price * count,
+            bag_volume(offer, supplies.materials), offer.price * count,
         )
         for bag, count in zip(bags, made.counts, strict=True)
         if count

@@ -8,6 +8,7 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.bed import build_bed
+from nolbet_core.built.state import as_planned
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import surroundings_of
@@ -59,8 +60,9 @@ def figure_compared(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 def _version(
     index: int | None, name: str, plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 ) -> VersionFigures:
-    figures = figure_alone(bed, plan, supplies, today)
-    forecast = figure_forecast(plan, bed, supplies, today)
+    planned = as_planned(bed)
+    figures = figure_alone(planned, plan, supplies, today)
+    forecast = figure_forecast(plan, planned, supplies, today)
     (own,) = figures.beds
     cost = figures.haul.total if figures.haul else None
     later = forecast.top_up_total

@@ -7,20 +7,14 @@ Plain dataclasses: the core makes them by their types, so nothing has to be chec
 from __future__ import annotations
 
 from datetime import date
-from decimal import Decimal
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
-from pydantic import PlainSerializer
-
+from nolbet_core.figure.buying_figures import HaulFigures, NeedFigures, SpringOrder
 from nolbet_core.figure.finding_figures import FindingFigures, Line
 from nolbet_core.figure.plot_figures import PlotFigures
-from nolbet_core.plan.fields import written_unit_price
+from nolbet_core.plan.bed import State
 from nolbet_core.planting.roots import Roots
 from nolbet_core.record import record
-
-MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
-
-UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
 
 
 @record
@@ -220,8 +214,9 @@ class BedFigures:
     """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
 
     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
-    top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. ready: from when
-    what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
+    top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
+    has come; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
+    when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
     """
 
     key: str
@@ -263,6 +258,8 @@ class BedFigures:
     root_zone_c_to_n: float | None
     surface_m: list[float]
     spring_months: list[int]
+    state: State
+    today_m: float | None
     ready: ReadyFigures
     reservoir: ReservoirFigures | None
     first_reservoir: dict[str, Any] | None
@@ -271,67 +268,11 @@ class BedFigures:
 
 
 @record
-class NeedFigures:
-    """A material's need over all beds. Stock and what is to buy are loose volumes."""
-
-    material: str
-    name: str
-    placed_m3: float
-    loose_m3: float
-    stock_m3: float
-    to_buy_m3: float
-    area_m2: float
-    mass_kg: float
-
-
-@record
-class HaulLine:
-    """A line of the haul. `price` is the line's total before delivery."""
-
-    supplier: str
-    supplier_name: str
-    material: str
-    name: str
-    form: Literal["bag", "bulk"]
-    count: int | None
-    volume_m3: float
-    bag_m3: float | None
-    unit_price: UnitPriceOut
-    fetch: bool
-    left_over_m3: float
-    price: MoneyOut
-
-
-@record
-class SupplierFigures:
-    """What one supplier brings: deliveries, their cost, and the sum with its lines."""
-
-    supplier: str
-    name: str
-    drops: int
-    delivery: MoneyOut
-    total: MoneyOut
-
-
-@record
-class HaulFigures:
-    """What to buy where, and what it costs."""
-
-    lines: list[HaulLine]
-    suppliers: list[SupplierFigures]
-    delivery: MoneyOut
-    total: MoneyOut
-    proven_optimal: bool
-    all_bags_total: MoneyOut | None
-    all_bulk_total: MoneyOut | None
-    unmet: list[str]
-
-
-@record
 class Figures:
-    """Everything worked out from a plan."""
+    """Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups."""
 
     beds: list[BedFigures]
     plot: PlotFigures | None
     needs: list[NeedFigures]
     haul: HaulFigures | None
+    spring: SpringOrder | None

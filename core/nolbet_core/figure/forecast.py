@@ -6,13 +6,13 @@ from collections.abc import Sequence
 from datetime import date
 from decimal import Decimal
 
-import numpy as np
-
 from nolbet_core.built.buying import suppliers_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import surroundings_of
+from nolbet_core.built.topping import top_up_volumes
 from nolbet_core.built.worked import WorkedBed, work_bed
-from nolbet_core.climate.year import day_after_months, spring_months
+from nolbet_core.climate.year import day_after_months
+from nolbet_core.figure.buying import all_wanted
 from nolbet_core.figure.findings import step_figures
 from nolbet_core.figure.forecast_figures import DoseFigures, ForecastFigures, SpringFigures, SunkenFigures
 from nolbet_core.figure.section_in_month import ghost_figures, sunken_figures
@@ -22,10 +22,8 @@ from nolbet_core.haul.needs import NeedSums
 from nolbet_core.nutrients.dose import Dose
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
-from nolbet_core.settling.curve import remaining_shares
 from nolbet_core.settling.spread import DRAWS, band_of, drawn_amounts, drawn_sums
 from nolbet_core.settling.surface import sinking_amounts, surface_heights
-from nolbet_core.settling.topping import top_ups
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk
 
@@ -44,7 +42,7 @@ def figure_forecast(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFigures:
     """Coming years of a bed that is built and filled. plan: for what its top-ups cost."""
     low, high = surface_band(worked)
-    months = spring_months(worked.built_on, worked.year)
+    months = worked.spring_months
     springs = _springs(worked, plan, supplies, months, low, high)
     prices = [spring.price for spring in springs]
     whole = None if None in prices else sum((price for price in prices if price is not None), Decimal(0))
@@ -53,7 +51,7 @@ def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFi
         high_m=high,
         draws=DRAWS,
         springs=springs,
-        ghosts=[ghost_figures(worked, months[at]) for at in (0, THIRD_SPRING)],
+        ghosts=[ghost_figures(worked, months[at]) for at in (0, THIRD_SPRING) if at < len(months)],
         top_up=supplies.materials[worked.bed.top_up].name,
         top_up_loose_m3=sum(spring.loose_m3 for spring in springs),
         top_up_total=whole,
@@ -105,16 +103,6 @@ def _springs(
     return springs
 
 
-def top_up_volumes(worked: WorkedBed, supplies: Supplies, months: Sequence[int]) -> list[float]:
-    """Placed volume [m3] that brings the surface back in each of some months: as it was laid, at most to the line."""
-    filled = worked.filled
-    sunken = np.array([layer.placed_m3 for layer in filled.layers]) @ worked.settling.remaining
-    target_m3 = max(float(sunken[0]) - filled.over_m3, 0.0) if filled.layers else 0.0
-    return top_ups(
-        target_m3, sunken, months, remaining_shares(supplies.materials[worked.bed.top_up], worked.settling.clock)
-    )
-
-
 def _bought(worked: WorkedBed, plan: Plan, supplies: Supplies, volume_m3: float) -> tuple[Chosen | None, float]:
     """What one top-up of all beds alike is bought as, and its loose volume [m3]."""
     material = supplies.materials[worked.bed.top_up]
@@ -124,8 +112,7 @@ def _bought(worked: WorkedBed, plan: Plan, supplies: Supplies, volume_m3: float)
     loose_m3 = volume_m3 * material.loose_factor * worked.bed.count
     if not plan.suppliers:
         return None, loose_m3
-    to_buy = {need.material: need.to_buy_m3 for need in needs}
-    return choose(to_buy, suppliers_of(plan)), loose_m3
+    return choose(all_wanted(needs), suppliers_of(plan, supplies.materials)), loose_m3
 
 
 def _doses(worked: WorkedBed, supplies: Supplies) -> list[DoseFigures]:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from datetime import date
 
-from nolbet_core.figure.figures import BedFigures, MoneyOut
+from nolbet_core.figure.buying_figures import MoneyOut
+from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.finding_figures import Line, StepFigures
 from nolbet_core.record import record
 

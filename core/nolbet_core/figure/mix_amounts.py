@@ -21,6 +21,7 @@ from nolbet_core.figure.mixing import marks_of
 from nolbet_core.haul.choose import choose
 from nolbet_core.haul.offers import TOLERANCE_M3, Supplier
 from nolbet_core.haul.unit_prices import unit_prices
+from nolbet_core.haul.wanted import loose_wanted
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.mix import MixTarget, PlanMix
@@ -55,7 +56,7 @@ class Taking:
         ready_m3 = self.stock.get(material.key, 0.0) if bed else 0.0
         taken = amounts_for(self.mix, max(loose_m3 - ready_m3, 0.0), self.supplies.mixes, self.stock)
         to_buy = {key: each.to_buy_m3 for key, each in taken.items() if each.to_buy_m3 > TOLERANCE_M3}
-        chosen = choose(to_buy, self.suppliers)
+        chosen = choose(loose_wanted(to_buy), self.suppliers)
         materials = self.supplies.materials
         return AmountFigures(
             what=what,
@@ -83,7 +84,7 @@ def figure_mix_amounts(built: BuiltPlan, entry: PlanMix, bed_key: str | None = N
     plan, supplies = built.plan, built.supplies
     mix = draft_mix(entry, supplies.materials, supplies.mixes, "mix")
     drafted = Supplies({**supplies.materials, entry.key: mix.material}, {**supplies.mixes, entry.key: mix})
-    suppliers = suppliers_of(plan)
+    suppliers = suppliers_of(plan, supplies.materials)
     taking = Taking(mix, drafted, stock_of(plan), unit_prices(suppliers), suppliers)
     plain = amounts_for(mix, 1.0, drafted.mixes, {})
     return MixAmounts(

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 from decimal import Decimal
 
-from nolbet_core.figure.figures import Figures, HaulFigures, HaulLine, MoneyOut, NeedFigures
+from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, MoneyOut, NeedFigures
+from nolbet_core.figure.figures import Figures
 from nolbet_core.record import record
 
 

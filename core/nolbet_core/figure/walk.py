@@ -28,6 +28,7 @@ from nolbet_core.figure.plot import (
     room_figures,
 )
 from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures
+from nolbet_core.figure.spring import add_bed, spring_order
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, NeedSums
@@ -62,13 +63,15 @@ def figure_plan(built: BuiltPlan, today: date | None = None) -> Figures:
     plan, supplies = built.plan, built.supplies
     around = surroundings_of(plan.garden, today)
     figured, laid, needs = _beds_and_needs(built, around)
-    suppliers = suppliers_of(plan)
+    suppliers = suppliers_of(plan, supplies.materials)
+    titles = _titles(plan)
     chosen = chosen_haul(needs, suppliers)
     return Figures(
         beds=[_with_others(each, laid, chosen, supplies) for each in figured],
         plot=_plot(laid, figured),
-        needs=[need_figures(need, supplies.materials) for need in needs],
+        needs=[need_figures(need, supplies.materials, titles) for need in needs],
         haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
+        spring=spring_order([each.worked for each in figured], needs, plan, supplies),
     )
 
 
@@ -89,8 +92,9 @@ def figure_beds(built: BuiltPlan) -> Figures:
     return Figures(
         beds=[each.figures for each in figured],
         plot=_plot(laid, figured),
-        needs=[need_figures(need, built.supplies.materials) for need in needs],
+        needs=[need_figures(need, built.supplies.materials, _titles(built.plan)) for need in needs],
         haul=None,
+        spring=None,
     )
 
 
@@ -129,13 +133,17 @@ def _beds_and_needs(built: BuiltPlan, around: Surroundings) -> tuple[list[_Figur
     sums = NeedSums()
     for each in built.beds:
         worked = worked_bed(each, around, supplies.materials)
+        add_bed(sums, worked)
         layers = (*worked.filled.layers, *(worked.water.parts if worked.water else ()))
-        sums.add(each.bed.count, layers)
         figured.append(_Figured(worked, bed_figures(worked), bought_keys(layers, supplies.mixes)))
     laid = _laid(around, [each.worked for each in figured], supplies)
     if laid is not None:
         sums.add(1, laid.courses)
     return figured, laid, sums.less_stock(stock_of(plan), supplies.mixes, supplies.materials)
+
+
+def _titles(plan: Plan) -> dict[str, str]:
+    return {bed.key: bed.title for bed in plan.beds}
 
 
 def _laid(around: Surroundings, beds: Sequence[WorkedBed], supplies: Supplies) -> Laid | None:

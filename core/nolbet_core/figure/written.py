@@ -64,5 +64,7 @@ def written_document(figures: Written) -> dict[str, Any]:
 
 
 def _nothing_there(figures: Written) -> set[str]:
-    """A garden whose ground isn't measured has no plot to write of."""
-    return {"plot"} if isinstance(figures, Figures) and figures.plot is None else set()
+    """A garden whose ground isn't measured has no plot to write of, one without a sunken bed no order for spring."""
+    if not isinstance(figures, Figures):
+        return set()
+    return {key for key, part in (("plot", figures.plot), ("spring", figures.spring)) if part is None}

@@ -1,21 +1,35 @@
-"""Choosing where each need is met: the cheaper of bags and bulk per material, deliveries counted once."""
+"""Choosing where each need is met: the cheapest of what is offered per thing, deliveries counted once."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from decimal import Decimal
 
-from nolbet_core.haul.offers import TOLERANCE_M3, Form, Line, Supplier, delivery_for, drops_for, line_for
+from nolbet_core.haul.offers import (
+    LOOSE_FORMS,
+    TOLERANCE_M3,
+    Form,
+    Line,
+    Supplier,
+    delivery_for,
+    drops_for,
+    line_for,
+)
+from nolbet_core.haul.wanted import Wanted
 from nolbet_core.record import record
 
 
 @record
 class Chosen:
-    """A haul: its lines, their delivery, and the needs that nobody offers to meet (material keys)."""
+    """A haul: its lines, their delivery, and what nobody offers to meet (keys).
+
+    unpriced: sheets, pipes and crates that nobody offers; they are often at hand, and silence nothing.
+    """
 
     lines: tuple[Line, ...]
     delivery: Decimal
     unmet: tuple[str, ...]
+    unpriced: tuple[str, ...] = ()
 
     @property
     def total(self) -> Decimal:
@@ -27,34 +41,42 @@ class Chosen:
         return drops_for([line for line in self.lines if line.supplier.key == supplier_key])
 
 
-def choose(
-    needs_m3: Mapping[str, float], suppliers: Sequence[Supplier], forms: Sequence[Form] = ("bag", "bulk")
-) -> Chosen:
-    """Meet every need from one offer each, at the least cost found.
+def choose(wants: Sequence[Wanted], suppliers: Sequence[Supplier], forms: Sequence[Form] = LOOSE_FORMS) -> Chosen:
+    """Meet everything wanted from one offer each, at the least cost found.
 
-    needs_m3: loose volume to buy of each material [m3]. suppliers: who offers what. forms: which forms count.
+    wants: what is to be bought. suppliers: who offers what. forms: how loose material may come.
 
-    Each material starts with the offer that is cheapest with its own delivery; then each is moved where the whole
-    becomes cheaper, until nothing moves. That is the least for each material beside the others, not proven the least of
-    all: an optimum over all at once is a programme of its own.
+    Each thing starts with the offer that is cheapest with its own delivery; then each is moved where the whole becomes
+    cheaper, until nothing moves. That is the least for each thing beside the others, not proven the least of all: an
+    optimum over all at once is a programme of its own.
     """
-    ways = {
-        material: [
-            line_for(supplier, offer, need)
-            for supplier in suppliers
-            for offer in supplier.offers
-            if offer.material == material
-        ]
-        for material, need in needs_m3.items()
-        if need > TOLERANCE_M3
-    }
-    ways = {material: [line for line in lines if line.form in forms] for material, lines in ways.items()}
-    unmet = tuple(material for material, lines in ways.items() if not lines)
-    taken = {material: min(lines, key=_alone) for material, lines in ways.items() if lines}
+    asked = [want for want in wants if not _is_loose(want) or want.volume_m3 > TOLERANCE_M3]
+    ways = [_ways(want, suppliers, forms) for want in asked]
+    taken = {index: min(lines, key=_alone) for index, lines in enumerate(ways) if lines}
     while _improve(taken, ways):
         pass
+    lacking = [want for want, lines in zip(asked, ways, strict=True) if not lines]
     lines = tuple(taken.values())
-    return Chosen(lines, delivery_for(list(lines)), unmet)
+    return Chosen(
+        lines,
+        delivery_for(lines),
+        tuple(want.material for want in lacking if _is_loose(want)),
+        tuple(dict.fromkeys(want.material for want in lacking if not _is_loose(want))),
+    )
+
+
+def _is_loose(want: Wanted) -> bool:
+    return not (want.covers or want.stretches or want.boxes)
+
+
+def _ways(want: Wanted, suppliers: Sequence[Supplier], forms: Sequence[Form]) -> list[Line]:
+    lines = [
+        line_for(supplier, offer, want)
+        for supplier in suppliers
+        for offer in supplier.offers
+        if offer.material == want.material
+    ]
+    return [line for line in lines if line is not None and (line.form in forms or line.form not in LOOSE_FORMS)]
 
 
 def _alone(line: Line) -> tuple[Decimal, float]:
@@ -66,13 +88,13 @@ def _cost(lines: list[Line]) -> tuple[Decimal, float]:
     return price, sum(line.left_over_m3 for line in lines)
 
 
-def _improve(taken: dict[str, Line], ways: Mapping[str, list[Line]]) -> bool:
+def _improve(taken: dict[int, Line], ways: Sequence[list[Line]]) -> bool:
     moved = False
-    for material, current in list(taken.items()):
-        others = [line for key, line in taken.items() if key != material]
-        best = _cheapest_beside(others, ways[material])
+    for index, current in list(taken.items()):
+        others = [line for key, line in taken.items() if key != index]
+        best = _cheapest_beside(others, ways[index])
         if _cost([*others, best]) < _cost([*others, current]):
-            taken[material] = best
+            taken[index] = best
             moved = True
     return moved
 

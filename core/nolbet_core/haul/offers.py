@@ -3,26 +3,41 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from decimal import ROUND_HALF_UP, Decimal
-from typing import Literal
+from typing import ClassVar, Literal
 
+from nolbet_core.haul.cut import pieces_for, rolls_for
+from nolbet_core.haul.wanted import Wanted
 from nolbet_core.record import record
 
 TOLERANCE_M3 = 1e-6
 """Volumes closer than this are the same: a heap is not measured to the millilitre."""
 
+SAME_M = 0.0005
+"""Sections closer than this are the same [m]."""
+
 CENT = Decimal("0.01")
-Form = Literal["bag", "bulk"]
+Form = Literal["bag", "bulk", "roll", "piece", "pack"]
+
+LOOSE_FORMS: tuple[Form, ...] = ("bag", "bulk")
+"""How loose material is sold; everything else comes in pieces of one kind or another."""
 
 
 @record
 class BagOffer:
-    """Whole bags: loose volume of one [m3] and its price. fetched: brought home by the gardener, without delivery."""
+    """Whole bags: loose volume of one [m3] and its price. fetched: brought home by the gardener, without delivery.
+
+    mass_kg: where the label says a mass instead of a volume [kg].
+    """
 
     material: str
     volume_m3: float
     price: Decimal
     fetched: bool = False
+    mass_kg: float | None = None
+
+    form: ClassVar[Form] = "bag"
 
 
 @record
@@ -39,8 +54,42 @@ class BulkOffer:
     load_m3: float | None = None
     fetched: bool = False
 
+    form: ClassVar[Form] = "bulk"
 
-Offer = BagOffer | BulkOffer
+
+@record
+class RollOffer:
+    """A sheet off the roll: its width and length [m]."""
+
+    material: str
+    width_m: float
+    length_m: float
+    price: Decimal
+    fetched: bool = False
+
+    form: ClassVar[Form] = "roll"
+
+
+@record
+class PieceOffer:
+    """By the piece: of a sheet its length and width [m], of a pipe its length and diameter [m], of a crate its sides.
+
+    count: how many come in one pack; 1 where each is sold by itself.
+    """
+
+    material: str
+    price: Decimal
+    length_m: float | None = None
+    width_m: float | None = None
+    height_m: float | None = None
+    diameter_m: float | None = None
+    count: int = 1
+    fetched: bool = False
+
+    form: ClassVar[Form] = "piece"
+
+
+Offer = BagOffer | BulkOffer | RollOffer | PieceOffer
 
 
 @record
@@ -57,7 +106,8 @@ class Supplier:
 class Line:
     """One line of a haul: what is bought of a material, where, and its price before delivery.
 
-    count: whole bags, None for bulk. volume_m3: loose volume bought [m3]. left_over_m3: bought beyond the need [m3].
+    count: whole bags, rolls, pieces or packs, None for bulk. volume_m3: loose volume bought [m3], nothing for what
+    isn't loose. need_m3: loose volume that it is bought for [m3].
     """
 
     supplier: Supplier
@@ -69,8 +119,8 @@ class Line:
 
     @property
     def form(self) -> Form:
-        """Whether it comes in bags or in bulk."""
-        return "bag" if isinstance(self.offer, BagOffer) else "bulk"
+        """How it comes."""
+        return self.offer.form
 
     @property
     def material(self) -> str:
@@ -96,20 +146,66 @@ def bulk_for(need_m3: float, offer: BulkOffer) -> float:
     return math.ceil((wanted - TOLERANCE_M3) / offer.step_m3) * offer.step_m3
 
 
-def line_for(supplier: Supplier, offer: Offer, need_m3: float) -> Line:
-    """The line that meets a loose need [m3] from one offer."""
+def line_for(supplier: Supplier, offer: Offer, wanted: Wanted) -> Line | None:
+    """The line that meets what is wanted from one offer; None where it can't."""
+    need_m3 = wanted.volume_m3
+    if isinstance(offer, BulkOffer):
+        if need_m3 <= TOLERANCE_M3:
+            return None
+        volume_m3 = bulk_for(need_m3, offer)
+        price = (Decimal(repr(volume_m3)) * offer.price_per_m3).quantize(CENT, rounding=ROUND_HALF_UP)
+        return Line(supplier, offer, need_m3, None, volume_m3, price)
+    count = count_for(offer, wanted)
+    if not count:
+        return None
+    volume_m3 = count * offer.volume_m3 if isinstance(offer, BagOffer) else 0.0
+    return Line(supplier, offer, need_m3, count, volume_m3, offer.price * count)
+
+
+def count_for(offer: BagOffer | RollOffer | PieceOffer, wanted: Wanted) -> int | None:
+    """Whole bags, rolls, pieces or packs that meet what is wanted; None where the offer is too small or another."""
     if isinstance(offer, BagOffer):
-        count = bags_for(need_m3, offer.volume_m3)
-        return Line(supplier, offer, need_m3, count, count * offer.volume_m3, offer.price * count)
-    volume_m3 = bulk_for(need_m3, offer)
-    price = (Decimal(repr(volume_m3)) * offer.price_per_m3).quantize(CENT, rounding=ROUND_HALF_UP)
-    return Line(supplier, offer, need_m3, None, volume_m3, price)
+        return bags_for(wanted.volume_m3, offer.volume_m3) or None
+    if isinstance(offer, RollOffer):
+        return rolls_for(wanted.covers, offer.width_m, offer.length_m)
+    pieces = _pieces(offer, wanted)
+    return None if pieces is None else math.ceil(pieces / offer.count)
 
 
-def drops_for(lines: list[Line]) -> int:
+def _pieces(offer: PieceOffer, wanted: Wanted) -> int | None:
+    """Single pieces of an offer that meet what is wanted."""
+    if wanted.covers:
+        sized = offer.length_m is not None and offer.width_m is not None
+        return pieces_for(wanted.covers, offer.width_m or 0.0, offer.length_m or 0.0) if sized else None
+    if wanted.stretches:
+        return _pipes(offer, wanted)
+    return _boxes(offer, wanted)
+
+
+def _pipes(offer: PieceOffer, wanted: Wanted) -> int | None:
+    """Pieces of pipe that make the lengths, joined where one isn't long enough."""
+    if offer.length_m is None or offer.diameter_m is None:
+        return None
+    if any(abs(each.diameter_m - offer.diameter_m) > SAME_M for each in wanted.stretches):
+        return None
+    total_m = sum(each.length_m * each.count for each in wanted.stretches)
+    return math.ceil(total_m / offer.length_m - SAME_M)
+
+
+def _boxes(offer: PieceOffer, wanted: Wanted) -> int | None:
+    """Boxes of the size wanted, whichever way it is written; an offer without a size fits any."""
+    size = sorted(each for each in (offer.length_m, offer.width_m, offer.height_m) if each is not None)
+    for box in wanted.boxes:
+        own = sorted((box.length_m, box.width_m, box.height_m))
+        if size and (len(size) != len(own) or any(abs(a - b) > SAME_M for a, b in zip(size, own, strict=True))):
+            return None
+    return sum(box.count for box in wanted.boxes) or None
+
+
+def drops_for(lines: Sequence[Line]) -> int:
     """Deliveries one supplier makes for its lines: bulk volume over the load, added up and rounded up once.
 
-    Bags ride along; fetched lines need none.
+    All else rides along; fetched lines need none.
     """
     brought = [line for line in lines if not line.offer.fetched]
     if not brought:
@@ -122,7 +218,7 @@ def drops_for(lines: list[Line]) -> int:
     return max(math.ceil(loads - TOLERANCE_M3), 1)
 
 
-def delivery_for(lines: list[Line]) -> Decimal:
+def delivery_for(lines: Sequence[Line]) -> Decimal:
     """What delivering lines costs, each supplier's drops paid once each."""
     by_supplier: dict[str, list[Line]] = {}
     for line in lines:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from decimal import Decimal
 
-from nolbet_core.haul.offers import BulkOffer, Offer, Supplier
+from nolbet_core.haul.offers import BagOffer, BulkOffer, Supplier
 
 
 def unit_prices(suppliers: Iterable[Supplier]) -> dict[str, Decimal]:
@@ -13,12 +13,14 @@ def unit_prices(suppliers: Iterable[Supplier]) -> dict[str, Decimal]:
     prices: dict[str, Decimal] = {}
     for supplier in suppliers:
         for offer in supplier.offers:
+            if not isinstance(offer, BagOffer | BulkOffer):
+                continue
             price = price_per_m3(offer)
             prices[offer.material] = min(price, prices.get(offer.material, price))
     return prices
 
 
-def price_per_m3(offer: Offer) -> Decimal:
+def price_per_m3(offer: BagOffer | BulkOffer) -> Decimal:
     """The price of a loose m3 by an offer."""
     if isinstance(offer, BulkOffer):
         return offer.price_per_m3

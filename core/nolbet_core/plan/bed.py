@@ -170,6 +170,9 @@ class Seen(Model):
     reason: Annotated[str, Field(min_length=1, max_length=500)]
 
 
+State = Literal["planned", "filling", "filled", "emptied"]
+"""How far a bed has come."""
+
 Layers = Annotated[list[Layer], Field(max_length=60)]
 
 MOST_SET_ASIDE = 3
@@ -188,7 +191,9 @@ class SetAside(Model):
 class Bed(Model):
     """A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
 
-    places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. dampness:
+    places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. state: how
+    far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
+    there, bottom to top. dampness:
     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
     """
@@ -212,6 +217,9 @@ class Bed(Model):
     stand: Stand | None = None
     seen: list[Seen] = Field(default_factory=list)
     built_on: Day | None = None
+    state: State | None = None
+    emptied_on: Day | None = None
+    laid: Annotated[list[Share], Field(max_length=60)] = Field(default_factory=list)
     dampness: Literal["dry", "moist", "waterlogged"] = "moist"
     roots: Literal["shallow", "medium", "deep"] | None = None
     top_up: MaterialKey = "compost"

@@ -10,8 +10,10 @@ from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import (
     BagM3,
     BulkM3,
+    Count,
     HeapM3,
     Key,
+    LengthM,
     MaterialKey,
     Model,
     Money,
@@ -23,6 +25,7 @@ from nolbet_core.plan.fields import (
 from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.plot import Plot
+from nolbet_core.quantities import limits
 
 FORMAT: Final = "nolbet-plan/1"
 
@@ -97,11 +100,12 @@ class Stock(Model):
 
 
 class BagOfferModel(Model):
-    """Whole bags of one size."""
+    """Whole bags of one size: by the loose volume on the label, or by the mass, as meals are."""
 
     form: Literal["bag"]
     material: MaterialKey
-    volume_m3: BagM3
+    volume_m3: BagM3 | None = None
+    mass_kg: Annotated[float, Field(gt=0, le=2000)] | None = None
     price: Money
     fetch: bool = False
 
@@ -118,7 +122,47 @@ class BulkOfferModel(Model):
     fetch: bool = False
 
 
-OfferModel = Annotated[BagOfferModel | BulkOfferModel, Field(discriminator="form")]
+class RollOfferModel(Model):
+    """A sheet off the roll."""
+
+    form: Literal["roll"]
+    material: MaterialKey
+    width_m: LengthM
+    length_m: Annotated[float, Field(ge=limits.LENGTH_M.least, le=1000)]
+    price: Money
+    fetch: bool = False
+
+
+class PieceOfferModel(Model):
+    """By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate."""
+
+    form: Literal["piece"]
+    material: MaterialKey
+    length_m: LengthM | None = None
+    width_m: LengthM | None = None
+    height_m: LengthM | None = None
+    diameter_m: LengthM | None = None
+    price: Money
+    fetch: bool = False
+
+
+class PackOfferModel(Model):
+    """Pieces by the pack."""
+
+    form: Literal["pack"]
+    material: MaterialKey
+    count: Count
+    length_m: LengthM | None = None
+    width_m: LengthM | None = None
+    height_m: LengthM | None = None
+    diameter_m: LengthM | None = None
+    price: Money
+    fetch: bool = False
+
+
+OfferModel = Annotated[
+    BagOfferModel | BulkOfferModel | RollOfferModel | PieceOfferModel | PackOfferModel, Field(discriminator="form")
+]
 
 
 class PlanSupplier(Model):

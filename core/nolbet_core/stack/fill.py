@@ -11,7 +11,7 @@ from dataclasses import replace
 from nolbet_core.record import record
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
-from nolbet_core.stack.sheets import bare_area, piece_count, roll_length, sheet_area
+from nolbet_core.stack.sheets import bare_area, piece_count, roll_length, sheet_area, spread_size
 from nolbet_core.stack.solve import solve_heights
 from nolbet_core.stack.voids import RunDown, fines_running, packed_volume, received, void_volume
 
@@ -129,11 +129,21 @@ def bulk_standing(layer: Bulk, span: tuple[float, float], placed_m3: float, vani
 def _sheet(sheet: Sheet, height_m: float, vessel: Vessel) -> Standing:
     pieces = piece_count(sheet, height_m, vessel)
     standing = sheet_standing(sheet, height_m, sheet_area(sheet, height_m, vessel), pieces)
-    return replace(standing, roll_m=roll_length(sheet, height_m, vessel), bare_m2=bare_area(sheet, height_m, vessel))
+    return replace(
+        standing,
+        roll_m=roll_length(sheet, height_m, vessel),
+        bare_m2=bare_area(sheet, height_m, vessel),
+        spread_m=spread_size(sheet, height_m, vessel),
+    )
 
 
-def sheet_standing(sheet: Sheet, height_m: float, area_m2: float, pieces: int | None) -> Standing:
-    """A sheet as it lies at a height [m]: its area [m2], and how many pieces where their size is known."""
+def sheet_standing(
+    sheet: Sheet, height_m: float, area_m2: float, pieces: int | None, spread_m: tuple[float, float] | None = None
+) -> Standing:
+    """A sheet as it lies at a height [m]: its area [m2], and how many pieces where their size is known.
+
+    spread_m: the rectangle it covers [m, m], where it is one.
+    """
     mass_kg = area_m2 * sheet.material.mass_per_area_kg_m2
     return Standing(
         asked=sheet,
@@ -144,4 +154,5 @@ def sheet_standing(sheet: Sheet, height_m: float, area_m2: float, pieces: int | 
         mass_saturated_kg=mass_kg,
         sheet_area_m2=area_m2,
         pieces=pieces,
+        spread_m=spread_m,
     )

@@ -71,6 +71,7 @@ class Standing:
     """A layer as it stands: heights above the floor [m], placed volume and infill [m3], masses [kg], sheets [m2].
 
     Masses are those of the layer's own material; the infill's stand beside them. roll_m: length cut from a roll [m].
+    spread_m: length and width of the rectangle that a sheet covers with its runs [m, m], None where it is none.
     bare_m2: what the pieces on hand leave uncovered [m2].
     """
 
@@ -94,6 +95,7 @@ class Standing:
     pieces: int | None = None
     roll_m: float | None = None
     bare_m2: float = 0.0
+    spread_m: tuple[float, float] | None = None
 
     @property
     def amendment_kg(self) -> float:

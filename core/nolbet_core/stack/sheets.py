@@ -43,17 +43,20 @@ def piece_count(sheet: Sheet, level_m: float, vessel: Vessel) -> int | None:
     """
     if sheet.piece_m is None or sheet.material.is_liner:
         return None
-    length, width = _spread_size(sheet, level_m, vessel)
+    length, width = spread_size(sheet, level_m, vessel)
     ways = []
     for along, across in (sheet.piece_m, sheet.piece_m[::-1]):
-        rows, columns = _in_a_row(length, along, sheet.lap_m), _in_a_row(width, across, sheet.lap_m)
+        rows, columns = in_a_row(length, along, sheet.lap_m), in_a_row(width, across, sheet.lap_m)
         if rows and columns:
             ways.append(rows * columns)
     return min(ways) * sheet.plies if ways else None
 
 
-def _spread_size(sheet: Sheet, level_m: float, vessel: Vessel) -> tuple[float, float]:
-    """Length and width of the rectangle that a sheet covers with its runs [m, m]."""
+def spread_size(sheet: Sheet, level_m: float, vessel: Vessel) -> tuple[float, float]:
+    """Length and width of the rectangle that a sheet covers with its runs [m, m]; a liner's with its laps."""
+    if sheet.material.is_liner:
+        grown = 2 * sheet.up_sides_m + 2 * sheet.lap_m
+        return vessel.inside.length_m + grown, vessel.inside.width_m + grown
     if sheet.skirt_m:
         return vessel.outside.length_m + 2 * sheet.skirt_m, vessel.outside.width_m + 2 * sheet.skirt_m
     length, width = vessel.sheet_size_at(level_m)
@@ -68,11 +71,11 @@ def roll_length(sheet: Sheet, level_m: float, vessel: Vessel) -> float | None:
     """
     if sheet.roll_width_m is None or sheet.material.is_liner:
         return None
-    length, width = _spread_size(sheet, level_m, vessel)
+    length, width = spread_size(sheet, level_m, vessel)
     ways = [
         strips * along
         for along, across in ((length, width), (width, length))
-        if (strips := _in_a_row(across, sheet.roll_width_m, sheet.lap_m))
+        if (strips := in_a_row(across, sheet.roll_width_m, sheet.lap_m))
     ]
     return min(ways) * sheet.plies if ways else None
 
@@ -81,7 +84,7 @@ def bare_area(sheet: Sheet, level_m: float, vessel: Vessel) -> float:
     """Ground that the pieces on hand leave uncovered [m2], laid as one ply with laps; 0 where they do."""
     if sheet.piece_m is None or sheet.on_hand is None or piece_count(sheet, level_m, vessel) is None:
         return 0.0
-    length, width = _spread_size(sheet, level_m, vessel)
+    length, width = spread_size(sheet, level_m, vessel)
     ways = [
         _least_bare(length, width, along, across, sheet.lap_m, sheet.on_hand)
         for along, across in (sheet.piece_m, sheet.piece_m[::-1])
@@ -103,8 +106,8 @@ def _least_bare(length_m: float, width_m: float, along_m: float, across_m: float
 
 def _bare_of_rows(length_m: float, width_m: float, along_m: float, across_m: float, lap_m: float, count: int) -> float:
     """Pieces lie along the length in rows, row beside row over the width [all m]."""
-    in_a_row = _in_a_row(length_m, along_m, lap_m)
-    whole_rows, rest = divmod(count, in_a_row)
+    columns = in_a_row(length_m, along_m, lap_m)
+    whole_rows, rest = divmod(count, columns)
     covered_m = _reach(whole_rows, across_m, lap_m, width_m)
     more_m = _reach(whole_rows + 1, across_m, lap_m, width_m) - covered_m
     return length_m * (width_m - covered_m) - more_m * _reach(rest, along_m, lap_m, length_m)
@@ -115,7 +118,8 @@ def _reach(count: int, piece_m: float, lap_m: float, most_m: float) -> float:
     return min(count * (piece_m - lap_m) + lap_m, most_m) if count else 0.0
 
 
-def _in_a_row(span_m: float, piece_m: float, lap_m: float) -> int:
+def in_a_row(span_m: float, piece_m: float, lap_m: float) -> int:
+    """Pieces that reach over a span, overlapping by the lap [all m]; 0 where one is no wider than the lap."""
     if piece_m + SLACK_M >= span_m:
         return 1
     if piece_m <= lap_m:

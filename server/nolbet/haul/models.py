@@ -25,12 +25,18 @@ class Supplier(models.Model):
 
 
 class Offer(models.Model):
-    """One thing a supplier sells, in bags or in bulk; the keys are those of the plan file."""
+    """One thing a supplier sells: in bags, loose, off the roll, by the piece or the pack, in the plan file's words."""
 
     supplier = models.ForeignKey(Supplier, on_delete=models.CASCADE, related_name="offers")
     form = models.CharField(max_length=8)
     material = models.CharField(max_length=60)
     volume_m3 = models.FloatField(null=True, blank=True)
+    mass_kg = models.FloatField(null=True, blank=True)
+    length_m = models.FloatField(null=True, blank=True)
+    width_m = models.FloatField(null=True, blank=True)
+    height_m = models.FloatField(null=True, blank=True)
+    diameter_m = models.FloatField(null=True, blank=True)
+    count = models.PositiveIntegerField(null=True, blank=True)
     price = models.DecimalField(max_digits=9, decimal_places=2, null=True, blank=True)
     price_per_m3 = models.DecimalField(max_digits=13, decimal_places=6, null=True, blank=True)
     step_m3 = models.FloatField(null=True, blank=True)

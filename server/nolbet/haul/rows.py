@@ -11,7 +11,10 @@ from nolbet.haul.models import Offer, Stock, Supplier
 from nolbet_core.plan.garden import PlanSupplier
 from nolbet_core.plan.garden import Stock as PlanStock
 
-OFFER_KEYS = ("form", "material", "volume_m3", "price", "price_per_m3", "step_m3", "minimum_m3", "load_m3")
+OFFER_KEYS = (
+    "form", "material", "volume_m3", "mass_kg", "length_m", "width_m", "height_m", "diameter_m", "count", "price",
+    "price_per_m3", "step_m3", "minimum_m3", "load_m3",
+)  # fmt: skip
 
 
 def supplier_plan(supplier: Supplier) -> PlanSupplier:

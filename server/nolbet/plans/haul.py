@@ -13,6 +13,7 @@ from nolbet.gardens.parts import remember_part
 from nolbet.haul.rows import replace_stock, replace_suppliers, stock_plan, suppliers_plan
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
+from nolbet_core.built.buying import wrong_with_supplier
 from nolbet_core.built.names import unknown_names
 from nolbet_core.plan.garden import PlanSupplier, Stock
 
@@ -68,7 +69,9 @@ def sources_document(garden: Garden) -> dict[str, Any]:
 
 def _check(garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[Stock]) -> None:
     materials = garden_supplies(garden).materials
-    for part, entries in (("suppliers", suppliers), ("stock", stock)):
-        for index, entry in enumerate(entries):
-            for problem in unknown_names(entry, materials, f"{part}[{index}]"):
-                raise problem
+    for index, supplier in enumerate(suppliers):
+        for problem in wrong_with_supplier(supplier, materials, f"suppliers[{index}]"):
+            raise problem
+    for index, heap in enumerate(stock):
+        for problem in unknown_names(heap, materials, f"stock[{index}]"):
+            raise problem

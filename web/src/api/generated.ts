@@ -1417,8 +1417,18 @@ export interface components {
             message: string;
         };
         /**
+         * BagFigures
+         * @description So many whole bags of a usual size.
+         */
+        BagFigures: {
+            /** Count */
+            count: number;
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /**
          * BagOfferModel
-         * @description Whole bags of one size.
+         * @description Whole bags of one size: by the loose volume on the label, or by the mass, as meals are.
          */
         BagOfferModel: {
             /**
@@ -1431,6 +1441,8 @@ export interface components {
              * @enum {string}
              */
             form: "bag";
+            /** Mass Kg */
+            mass_kg?: number | null;
             /**
              * Material
              * @description key of a material or a mix
@@ -1442,7 +1454,7 @@ export interface components {
              */
             price: string;
             /** Volume M3 */
-            volume_m3: number;
+            volume_m3?: number | null;
         };
         /**
          * BatchFigures
@@ -1473,7 +1485,9 @@ export interface components {
          * Bed
          * @description A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
          *
-         *     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. dampness:
+         *     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. state: how
+         *     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
+         *     there, bottom to top. dampness:
          *     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
          *     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
          */
@@ -1495,6 +1509,8 @@ export interface components {
              * @enum {string}
              */
             dampness?: "dry" | "moist" | "waterlogged";
+            /** Emptied On */
+            emptied_on?: string | null;
             /** Headspace M */
             headspace_m?: number | null;
             /**
@@ -1502,6 +1518,8 @@ export interface components {
              * @description lower-case letters, digits and _
              */
             key: string;
+            /** Laid */
+            laid?: number[];
             /** Layers */
             layers: components["schemas"]["Layer"][];
             /**
@@ -1531,6 +1549,8 @@ export interface components {
             /** Shape */
             shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["RingSpiralShape"] | components["schemas"]["FlatAreaShape"];
             stand?: components["schemas"]["Stand"] | null;
+            /** State */
+            state?: ("planned" | "filling" | "filled" | "emptied") | null;
             /**
              * Top Up
              * @description key of a material or a mix
@@ -1555,8 +1575,9 @@ export interface components {
          * @description Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
          *
          *     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
-         *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. ready: from when
-         *     what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
+         *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
+         *     has come; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
+         *     when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
          */
         BedFigures: {
             /** C To N */
@@ -1631,10 +1652,17 @@ export interface components {
             /** Spring Months */
             spring_months: number[];
             stand: components["schemas"]["StandFigures"];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "planned" | "filling" | "filled" | "emptied";
             /** Surface M */
             surface_m: number[];
             /** To Fill M */
             to_fill_m: number;
+            /** Today M */
+            today_m: number | null;
             /** Top Area M2 */
             top_area_m2: number;
             /** Vanishing M3 */
@@ -2190,7 +2218,7 @@ export interface components {
         };
         /**
          * Figures
-         * @description Everything worked out from a plan.
+         * @description Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups.
          */
         Figures: {
             /** Beds */
@@ -2199,6 +2227,7 @@ export interface components {
             /** Needs */
             needs: components["schemas"]["NeedFigures"][];
             plot: components["schemas"]["PlotFigures"] | null;
+            spring: components["schemas"]["SpringOrder"] | null;
         };
         /**
          * FindingFigures
@@ -2376,7 +2405,8 @@ export interface components {
         };
         /**
          * HaulFigures
-         * @description What to buy where, and what it costs.
+         * @description What to buy where, and what it costs. unmet: loose materials that nobody offers; unpriced: sheets, pipes and
+         *     crates that nobody does. Neither is in the total.
          */
         HaulFigures: {
             /** All Bags Total */
@@ -2395,23 +2425,34 @@ export interface components {
             total: string;
             /** Unmet */
             unmet: string[];
+            /** Unpriced */
+            unpriced: string[];
         };
         /**
          * HaulLine
          * @description A line of the haul. `price` is the line's total before delivery.
+         *
+         *     volume_m3: loose, nothing for what isn't loose. bag_m3, bag_kg: what one bag holds, bag_kg where its label says a
+         *     mass. size_m, diameter_m: of a roll, a piece, or each in a pack. in_pack: how many come in one.
          */
         HaulLine: {
+            /** Bag Kg */
+            bag_kg: number | null;
             /** Bag M3 */
             bag_m3: number | null;
             /** Count */
             count: number | null;
+            /** Diameter M */
+            diameter_m: number | null;
             /** Fetch */
             fetch: boolean;
             /**
              * Form
              * @enum {string}
              */
-            form: "bag" | "bulk";
+            form: "bag" | "bulk" | "roll" | "piece" | "pack";
+            /** In Pack */
+            in_pack: number | null;
             /** Left Over M3 */
             left_over_m3: number;
             /** Material */
@@ -2420,6 +2461,8 @@ export interface components {
             name: string;
             /** Price */
             price: string;
+            /** Size M */
+            size_m: number[];
             /** Supplier */
             supplier: string;
             /** Supplier Name */
@@ -2734,6 +2777,18 @@ export interface components {
             ][][];
         };
         /**
+         * LengthFigures
+         * @description So many pieces of a length: of a pipe its diameter.
+         */
+        LengthFigures: {
+            /** Count */
+            count: number;
+            /** Diameter M */
+            diameter_m: number;
+            /** Length M */
+            length_m: number;
+        };
+        /**
          * LevelFigures
          * @description What bringing the ground between the spot heights to a level takes, and its contours.
          */
@@ -3001,10 +3056,27 @@ export interface components {
         /**
          * NeedFigures
          * @description A material's need over all beds. Stock and what is to buy are loose volumes.
+         *
+         *     by: the measure it is bought by. to_buy_kg: of meals, and of anything else as delivered. bags: what is to buy in
+         *     whole bags of each usual size; bagged: whether it is sold so. lengths, units: of pipes and crates. beds: what each
+         *     takes, before stock.
          */
         NeedFigures: {
             /** Area M2 */
             area_m2: number;
+            /** Bagged */
+            bagged: boolean;
+            /** Bags */
+            bags: components["schemas"]["BagFigures"][];
+            /** Beds */
+            beds: components["schemas"]["ShareFigures"][];
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "volume" | "area" | "length" | "units" | "mass";
+            /** Lengths */
+            lengths: components["schemas"]["LengthFigures"][];
             /** Loose M3 */
             loose_m3: number;
             /** Mass Kg */
@@ -3017,8 +3089,12 @@ export interface components {
             placed_m3: number;
             /** Stock M3 */
             stock_m3: number;
+            /** To Buy Kg */
+            to_buy_kg: number;
             /** To Buy M3 */
             to_buy_m3: number;
+            /** Units */
+            units: number;
         };
         /**
          * NewAccount
@@ -3141,6 +3217,42 @@ export interface components {
             wilting_point?: number | null;
         };
         /**
+         * PackOfferModel
+         * @description Pieces by the pack.
+         */
+        PackOfferModel: {
+            /** Count */
+            count: number;
+            /** Diameter M */
+            diameter_m?: number | null;
+            /**
+             * Fetch
+             * @default false
+             */
+            fetch?: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            form: "pack";
+            /** Height M */
+            height_m?: number | null;
+            /** Length M */
+            length_m?: number | null;
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
+            /**
+             * Price
+             * @example 6.20
+             */
+            price: string;
+            /** Width M */
+            width_m?: number | null;
+        };
+        /**
          * PartFigures
          * @description A part of a mix: so many parts, their share of what goes in [0-1], and of them what the sieve keeps back.
          */
@@ -3188,6 +3300,40 @@ export interface components {
              * Format: date-time
              */
             saved_at: string;
+        };
+        /**
+         * PieceOfferModel
+         * @description By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate.
+         */
+        PieceOfferModel: {
+            /** Diameter M */
+            diameter_m?: number | null;
+            /**
+             * Fetch
+             * @default false
+             */
+            fetch?: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            form: "piece";
+            /** Height M */
+            height_m?: number | null;
+            /** Length M */
+            length_m?: number | null;
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
+            /**
+             * Price
+             * @example 6.20
+             */
+            price: string;
+            /** Width M */
+            width_m?: number | null;
         };
         /**
          * Pipe
@@ -3355,7 +3501,7 @@ export interface components {
             /** Name */
             name?: string | null;
             /** Offers */
-            offers?: (components["schemas"]["BagOfferModel"] | components["schemas"]["BulkOfferModel"])[];
+            offers?: (components["schemas"]["BagOfferModel"] | components["schemas"]["BulkOfferModel"] | components["schemas"]["RollOfferModel"] | components["schemas"]["PieceOfferModel"] | components["schemas"]["PackOfferModel"])[];
         };
         /**
          * Plot
@@ -3720,6 +3866,36 @@ export interface components {
             wall_m: number;
         };
         /**
+         * RollOfferModel
+         * @description A sheet off the roll.
+         */
+        RollOfferModel: {
+            /**
+             * Fetch
+             * @default false
+             */
+            fetch?: boolean;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            form: "roll";
+            /** Length M */
+            length_m: number;
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
+            /**
+             * Price
+             * @example 6.20
+             */
+            price: string;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * RoomFigures
          * @description How many more beds of a size fit, and where their middles would be.
          */
@@ -3878,6 +4054,28 @@ export interface components {
             reservoir?: components["schemas"]["Reservoir"] | null;
             /** School */
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
+        };
+        /**
+         * ShareFigures
+         * @description What one bed and those alike take of a need; the paths, where `bed` is empty. Masses as delivered.
+         *
+         *     bags: whole bags of each usual size, in the order of the need's own.
+         */
+        ShareFigures: {
+            /** Area M2 */
+            area_m2: number;
+            /** Bags */
+            bags: number[];
+            /** Bed */
+            bed: string;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /** Placed M3 */
+            placed_m3: number;
         };
         /**
          * ShareLimit
@@ -4039,6 +4237,22 @@ export interface components {
             surface_m: number;
             /** Top Up M3 */
             top_up_m3: number;
+        };
+        /**
+         * SpringOrder
+         * @description The coming spring's top-ups of all filled beds, as one order after what lies on hand. on: the last frost.
+         */
+        SpringOrder: {
+            /** Beds */
+            beds: components["schemas"]["TopUpOfBed"][];
+            haul: components["schemas"]["HaulFigures"] | null;
+            /** Needs */
+            needs: components["schemas"]["NeedFigures"][];
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
         };
         /**
          * StadiumShape
@@ -4250,6 +4464,24 @@ export interface components {
             series: components["schemas"]["ReadingFigures"][];
             /** Thirst */
             thirst: number | null;
+        };
+        /**
+         * TopUpOfBed
+         * @description What one bed and those alike take to stand as high as they were laid. sunk_m: how far one has sunk by then.
+         */
+        TopUpOfBed: {
+            /** Bed */
+            bed: string;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Placed M3 */
+            placed_m3: number;
+            /** Sunk M */
+            sunk_m: number;
         };
         /**
          * TrenchShape

@@ -1,0 +1,154 @@
+"""What a plan needs and where it is bought, in the names of the plan file."""
+
+from __future__ import annotations
+
+from datetime import date
+from decimal import Decimal
+from typing import Annotated, Literal
+
+from pydantic import PlainSerializer
+
+from nolbet_core.plan.fields import written_unit_price
+from nolbet_core.record import record
+
+MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
+
+UnitPriceOut = Annotated[Decimal, PlainSerializer(written_unit_price, return_type=str)]
+
+
+@record
+class BagFigures:
+    """So many whole bags of a usual size."""
+
+    volume_m3: float
+    count: int
+
+
+@record
+class LengthFigures:
+    """So many pieces of a length: of a pipe its diameter."""
+
+    length_m: float
+    count: int
+    diameter_m: float
+
+
+@record
+class ShareFigures:
+    """What one bed and those alike take of a need; the paths, where `bed` is empty. Masses as delivered.
+
+    bags: whole bags of each usual size, in the order of the need's own.
+    """
+
+    bed: str
+    name: str
+    placed_m3: float
+    loose_m3: float
+    area_m2: float
+    mass_kg: float
+    bags: list[int]
+
+
+By = Literal["volume", "area", "length", "units", "mass"]
+
+
+@record
+class NeedFigures:
+    """A material's need over all beds. Stock and what is to buy are loose volumes.
+
+    by: the measure it is bought by. to_buy_kg: of meals, and of anything else as delivered. bags: what is to buy in
+    whole bags of each usual size; bagged: whether it is sold so. lengths, units: of pipes and crates. beds: what each
+    takes, before stock.
+    """
+
+    material: str
+    name: str
+    placed_m3: float
+    loose_m3: float
+    stock_m3: float
+    to_buy_m3: float
+    area_m2: float
+    mass_kg: float
+    by: By
+    to_buy_kg: float
+    bagged: bool
+    bags: list[BagFigures]
+    lengths: list[LengthFigures]
+    units: int
+    beds: list[ShareFigures]
+
+
+@record
+class HaulLine:
+    """A line of the haul. `price` is the line's total before delivery.
+
+    volume_m3: loose, nothing for what isn't loose. bag_m3, bag_kg: what one bag holds, bag_kg where its label says a
+    mass. size_m, diameter_m: of a roll, a piece, or each in a pack. in_pack: how many come in one.
+    """
+
+    supplier: str
+    supplier_name: str
+    material: str
+    name: str
+    form: Literal["bag", "bulk", "roll", "piece", "pack"]
+    count: int | None
+    volume_m3: float
+    bag_m3: float | None
+    bag_kg: float | None
+    size_m: list[float]
+    diameter_m: float | None
+    in_pack: int | None
+    unit_price: UnitPriceOut
+    fetch: bool
+    left_over_m3: float
+    price: MoneyOut
+
+
+@record
+class SupplierFigures:
+    """What one supplier brings: deliveries, their cost, and the sum with its lines."""
+
+    supplier: str
+    name: str
+    drops: int
+    delivery: MoneyOut
+    total: MoneyOut
+
+
+@record
+class HaulFigures:
+    """What to buy where, and what it costs. unmet: loose materials that nobody offers; unpriced: sheets, pipes and
+    crates that nobody does. Neither is in the total.
+    """
+
+    lines: list[HaulLine]
+    suppliers: list[SupplierFigures]
+    delivery: MoneyOut
+    total: MoneyOut
+    proven_optimal: bool
+    all_bags_total: MoneyOut | None
+    all_bulk_total: MoneyOut | None
+    unmet: list[str]
+    unpriced: list[str]
+
+
+@record
+class TopUpOfBed:
+    """What one bed and those alike take to stand as high as they were laid. sunk_m: how far one has sunk by then."""
+
+    bed: str
+    name: str
+    material: str
+    sunk_m: float
+    placed_m3: float
+    loose_m3: float
+
+
+@record
+class SpringOrder:
+    """The coming spring's top-ups of all filled beds, as one order after what lies on hand. on: the last frost."""
+
+    on: date
+    beds: list[TopUpOfBed]
+    needs: list[NeedFigures]
+    haul: HaulFigures | None

@@ -1,0 +1,92 @@
+"""What beds still ask for: those that aren't filled yet, and in spring those that have sunk, as one order."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.state import is_begun, still_to_lay
+from nolbet_core.built.supplies import Supplies
+from nolbet_core.built.topping import top_up_volumes
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.climate.year import coming_spring
+from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
+from nolbet_core.figure.buying_figures import SpringOrder, TopUpOfBed
+from nolbet_core.haul.needs import Need, NeedSums
+from nolbet_core.haul.offers import TOLERANCE_M3
+from nolbet_core.plan.garden import Plan
+from nolbet_core.record import record
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.fill import bulk_standing
+from nolbet_core.stack.layers import Bulk
+
+
+@record
+class _Sunk:
+    """A filled bed that has sunk by a month, and the placed volume that brings one back [m3]."""
+
+    worked: WorkedBed
+    month: int
+    volume_m3: float
+
+
+def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
+    """Add what isn't laid yet of a bed and those alike, its reservoir where nothing lies on that yet."""
+    bed, state = worked.bed, worked.state
+    sums.add(bed.count, worked.filled.layers, bed.key, still_to_lay(bed, state))
+    if worked.water is None or is_begun(bed, state):
+        return
+    sums.add(bed.count, worked.water.parts, bed.key)
+    for ware, part in worked.water.wares:
+        sums.add_ware(bed.count, ware, part, bed.key)
+
+
+def spring_order(
+    beds: Sequence[WorkedBed], needs: Sequence[Need], plan: Plan, supplies: Supplies
+) -> SpringOrder | None:
+    """The coming spring's top-ups as one order; None where no filled bed has sunk or today isn't known.
+
+    beds: of the plan. needs: what else they ask for; what lies on hand is used for that first.
+    """
+    sunk = [each for worked in beds if (each := _sunk(worked, supplies)) is not None]
+    today = sunk[0].worked.year.today if sunk else None
+    if today is None:
+        return None
+    sums = NeedSums()
+    for each in sunk:
+        asked = Bulk(supplies.materials[each.worked.bed.top_up], "volume", each.volume_m3)
+        standing = bulk_standing(asked, (0.0, 0.0), each.volume_m3, 0.0)
+        sums.add(each.worked.bed.count, [standing], each.worked.bed.key)
+    used = {need.material: min(need.stock_m3, need.loose_m3) for need in needs}
+    stock = {key: volume - used.get(key, 0.0) for key, volume in stock_of(plan).items()}
+    ordered = sums.less_stock(stock, supplies.mixes, supplies.materials)
+    suppliers = suppliers_of(plan, supplies.materials)
+    chosen = chosen_haul(ordered, suppliers)
+    titles = {each.worked.bed.key: each.worked.bed.title for each in sunk}
+    return SpringOrder(
+        on=coming_spring(today, sunk[0].worked.year),
+        beds=[_of_bed(each, supplies.materials) for each in sunk],
+        needs=[need_figures(need, supplies.materials, titles) for need in ordered],
+        haul=haul_figures(chosen, ordered, suppliers, supplies.materials) if chosen else None,
+    )
+
+
+def _sunk(worked: WorkedBed, supplies: Supplies) -> _Sunk | None:
+    months = worked.spring_months
+    if worked.age_months is None or not months:
+        return None
+    (volume_m3,) = top_up_volumes(worked, supplies, months[:1])
+    return _Sunk(worked, months[0], volume_m3) if volume_m3 > TOLERANCE_M3 else None
+
+
+def _of_bed(each: _Sunk, materials: Mapping[str, Material]) -> TopUpOfBed:
+    bed, surface_m = each.worked.bed, each.worked.settling.surface_m
+    placed_m3 = bed.count * each.volume_m3
+    return TopUpOfBed(
+        bed=bed.key,
+        name=bed.title,
+        material=materials[bed.top_up].name,
+        sunk_m=surface_m[0] - surface_m[each.month],
+        placed_m3=placed_m3,
+        loose_m3=placed_m3 * materials[bed.top_up].loose_factor,
+    )
