@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+import itertools
+from collections.abc import Callable, Collection, Mapping, Sequence
+from typing import TypeVar
 
 import numpy as np
 
@@ -49,6 +51,29 @@ class Emptied:
     materials: tuple[OwnMaterial, ...]
     heaps: tuple[Stock, ...]
 
+    def renamed(self, key_of: Callable[[str, Collection[str]], str]) -> Emptied:
+        """The same with its materials under other keys. key_of: gives one for a name, beside those given already."""
+        keys: dict[str, str] = {}
+        for each in self.materials:
+            keys[each.key] = key_of(each.name or each.key, keys.values())
+        layers = [_under(layer, keys) for layer in self.bed.layers]
+        return Emptied(
+            self.bed.model_copy(update={"layers": layers}),
+            tuple(_under_key(each, keys) for each in self.materials),
+            tuple(_under(each, keys) for each in self.heaps),
+        )
+
+
+Named = TypeVar("Named", Layer, Stock)
+
+
+def _under(part: Named, keys: Mapping[str, str]) -> Named:
+    return part.model_copy(update={"material": keys.get(part.material, part.material)})
+
+
+def _under_key(own: OwnMaterial, keys: Mapping[str, str]) -> OwnMaterial:
+    return own.model_copy(update={"key": keys[own.key]})
+
 
 def left_today(worked: WorkedBed) -> list[Left]:
     """What is left of each bulk layer of a begun bed today, bottom to top.
@@ -86,7 +111,8 @@ def empty_bed(worked: WorkedBed, today: str, down_to_m: float = 0.0) -> Emptied:
         changed = _with_left(bed, stays)
     else:
         changed = bed.model_copy(update={"state": "emptied", "emptied_on": today, "laid": []})
-    return Emptied(changed, tuple(each.material for each in layers), tuple(heaps))
+    used = {heap.material for heap in heaps} | {each.material.key for each, _ in stays}
+    return Emptied(changed, tuple(each.material for each in layers if each.material.key in used), tuple(heaps))
 
 
 def build_on(worked: WorkedBed) -> Emptied:
@@ -123,7 +149,7 @@ def _spans(worked: WorkedBed, filled: Filled, volumes: Sequence[float]) -> list[
         for layer, volume in zip(filled.layers, volumes, strict=True)
     ]
     tops = np.cumsum([filled.base_m, *thick]).tolist()
-    return list(zip(tops[:-1], tops[1:], strict=True))
+    return list(itertools.pairwise(tops))
 
 
 def _share_above(worked: WorkedBed, layer: Left, height_m: float) -> float:

@@ -15,7 +15,7 @@ from nolbet_core.built.feeding import BedFeeding
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
-from nolbet_core.built.state import laid_shares, state_of
+from nolbet_core.built.state import laid_shares, state_of, still_to_lay
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings
@@ -114,6 +114,11 @@ class WorkedBed:
     def state(self) -> State:
         """How far it has come."""
         return state_of(self.bed, self.year.today)
+
+    @cached_property
+    def still_to_lay(self) -> list[float]:
+        """Share of each layer that isn't laid yet [0-1], bottom to top."""
+        return still_to_lay(self.bed, self.state)
 
     @property
     def age_months(self) -> float | None:

@@ -81,6 +81,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         surface_m=worked.settling.surface_m,
         spring_months=worked.spring_months,
         state=worked.state,
+        age_months=worked.age_months,
         today_m=worked.today_m,
         ready=ready_figures(worked),
         reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
@@ -152,6 +153,7 @@ def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> Layer
     lower_m, upper_m = layer.bottom_m, layer.top_m
     anchor, grip = vessel.anchor(lower_m, upper_m), vessel.grip(upper_m)
     lifts = layer.asked.lifts if isinstance(layer.asked, Bulk) else 1
+    left = worked.still_to_lay[index]
     bottom_m, top_m, thick_m = vessel.height_of(lower_m), vessel.height_of(upper_m), layer.thickness_m
     return LayerFigures(
         material=layer.material.key,
@@ -189,5 +191,7 @@ def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> Layer
         nitrogen_kg=season.net_kg + season.fed_kg,
         contact=season.contact,
         thick_per_m=thick_m / (top_m - bottom_m) if top_m - bottom_m > FLAT_M else 1.0,
+        laid=1 - left,
+        left_loose_m3=left * layer.loose_m3,
         split=None if layer.material.is_sheet else SplitFigures(*halves_of(worked.bed.layers, index, thick_m)),
     )

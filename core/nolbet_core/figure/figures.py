@@ -45,7 +45,7 @@ class LayerFigures:
     roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
     negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
     thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
-    split: its halves, null for sheets.
+    split: its halves, null for sheets. laid: share of it that lies there; left_loose_m3: what is still to come of it.
     """
 
     material: str
@@ -84,6 +84,8 @@ class LayerFigures:
     contact: float
     thick_per_m: float
     split: SplitFigures | None
+    laid: float
+    left_loose_m3: float
 
 
 Form = Literal["vessel", "trench", "mound", "spiral", "flat"]
@@ -215,7 +217,7 @@ class BedFigures:
 
     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
-    has come; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
+    has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
     when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
     """
 
@@ -259,6 +261,7 @@ class BedFigures:
     surface_m: list[float]
     spring_months: list[int]
     state: State
+    age_months: float | None
     today_m: float | None
     ready: ReadyFigures
     reservoir: ReservoirFigures | None

@@ -21,7 +21,6 @@ from nolbet_core.figure.plot_figures import (
     PlacedFigures,
     PlotFigures,
     PlotFinding,
-    RoomFigures,
 )
 from nolbet_core.findings.every import look_for
 from nolbet_core.findings.finding import Finding, Found
@@ -33,7 +32,6 @@ from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.levels import Surface, packing_under
 from nolbet_core.plot.paths import PathCourse, laid_courses
 from nolbet_core.plot.placed import PlacedBed, rings_of
-from nolbet_core.plot.room import room_for
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.hollow import Point
 from nolbet_core.shelf.material import Material
@@ -191,17 +189,3 @@ def _levels(surface: Surface, level_m: float | None, system: System) -> LevelFig
     return LevelFigures(
         area_m2=done.area_m2, level_m=done.level_m, cut_m3=done.cut_m3, fill_m3=done.fill_m3, contours=contours
     )
-
-
-def room_figures(around: Surroundings, placed: Sequence[PlacedBed], length_m: float, width_m: float) -> RoomFigures:
-    """How many more beds of an outer size [m] fit on a garden's plot, with its aisle round each.
-
-    Raises ValueError where it has none.
-    """
-    ground = around.ground
-    if ground is None:
-        raise ValueError("the garden has no plot")
-    standing = [thing.outline for thing in ground.fixed if thing.kind not in {"drain", "service"}]
-    taken = [*(bed.outline for bed in placed), *standing]
-    room = room_for(length_m, width_m, ground.aisle_m, ground.polygon, taken)
-    return RoomFigures(count=len(room.middles_m), turned=room.turned, middles=drawn_ring(room.middles_m))

@@ -106,6 +106,31 @@ class PlotFigures:
 
 
 @record
+class SpotFigures:
+    """Where a bed comes to lie: its middle, and how far it is turned anticlockwise."""
+
+    x_m: float
+    y_m: float
+    turn_deg: float
+
+
+@record
+class LaidOutFigures:
+    """Spots for those of a bed that lie nowhere yet. lacking: for how many of them there is no room."""
+
+    key: str
+    spots: list[SpotFigures]
+    lacking: int
+
+
+@record
+class RowsFigures:
+    """Beds laid out in rows."""
+
+    beds: list[LaidOutFigures]
+
+
+@record
 class RoomFigures:
     """How many more beds of a size fit, and where their middles would be."""
 

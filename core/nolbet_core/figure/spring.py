@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.buying import stock_of, suppliers_of
-from nolbet_core.built.state import is_begun, still_to_lay
+from nolbet_core.built.state import is_begun
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.topping import top_up_volumes
 from nolbet_core.built.worked import WorkedBed
@@ -33,7 +33,7 @@ class _Sunk:
 def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
     """Add what isn't laid yet of a bed and those alike, its reservoir where nothing lies on that yet."""
     bed, state = worked.bed, worked.state
-    sums.add(bed.count, worked.filled.layers, bed.key, still_to_lay(bed, state))
+    sums.add(bed.count, worked.filled.layers, bed.key, worked.still_to_lay)
     if worked.water is None or is_begun(bed, state):
         return
     sums.add(bed.count, worked.water.parts, bed.key)

@@ -7,6 +7,9 @@ from decimal import Decimal
 
 from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, MoneyOut, NeedFigures
 from nolbet_core.figure.figures import Figures
+from nolbet_core.haul.bags import COMMON_BAG_M3
+from nolbet_core.haul.offers import bags_for
+from nolbet_core.quantities.units import System
 from nolbet_core.record import record
 
 
@@ -16,7 +19,8 @@ class TallyFigures:
 
     loose_m3: everything the beds take. from_stock_m3: of it from the gardener's own heaps. to_buy_m3: the rest.
     bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries. mass_kg: as
-    delivered, stock included.
+    delivered, stock included. usual_bags: what is to buy of what comes in bags, if all of it came in bags of the size
+    most usual in the garden's units.
     """
 
     loose_m3: float
@@ -31,6 +35,8 @@ class TallyFigures:
     drops: int
     delivery: MoneyOut
     total: MoneyOut
+    usual_bag_m3: float
+    usual_bags: int
 
 
 @record
@@ -41,12 +47,12 @@ class TalliedFigures:
     tally: TallyFigures
 
 
-def tallied(figures: Figures) -> TalliedFigures:
-    """Figures with the sums that a gardener asks for first."""
-    return TalliedFigures(figures=figures, tally=_tally(figures.needs, figures.haul))
+def tallied(figures: Figures, system: System) -> TalliedFigures:
+    """Figures with the sums that a gardener asks for first. system: the units that a usual bag is one of."""
+    return TalliedFigures(figures=figures, tally=_tally(figures.needs, figures.haul, COMMON_BAG_M3[system]))
 
 
-def _tally(needs: Sequence[NeedFigures], haul: HaulFigures | None) -> TallyFigures:
+def _tally(needs: Sequence[NeedFigures], haul: HaulFigures | None, bag_m3: float) -> TallyFigures:
     lines = haul.lines if haul else []
     bags = [line for line in lines if line.form == "bag"]
     bulk = [line for line in lines if line.form == "bulk"]
@@ -63,6 +69,8 @@ def _tally(needs: Sequence[NeedFigures], haul: HaulFigures | None) -> TallyFigur
         drops=sum(supplier.drops for supplier in haul.suppliers) if haul else 0,
         delivery=haul.delivery if haul else Decimal(0),
         total=haul.total if haul else Decimal(0),
+        usual_bag_m3=bag_m3,
+        usual_bags=sum(bags_for(need.to_buy_m3, bag_m3) for need in needs if need.bagged),
     )
 
 

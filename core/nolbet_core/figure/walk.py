@@ -25,9 +25,9 @@ from nolbet_core.figure.plot import (
     laid_plot,
     place_findings,
     plot_figures,
-    room_figures,
 )
-from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures
+from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures
+from nolbet_core.figure.plot_room import room_figures, rows_figures
 from nolbet_core.figure.spring import add_bed, spring_order
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
@@ -120,6 +120,16 @@ def figure_room(built: BuiltPlan, length_m: float, width_m: float) -> RoomFigure
     _measured(around)
     placed = [place for each in built.beds for place in placed_beds(each.bed, each.vessel)]
     return room_figures(around, placed, length_m, width_m)
+
+
+def figure_rows(built: BuiltPlan, keys: Sequence[str], in_a_row: int | None, aisle_m: float | None) -> RowsFigures:
+    """Beds that lie nowhere yet, laid out in rows. keys: which. in_a_row, aisle_m [m]: as in `rows_figures`.
+
+    Raises PlanProblem where the plan has no plot.
+    """
+    around = surroundings_of(built.plan.garden)
+    _measured(around)
+    return rows_figures(around, built.beds, keys, in_a_row, aisle_m)
 
 
 def _measured(around: Surroundings) -> None:

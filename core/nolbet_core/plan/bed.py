@@ -193,7 +193,7 @@ class Bed(Model):
 
     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. state: how
     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
-    there, bottom to top. dampness:
+    there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
     """
@@ -220,6 +220,7 @@ class Bed(Model):
     state: State | None = None
     emptied_on: Day | None = None
     laid: Annotated[list[Share], Field(max_length=60)] = Field(default_factory=list)
+    spoil_on_heap: bool = False
     dampness: Literal["dry", "moist", "waterlogged"] = "moist"
     roots: Literal["shallow", "medium", "deep"] | None = None
     top_up: MaterialKey = "compost"

@@ -41,16 +41,30 @@ def room_for(
     [m]. taken: outlines that stand there already. Tried on a grid of 10 cm (coarser on large ground) row by row and
     column by column, so it is a number that surely fits, not always the largest there is.
     """
-    free = ground.difference(shapely.union_all([outline.buffer(aisle_m, join_style="mitre") for outline in taken]))
+    free = free_ground(ground, taken, aisle_m)
     ways = [_rows(length_m, width_m, aisle_m, free), _rows(width_m, length_m, aisle_m, free)]
     turned = len(ways[1]) > len(ways[0])
     return Room(ways[turned], turned)
 
 
 def _rows(along_m: float, up_m: float, aisle_m: float, free: BaseGeometry) -> tuple[Point, ...]:
+    xs, ys, fits = spots_for(along_m, up_m, free)
+    ways = [
+        _greedy(fits, xs, ys, along_m + aisle_m, up_m + aisle_m),
+        [(x, y) for y, x in _greedy(fits.T, ys, xs, up_m + aisle_m, along_m + aisle_m)],
+    ]
+    best = max(ways, key=len)
+    return tuple((x + along_m / 2, y + up_m / 2) for x, y in best)
+
+
+def spots_for(along_m: float, up_m: float, free: BaseGeometry) -> tuple[Floats, Floats, NDArray[np.bool_]]:
+    """Where a rectangle fits on free ground: lower left corners by column and row of a grid [m], and which of them do.
+
+    along_m, up_m: its sides [m].
+    """
     left, low, right, high = free.bounds if not free.is_empty else (0.0, 0.0, 0.0, 0.0)
     if right - left < along_m or high - low < up_m:
-        return ()
+        return np.empty(0), np.empty(0), np.empty((0, 0), dtype=np.bool_)
     area = (right - left) * (high - low)
     step = max(STEP_M, (area / FINEST_GRID) ** 0.5)
     xs: Floats = np.arange(left, right - along_m + 1e-9, step)
@@ -58,12 +72,12 @@ def _rows(along_m: float, up_m: float, aisle_m: float, free: BaseGeometry) -> tu
     grid_x, grid_y = np.meshgrid(xs, ys)
     shapely.prepare(free)
     fits: NDArray[np.bool_] = shapely.covers(free, shapely.box(grid_x, grid_y, grid_x + along_m, grid_y + up_m))
-    ways = [
-        _greedy(fits, xs, ys, along_m + aisle_m, up_m + aisle_m),
-        [(x, y) for y, x in _greedy(fits.T, ys, xs, up_m + aisle_m, along_m + aisle_m)],
-    ]
-    best = max(ways, key=len)
-    return tuple((x + along_m / 2, y + up_m / 2) for x, y in best)
+    return xs, ys, fits
+
+
+def free_ground(ground: BaseGeometry, taken: Sequence[BaseGeometry], aisle_m: float) -> BaseGeometry:
+    """Ground that lies an aisle [m] off everything that stands on it."""
+    return ground.difference(shapely.union_all([outline.buffer(aisle_m, join_style="mitre") for outline in taken]))
 
 
 def _greedy(

@@ -9,6 +9,7 @@ from ninja import Router, Status
 from nolbet.api.garden_schemas import (
     BinnedBed,
     ChangedBed,
+    EmptyBed,
     History,
     KeptBed,
     NewBed,
@@ -20,6 +21,7 @@ from nolbet.gardens.bin import bin_bed, take_bed_back
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.history import versions_of, walk_steps
 from nolbet.gardens.owned import own_bed, own_garden
+from nolbet.plans.emptying import empty_kept
 from nolbet.plans.saving import add_bed, save_bed
 
 router = Router(tags=["beds"])
@@ -50,6 +52,13 @@ def delete_bed(request: HttpRequest, garden_id: int, key: str) -> Status[None]:
     """Put a bed into the bin, whence it comes back for 30 days."""
     bin_bed(own_bed(request, garden_id, key), timezone.now())
     return Status(204, None)
+
+
+@router.post("/{garden_id}/beds/{key}/empty", response=KeptBed, exclude_none=True)
+def empty_one(request: HttpRequest, garden_id: int, key: str, wish: EmptyBed) -> KeptBed:
+    """Take a bed apart onto the gardener's heaps as it lies today, or begin a new stack on what is left of it."""
+    kept = own_bed(request, garden_id, key)
+    return kept_bed(empty_kept(kept, wish.revision, wish.how, wish.down_to_m))
 
 
 @router.get("/{garden_id}/bin", response=list[BinnedBed], exclude_none=True)

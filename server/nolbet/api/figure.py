@@ -14,6 +14,7 @@ from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.tally import TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_alone, figure_bed, figure_plan
 from nolbet_core.plan.bed import Bed
+from nolbet_core.quantities.units import System
 
 router = Router(tags=["figure"])
 
@@ -35,11 +36,12 @@ def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResp
 def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
     """Needs and haul of a draft bed alone, after the garden's own heaps."""
     garden = own_garden(request, garden_id)
-    return written(tallied(figure_alone(draft.bed, whole_plan(garden), garden_supplies(garden), today())))
+    figures = figure_alone(draft.bed, whole_plan(garden), garden_supplies(garden), today())
+    return written(tallied(figures, System(garden.units)))
 
 
 @router.get("/{garden_id}/figure", response=TalliedFigures)
 def figure_garden(request: HttpRequest, garden_id: int) -> HttpResponse:
     """Figures of a whole garden as it is kept, needs and haul with it; what doesn't hold together is left out."""
     garden = own_garden(request, garden_id)
-    return written(tallied(figure_plan(whole_garden(garden).built, today())))
+    return written(tallied(figure_plan(whole_garden(garden).built, today()), System(garden.units)))

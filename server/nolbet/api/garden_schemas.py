@@ -8,21 +8,25 @@ from typing import Any, Literal
 from ninja import Schema
 from pydantic import Field
 
+from nolbet.clock import today
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.history import Steps
 from nolbet.gardens.models import Bed, BedVersion, Garden, PartVersion
 from nolbet.gardens.rows import bed_plan, garden_plan
 from nolbet.plans.importing import Kind, State
 from nolbet.plans.whole import whole_garden
+from nolbet_core.built.state import state_of
 from nolbet_core.plan import bed as plan_bed
+from nolbet_core.plan.fields import OffsetM
 from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.plot import Plot
 
 
 class KeptBed(Schema):
-    """A bed as kept: its plan, its revision and when it was saved."""
+    """A bed as kept: its plan, its revision, when it was saved, and how far it has come."""
 
     key: str
+    state: plan_bed.State
     revision: int
     saved_at: datetime
     bed: plan_bed.Bed
@@ -79,6 +83,14 @@ class ChangedBed(Schema):
     revision: int
     bed: plan_bed.Bed
     restores: int | None = None
+
+
+class EmptyBed(Schema):
+    """A bed to take apart, with the revision it was looked at. down_to_m: height above its floor to dig out to."""
+
+    revision: int
+    how: Literal["onto_heaps", "build_on"] = "onto_heaps"
+    down_to_m: OffsetM = 0.0
 
 
 class ChangedGarden(Schema):
@@ -183,7 +195,9 @@ def garden_head(garden: Garden) -> GardenHead:
 
 def kept_bed(bed: Bed) -> KeptBed:
     """A bed row as the page gets it."""
-    return KeptBed(key=bed.key, revision=bed.revision, saved_at=bed.saved_at, bed=bed_plan(bed))
+    plan = bed_plan(bed)
+    state = state_of(plan, today())
+    return KeptBed(key=bed.key, state=state, revision=bed.revision, saved_at=bed.saved_at, bed=plan)
 
 
 def kept_garden(garden: Garden) -> KeptGarden:

@@ -15,9 +15,9 @@ from nolbet.plans.supplies import garden_supplies
 from nolbet.plans.whole import whole_plan
 from nolbet_core.built.plan import BuiltPlan, built_of
 from nolbet_core.built.plot_checks import wrong_with_plot
-from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures
-from nolbet_core.figure.walk import figure_plot, figure_room
-from nolbet_core.plan.fields import LengthM
+from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures
+from nolbet_core.figure.walk import figure_plot, figure_room, figure_rows
+from nolbet_core.plan.fields import Key, LengthM, OffsetM
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.plot import Place, Plot
 
@@ -42,6 +42,21 @@ class AskedRoom(DraftPlot):
 def figure_draft_plot(request: HttpRequest, garden_id: int, draft: DraftPlot) -> HttpResponse:
     """Figures of a draft plot, quick enough to follow a dragged bed."""
     return written(figure_plot(_drafted(own_garden(request, garden_id), draft)))
+
+
+class AskedRows(DraftPlot):
+    """A draft plot, the beds to be laid out on it, how many side by side, and the aisle between them."""
+
+    beds: Annotated[list[Key], Field(max_length=1000)]
+    in_a_row: Annotated[int, Field(ge=1, le=100)] | None = None
+    aisle_m: OffsetM | None = None
+
+
+@router.post("/{garden_id}/figure/rows", response=RowsFigures)
+def figure_laid_out(request: HttpRequest, garden_id: int, asked: AskedRows) -> RowsFigures:
+    """Where beds that lie nowhere yet come to lie in rows."""
+    built = _drafted(own_garden(request, garden_id), asked)
+    return figure_rows(built, asked.beds, asked.in_a_row, asked.aisle_m)
 
 
 @router.post("/{garden_id}/figure/room", response=RoomFigures)

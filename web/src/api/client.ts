@@ -153,6 +153,14 @@ export const api = {
       await client.PUT("/api/gardens/{garden_id}/beds/{key}", { params: { path: { garden_id, key } }, body }),
     ),
 
+  emptyBed: async (garden_id: number, key: string, body: Schemas["EmptyBed"]) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/beds/{key}/empty", {
+        params: { path: { garden_id, key } },
+        body,
+      }),
+    ),
+
   bedHistory: async (garden_id: number, key: string) =>
     unwrap(
       await client.GET("/api/gardens/{garden_id}/beds/{key}/history", {
@@ -300,6 +308,14 @@ export const api = {
         params: { path: { garden_id } },
         body: draft,
         signal,
+      }),
+    ),
+
+  figureRows: async (garden_id: number, asked: Schemas["AskedRows"]) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/rows", {
+        params: { path: { garden_id } },
+        body: asked,
       }),
     ),
 

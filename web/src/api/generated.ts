@@ -304,6 +304,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/beds/{key}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Empty One
+         * @description Take a bed apart onto the gardener's heaps as it lies today, or begin a new stack on what is left of it.
+         */
+        post: operations["nolbet_api_beds_empty_one"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/beds/{key}/history": {
         parameters: {
             query?: never;
@@ -758,6 +778,26 @@ export interface paths {
          * @description How many more beds of a size the plot takes.
          */
         post: operations["nolbet_api_plot_figure_more_beds"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Laid Out
+         * @description Where beds that lie nowhere yet come to lie in rows.
+         */
+        post: operations["nolbet_api_plot_figure_laid_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1407,6 +1447,23 @@ export interface components {
             width_m: number;
         };
         /**
+         * AskedRows
+         * @description A draft plot, the beds to be laid out on it, how many side by side, and the aisle between them.
+         */
+        AskedRows: {
+            /** Aisle M */
+            aisle_m?: number | null;
+            /** Beds */
+            beds: string[];
+            /** In A Row */
+            in_a_row?: number | null;
+            /** Places */
+            places?: {
+                [key: string]: components["schemas"]["Place"][];
+            };
+            plot?: components["schemas"]["Plot"] | null;
+        };
+        /**
          * BadRowOut
          * @description A row that could not be taken, and why.
          */
@@ -1487,7 +1544,7 @@ export interface components {
          *
          *     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. state: how
          *     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
-         *     there, bottom to top. dampness:
+         *     there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
          *     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
          *     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
          */
@@ -1548,6 +1605,11 @@ export interface components {
             set_aside?: components["schemas"]["SetAside"][];
             /** Shape */
             shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["RingSpiralShape"] | components["schemas"]["FlatAreaShape"];
+            /**
+             * Spoil On Heap
+             * @default false
+             */
+            spoil_on_heap?: boolean;
             stand?: components["schemas"]["Stand"] | null;
             /** State */
             state?: ("planned" | "filling" | "filled" | "emptied") | null;
@@ -1576,10 +1638,12 @@ export interface components {
          *
          *     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
          *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
-         *     has come; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
+         *     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
          *     when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
          */
         BedFigures: {
+            /** Age Months */
+            age_months: number | null;
             /** C To N */
             c_to_n: number | null;
             /** Count */
@@ -2217,6 +2281,25 @@ export interface components {
             width_m: number;
         };
         /**
+         * EmptyBed
+         * @description A bed to take apart, with the revision it was looked at. down_to_m: height above its floor to dig out to.
+         */
+        EmptyBed: {
+            /**
+             * Down To M
+             * @default 0
+             */
+            down_to_m?: number;
+            /**
+             * How
+             * @default onto_heaps
+             * @enum {string}
+             */
+            how?: "onto_heaps" | "build_on";
+            /** Revision */
+            revision: number;
+        };
+        /**
          * Figures
          * @description Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups.
          */
@@ -2544,7 +2627,7 @@ export interface components {
         };
         /**
          * KeptBed
-         * @description A bed as kept: its plan, its revision and when it was saved.
+         * @description A bed as kept: its plan, its revision, when it was saved, and how far it has come.
          */
         KeptBed: {
             bed: components["schemas"]["Bed"];
@@ -2557,6 +2640,11 @@ export interface components {
              * Format: date-time
              */
             saved_at: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "planned" | "filling" | "filled" | "emptied";
         };
         /**
          * KeptGarden
@@ -2634,6 +2722,18 @@ export interface components {
             width_m: number;
         };
         /**
+         * LaidOutFigures
+         * @description Spots for those of a bed that lie nowhere yet. lacking: for how many of them there is no room.
+         */
+        LaidOutFigures: {
+            /** Key */
+            key: string;
+            /** Lacking */
+            lacking: number;
+            /** Spots */
+            spots: components["schemas"]["SpotFigures"][];
+        };
+        /**
          * LaterDraft
          * @description A bed as it is being drawn, not kept yet.
          */
@@ -2687,7 +2787,7 @@ export interface components {
          *     roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
          *     negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
          *     thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
-         *     split: its halves, null for sheets.
+         *     split: its halves, null for sheets. laid: share of it that lies there; left_loose_m3: what is still to come of it.
          */
         LayerFigures: {
             /** Anchor */
@@ -2712,6 +2812,10 @@ export interface components {
             infill_m3: number;
             /** Infill Mass Moist Kg */
             infill_mass_moist_kg: number;
+            /** Laid */
+            laid: number;
+            /** Left Loose M3 */
+            left_loose_m3: number;
             /** Lift Loose M3 */
             lift_loose_m3: number;
             /** Lift M */
@@ -3945,6 +4049,14 @@ export interface components {
             rim_diameter_m: number;
         };
         /**
+         * RowsFigures
+         * @description Beds laid out in rows.
+         */
+        RowsFigures: {
+            /** Beds */
+            beds: components["schemas"]["LaidOutFigures"][];
+        };
+        /**
          * ScatteredFigures
          * @description A meal scattered on a layer: all of it, and for each lift.
          */
@@ -4174,6 +4286,18 @@ export interface components {
             at_m: number[];
             /** Height M */
             height_m: number;
+        };
+        /**
+         * SpotFigures
+         * @description Where a bed comes to lie: its middle, and how far it is turned anticlockwise.
+         */
+        SpotFigures: {
+            /** Turn Deg */
+            turn_deg: number;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
         };
         /**
          * Spread
@@ -4411,7 +4535,8 @@ export interface components {
          *
          *     loose_m3: everything the beds take. from_stock_m3: of it from the gardener's own heaps. to_buy_m3: the rest.
          *     bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries. mass_kg: as
-         *     delivered, stock included.
+         *     delivered, stock included. usual_bags: what is to buy of what comes in bags, if all of it came in bags of the size
+         *     most usual in the garden's units.
          */
         TallyFigures: {
             /** Bag Count */
@@ -4438,6 +4563,10 @@ export interface components {
             to_buy_m3: number;
             /** Total */
             total: string;
+            /** Usual Bag M3 */
+            usual_bag_m3: number;
+            /** Usual Bags */
+            usual_bags: number;
         };
         /**
          * ToldFigures
@@ -5316,6 +5445,33 @@ export interface operations {
             };
         };
     };
+    nolbet_api_beds_empty_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EmptyBed"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBed"];
+                };
+            };
+        };
+    };
     nolbet_api_beds_bed_history: {
         parameters: {
             query?: never;
@@ -5885,6 +6041,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RoomFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_plot_figure_laid_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedRows"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RowsFigures"];
                 };
             };
         };

@@ -8,6 +8,7 @@ export const DEFAULTS = {
     wall_m: 0.0,
     reach_m: 0.6,
     worked_from: "both_sides",
+    spoil_on_heap: false,
     dampness: "moist",
     top_up: "compost",
     headspace_m: 0.025,
@@ -262,3 +263,15 @@ export const USUAL_M = {
     headspace_m: 0.025,
   },
 } as const;
+
+/** Loose volumes that bags are usually sold in, in a garden of either system [m3]. */
+export const USUAL_BAGS_M3 = {
+  metric: [0.02, 0.025, 0.04, 0.05, 0.06, 0.07],
+  ft_in: [0.021237634944, 0.028316846592, 0.042475269888, 0.056633693184, 0.084950539776],
+} as const;
+
+/** What is bought by the piece beside sheets, by its key: what it is called. */
+export const WARES: Readonly<Record<string, string>> = {
+  drain_pipe: "Drain pipe",
+  void_crate: "Void crates",
+};

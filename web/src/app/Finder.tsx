@@ -10,6 +10,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type KeptGarden, type Material } from "../api/client";
+import { STATES } from "../api/states";
 import { BedMark } from "../drawing/BedMark";
 import { Sign } from "../drawing/Sign";
 import { Swatch } from "../drawing/Swatch";
@@ -26,7 +27,7 @@ type Props = {
 };
 
 type Found =
-  | { kind: "Beds"; name: string; to: string; bed: KeptGarden["beds"][number]["bed"] }
+  | { kind: "Beds"; name: string; to: string; kept: KeptGarden["beds"][number] }
   | { kind: "Views"; name: string; to: string; place: Place }
   | { kind: "Materials"; name: string; to: string; material: Material };
 
@@ -45,7 +46,7 @@ export default function Finder({ garden, places, bedPath, typedAhead, onClose }:
   const says = (name: string) => name.toLowerCase().includes(wanted);
   const beds: Found[] = garden.beds
     .filter(({ key, bed }) => says(bed.name ?? key))
-    .map(({ key, bed }) => ({ kind: "Beds", name: bed.name ?? key, to: bedPath(key), bed }));
+    .map((kept) => ({ kind: "Beds", name: kept.bed.name ?? kept.key, to: bedPath(kept.key), kept }));
   const views: Found[] = [...places.garden, ...places.bed]
     .filter(({ label }) => wanted !== "" && says(label))
     .map((place) => ({ kind: "Views", name: place.label, to: place.to, place }));
@@ -95,6 +96,14 @@ export default function Finder({ garden, places, bedPath, typedAhead, onClose }:
             <li key={key} {...props}>
               <FoundSign found={found} />
               {found.name}
+              {found.kind === "Beds" && (
+                <Box
+                  component="span"
+                  sx={{ marginLeft: "auto", color: "soft", fontSize: "var(--text-note)" }}
+                >
+                  {STATES[found.kept.state]}
+                </Box>
+              )}
             </li>
           )}
           slotProps={{
@@ -115,7 +124,7 @@ export default function Finder({ garden, places, bedPath, typedAhead, onClose }:
 function FoundSign({ found }: { found: Found }) {
   return (
     <Box component="span" sx={{ display: "inline-grid", placeItems: "center", width: 30 }}>
-      {found.kind === "Beds" && <BedMark bed={found.bed} />}
+      {found.kind === "Beds" && <BedMark bed={found.kept.bed} />}
       {found.kind === "Views" && <Sign name={found.place.name} />}
       {found.kind === "Materials" && (
         <Swatch material={found.material.key} like={found.material.like} width={22} height={22} />

@@ -21,7 +21,34 @@ const NO_SHEET = {
 } as const;
 
 export function withLayers(bed: Bed, layers: Layer[]): Bed {
-  return { ...bed, layers };
+  return bed.laid?.length ? { ...bed, layers, laid: carriedLaid(bed, layers) } : { ...bed, layers };
+}
+
+/** How much of each layer is laid, after layers were moved, changed, added or taken out. */
+function carriedLaid(bed: Bed, layers: readonly Layer[]): number[] {
+  const inPlace = layers.length === bed.layers.length;
+  return layers.map((layer, at) => {
+    const was = bed.layers.indexOf(layer);
+    return bed.laid?.[was < 0 && inPlace ? at : was] ?? 0;
+  });
+}
+
+/** The bed with so much of a layer laid; what lies below it is laid as well. */
+export function withLaid(bed: Bed, index: number, share: number): Bed {
+  const laid = bed.layers.map((_, at) =>
+    at === index ? share : share > 0 && at < index ? 1 : (bed.laid?.[at] ?? 0),
+  );
+  return { ...withState(bed, "filling"), laid };
+}
+
+/** The bed as it has come so far; what only belongs to another state is dropped. */
+export function withState(bed: Bed, state: NonNullable<Bed["state"]>): Bed {
+  return {
+    ...bed,
+    state,
+    laid: state === "filling" ? bed.laid : [],
+    emptied_on: state === "emptied" ? bed.emptied_on : null,
+  };
 }
 
 /** The bed with a finding marked as seen with a reason, or (null) to be looked at again. */

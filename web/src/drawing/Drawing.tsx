@@ -64,6 +64,7 @@ export const Drawing = memo(function Drawing(props: Props) {
             hatch={hatch(layer)}
             infill={hatchOfInfill(bed, index, materials)}
             chosen={selected === index}
+            coming={figures.state === "filling" && layer.laid < 1}
             index={index}
             onSelect={props.onSelect}
           />
@@ -197,6 +198,8 @@ type ShapeProps = {
   hatch: string;
   infill: string | null;
   chosen: boolean;
+  /** Not laid yet in a bed that is being filled. */
+  coming: boolean;
   index: number;
   onSelect: (index: number) => void;
 };
@@ -207,6 +210,7 @@ const LayerShape = memo(function LayerShape({
   hatch,
   infill,
   chosen,
+  coming,
   index,
   onSelect,
 }: ShapeProps) {
@@ -215,6 +219,7 @@ const LayerShape = memo(function LayerShape({
     <g
       className={css.layerShape}
       data-chosen={chosen || undefined}
+      data-coming={coming || undefined}
       data-part="layer-shape"
       onPointerDown={() => onSelect(index)}
     >

@@ -20,7 +20,9 @@ import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
 import { useUndoKeys } from "../kit/useUndoKeys";
 import { View, ViewHead, Work } from "../kit/View";
+import { NeedsList } from "./NeedsList";
 import { OwnHeaps } from "./OwnHeaps";
+import { SpringOrder } from "./SpringOrder";
 import { SupplierEditor } from "./SupplierEditor";
 import { SupplierPanel } from "./SupplierPanel";
 import { ToPay } from "./ToPay";
@@ -89,6 +91,8 @@ function Haul({ gardenId, materials, tallied, kept }: HaulProps) {
             </Row>
           </Alert>
         )}
+        <NeedsList needs={figures.needs} materials={materials} />
+        {figures.spring && <SpringOrder order={figures.spring} />}
         {sources.suppliers.map((supplier) => (
           <SupplierPanel
             key={supplier.key}

@@ -1,19 +1,27 @@
 import Button from "@mui/material/Button";
-import type { Material } from "../api/client";
-import { showBulkVolume, showMoney, showUnitPrice, typedVolume } from "../quantities/format";
+import type { Material, Offer } from "../api/client";
+import { showBulkVolume, showMass, showMoney, showUnitPrice, typedVolume } from "../quantities/format";
 import { Choice } from "../kit/Choice";
 import { Group } from "../kit/Group";
 import { Tick } from "../kit/Tick";
 import type { ReadState } from "../quantities/useReading";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
+import { WARES } from "../api/words";
 import { MaterialFinder } from "../shelf/MaterialFinder";
+import { InPieces } from "./InPieces";
 
 export type OfferDraft = {
   id: number;
-  form: "bag" | "bulk";
+  form: Offer["form"];
   material?: string;
-  volume_m3?: number;
+  volume_m3?: number | null;
+  mass_kg?: number | null;
+  length_m?: number | null;
+  width_m?: number | null;
+  height_m?: number | null;
+  diameter_m?: number | null;
+  count?: number;
   price?: string;
   price_per_m3?: string;
   step_m3?: number | null;
@@ -32,34 +40,62 @@ type Props = {
   onRemove: () => void;
 };
 
-const FORMS = [
+type Form = Offer["form"];
+const LOOSE_FORMS: readonly (readonly [Form, string])[] = [
   ["bag", "in bags"],
   ["bulk", "loose"],
-] as const;
+];
+const SHEET_FORMS: readonly (readonly [Form, string])[] = [
+  ["roll", "off the roll"],
+  ["piece", "by the piece"],
+  ["pack", "by the pack"],
+];
+const WARE_FORMS = SHEET_FORMS.slice(1);
 
-/** One offer: in bags of a size, or loose by the m3 in steps. */
+/** How a thing can be sold. */
+function formsOf(material: Material | null, ware: boolean) {
+  if (ware) return WARE_FORMS;
+  return material?.is_sheet ? SHEET_FORMS : LOOSE_FORMS;
+}
+
+/** One offer: in bags of a size, loose in steps, off the roll, by the piece or the pack. */
 export function OfferRow({ gardenId, number, draft, materials, onChange, onReading, onRemove }: Props) {
   const material = draft.material ? (materials.get(draft.material) ?? null) : null;
+  const isWare = draft.material !== undefined && draft.material in WARES;
+  const fields = { draft, material, onChange, onReading };
   return (
     <Group label={`Offer ${number}`} sx={{ paddingTop: 2, borderTop: 1, borderColor: "line" }}>
-      <MaterialFinder
-        gardenId={gardenId}
-        label="Material"
-        value={material}
-        suits={(each) => !each.is_sheet}
-        onChoose={(chosen) => onChange({ material: chosen.key })}
-      />
+      {isWare ? (
+        <Choice
+          label={`What offer ${number} is`}
+          options={Object.entries(WARES)}
+          value={draft.material ?? ""}
+          onChoose={(ware) => onChange({ material: ware })}
+        />
+      ) : (
+        <MaterialFinder
+          gardenId={gardenId}
+          label="Material"
+          value={material}
+          onChoose={(chosen) =>
+            onChange({
+              material: chosen.key,
+              ...(formsOf(chosen, false).some(([form]) => form === draft.form)
+                ? {}
+                : { form: formsOf(chosen, false)[0]?.[0] }),
+            })
+          }
+        />
+      )}
       <Choice
         label={`Offer ${number} is sold`}
-        options={FORMS}
+        options={formsOf(material, isWare)}
         value={draft.form}
         onChoose={(form) => onChange({ form })}
       />
-      {draft.form === "bag" ? (
-        <InBags draft={draft} material={material} onChange={onChange} onReading={onReading} />
-      ) : (
-        <Loose draft={draft} material={material} onChange={onChange} onReading={onReading} />
-      )}
+      {draft.form === "bag" && <InBags {...fields} />}
+      {draft.form === "bulk" && <Loose {...fields} />}
+      {draft.form !== "bag" && draft.form !== "bulk" && <InPieces {...fields} />}
       <Tick label="I fetch it" checked={draft.fetch ?? false} onTick={(fetch) => onChange({ fetch })} />
       <Button aria-label={`Remove offer ${number}`} onClick={onRemove}>
         Remove
@@ -68,23 +104,37 @@ export function OfferRow({ gardenId, number, draft, materials, onChange, onReadi
   );
 }
 
-type FieldsProps = Pick<Props, "draft" | "onChange" | "onReading"> & { material: Material | null };
+export type FieldsProps = Pick<Props, "draft" | "onChange" | "onReading"> & { material: Material | null };
 
 function InBags({ draft, material, onChange, onReading }: FieldsProps) {
   const { units, currency } = useShowing();
+  const isMeal = material?.group === "meal" || draft.mass_kg != null;
   return (
     <>
-      <MeasureField
-        label="A bag holds"
-        limit="bag"
-        width="112px"
-        eager
-        density_kg_m3={material?.loose_kg_m3 ?? undefined}
-        placeholder={units === "ft_in" ? "1.5 cu ft" : "40 L"}
-        shown={draft.volume_m3 ? typedVolume(draft.volume_m3, units) : ""}
-        onMeaning={({ values: [volume_m3] }) => onChange({ volume_m3 })}
-        onReading={(state) => onReading("a bag holds", state)}
-      />
+      {isMeal ? (
+        <MeasureField
+          label="A bag weighs"
+          limit="mass"
+          width="112px"
+          eager
+          placeholder={units === "ft_in" ? "5 lb" : "2 kg"}
+          shown={draft.mass_kg ? showMass(draft.mass_kg, units) : ""}
+          onMeaning={({ values: [mass_kg] }) => onChange({ mass_kg, volume_m3: null })}
+          onReading={(state) => onReading("a bag weighs", state)}
+        />
+      ) : (
+        <MeasureField
+          label="A bag holds"
+          limit="bag"
+          width="112px"
+          eager
+          density_kg_m3={material?.loose_kg_m3 ?? undefined}
+          placeholder={units === "ft_in" ? "1.5 cu ft" : "40 L"}
+          shown={draft.volume_m3 ? typedVolume(draft.volume_m3, units) : ""}
+          onMeaning={({ values: [volume_m3] }) => onChange({ volume_m3 })}
+          onReading={(state) => onReading("a bag holds", state)}
+        />
+      )}
       <MeasureField
         label="Price a bag"
         limit="price"

@@ -89,6 +89,13 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
         >
           Add an offer
         </Button>
+        <Button
+          onClick={() =>
+            setDrafts((all) => [...all, { id: next.current++, form: "piece", material: "drain_pipe" }])
+          }
+        >
+          Add pipe or crates
+        </Button>
       </Row>
       {lacking && <Problem>{lacking}</Problem>}
       <Row>
@@ -108,12 +115,33 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
 
 /** An offer with everything it needs, or null while something lacks. */
 function complete(draft: OfferDraft): Offer | null {
-  const { material, fetch = false } = draft;
+  const { material, fetch = false, price } = draft;
   if (!material) return null;
-  if (draft.form === "bag") {
-    const { volume_m3, price } = draft;
-    return volume_m3 && price ? { form: "bag", material, volume_m3, price, fetch } : null;
+  if (draft.form === "bulk") {
+    const { price_per_m3, step_m3, minimum_m3, load_m3 } = draft;
+    return price_per_m3
+      ? { form: "bulk", material, price_per_m3, step_m3, minimum_m3, load_m3, fetch }
+      : null;
   }
-  const { price_per_m3, step_m3, minimum_m3, load_m3 } = draft;
-  return price_per_m3 ? { form: "bulk", material, price_per_m3, step_m3, minimum_m3, load_m3, fetch } : null;
+  if (!price) return null;
+  if (draft.form === "bag") {
+    const { volume_m3, mass_kg } = draft;
+    if (mass_kg) return { form: "bag", material, mass_kg, price, fetch };
+    return volume_m3 ? { form: "bag", material, volume_m3, price, fetch } : null;
+  }
+  const { length_m, width_m, height_m, diameter_m, count } = draft;
+  if (draft.form === "roll")
+    return width_m && length_m ? { form: "roll", material, width_m, length_m, price, fetch } : null;
+  const size = { length_m, width_m, height_m, diameter_m };
+  if (!sized(material, size)) return null;
+  if (draft.form === "pack") return count ? { form: "pack", material, count, ...size, price, fetch } : null;
+  return { form: "piece", material, ...size, price, fetch };
+}
+
+type Size = Pick<OfferDraft, "length_m" | "width_m" | "height_m" | "diameter_m">;
+
+function sized(material: string, { length_m, width_m, height_m, diameter_m }: Size): boolean {
+  if (material === "drain_pipe") return Boolean(length_m && diameter_m);
+  if (material === "void_crate") return Boolean(length_m && width_m && height_m) || !length_m;
+  return Boolean(length_m && width_m);
 }

@@ -17,6 +17,7 @@ import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { LoadDrawing } from "./LoadDrawing";
 import { SupplierEditor } from "./SupplierEditor";
+import { countOf, sizeOf } from "./bags";
 import { useTicks } from "./useTicks";
 
 type Props = {
@@ -34,7 +35,7 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onKe
   const { units, currency } = useShowing();
   const [editing, setEditing] = useState(false);
   const [ticked, tick] = useTicks(gardenId);
-  const loads = lines.map((line) => ({
+  const loads = lines.filter(isLoose).map((line) => ({
     key: `${line.material} ${line.form}`,
     material: line.material,
     like: materials.get(line.material)?.like,
@@ -62,7 +63,7 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onKe
           {editing ? "Leave offers" : "Offers"}
         </Button>
       </Row>
-      {lines.length > 0 && <LoadDrawing loads={loads} />}
+      {loads.length > 0 && <LoadDrawing loads={loads} />}
       {lines.length > 0 && (
         <TableContainer>
           <Table data-part="haul-lines">
@@ -96,6 +97,11 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onKe
   );
 }
 
+/** Sheets, pipes and packs are not drawn: they lie on top. */
+function isLoose({ form }: HaulLine): boolean {
+  return form === "bag" || form === "bulk";
+}
+
 function tickName(line: HaulLine): string {
   return `${line.supplier} ${line.material} ${line.form}`;
 }
@@ -115,7 +121,8 @@ const GOT = { "&[data-ticked] td": { color: "soft", textDecoration: "line-throug
 
 function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTick: () => void }) {
   const { units, currency } = useShowing();
-  const name = line.form === "bag" ? line.name : `${line.name}, loose`;
+  const name = line.form === "bulk" ? `${line.name}, loose` : line.name;
+  const size = sizeOf(line, units);
   return (
     <TableRow data-ticked={ticked || undefined} sx={GOT}>
       <TableCell sx={{ width: 36 }} data-part="haul-tick">
@@ -127,27 +134,17 @@ function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTic
       </TableCell>
       <TableCell>
         {name}
-        {line.bag_m3 != null && (
+        {size && (
           <Box component="span" sx={{ color: "soft" }}>
-            , bags of <Quantity kind="volume" value={line.bag_m3} />
+            , {size}
           </Box>
         )}
       </TableCell>
+      <TableCell align="right">{countOf(line) || <Quantity kind="bulk" value={line.volume_m3} />}</TableCell>
       <TableCell align="right">
-        {line.count != null ? (
-          line.count === 1 ? (
-            "1 bag"
-          ) : (
-            `${line.count} bags`
-          )
-        ) : (
-          <Quantity kind="bulk" value={line.volume_m3} />
-        )}
-      </TableCell>
-      <TableCell align="right">
-        {line.form === "bag"
-          ? `${showMoney(line.unit_price, currency)} each`
-          : showUnitPrice(line.unit_price, { units, currency })}
+        {line.form === "bulk"
+          ? showUnitPrice(line.unit_price, { units, currency })
+          : `${showMoney(line.unit_price, currency)} each`}
       </TableCell>
       <TableCell align="right">{showMoney(line.price, currency)}</TableCell>
     </TableRow>

@@ -15,8 +15,9 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
   const { figures, tally } = tallied;
   const { haul } = figures;
   const names = new Map(figures.needs.map((need) => [need.material, need.name]));
+  const said = (keys: readonly string[]) =>
+    keys.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ");
   const left = haul?.lines.filter((line) => line.left_over_m3 > 1e-6) ?? [];
-  const sheets = figures.needs.filter((need) => need.area_m2 > 0);
   return (
     <Aside variant="outlined" component="aside" data-part="haul-pay" aria-label="To pay">
       <Typography variant="panelTitle">To pay</Typography>
@@ -26,7 +27,9 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
             {haul.unmet.length === 0 || Number(haul.total) > 0 ? (
               <>
                 <b>{showMoney(haul.total, currency)}</b>{" "}
-                {haul.unmet.length === 0 ? "for all that is needed" : "for what is priced"}
+                {haul.unmet.length + haul.unpriced.length === 0
+                  ? "for all that is needed"
+                  : "for what is priced"}
               </>
             ) : (
               "No price is known yet."
@@ -39,12 +42,8 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
       <Note>
         Each material from its cheapest offer, deliveries counted once; not yet proven the least of all.
       </Note>
-      {haul && haul.unmet.length > 0 && (
-        <Problem>
-          Nobody offers {haul.unmet.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ")}: not in
-          the sum.
-        </Problem>
-      )}
+      {haul && haul.unmet.length > 0 && <Problem>Nobody offers {said(haul.unmet)}: not in the sum.</Problem>}
+      {haul && haul.unpriced.length > 0 && <Note>No price yet for {said(haul.unpriced)}.</Note>}
       <Lines>
         <FactLine name="All of it in bags">
           {haul?.all_bags_total ? showMoney(haul.all_bags_total, currency) : "not all sold in bags"}
@@ -81,18 +80,6 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
             {left.map((line) => (
               <FactLine key={`${line.supplier} ${line.material}`} name={line.name}>
                 <Quantity kind="volume" value={line.left_over_m3} />
-              </FactLine>
-            ))}
-          </Lines>
-        </>
-      )}
-      {sheets.length > 0 && (
-        <>
-          <Typography variant="panelTitle">Sheets to find</Typography>
-          <Lines>
-            {sheets.map((need) => (
-              <FactLine key={need.material} name={need.name}>
-                <Quantity kind="area" value={need.area_m2} />
               </FactLine>
             ))}
           </Lines>

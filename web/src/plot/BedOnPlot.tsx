@@ -1,6 +1,7 @@
 import css from "./plot-sheet.module.css";
 import { memo, type KeyboardEvent, type PointerEvent } from "react";
 import type { BedFigures, Place } from "../api/client";
+import { STATES } from "../api/states";
 import { pathOf, type Outline } from "../drawing/geometry";
 
 type Props = {
@@ -34,10 +35,11 @@ export const BedOnPlot = memo(function BedOnPlot(props: Props) {
       data-part="bed-on-plot"
       data-form={figures.section.form}
       data-chosen={chosen || undefined}
+      data-state={figures.state}
       transform={`translate(${props.originX + place.x_m * scale} ${props.originY - place.y_m * scale})`}
       role="button"
       tabIndex={0}
-      aria-label={`${name}, move with the arrow keys, turn with [ and ]`}
+      aria-label={`${name}, ${STATES[figures.state]}, move with the arrow keys, turn with [ and ]`}
       aria-pressed={chosen}
       data-bed={`${figures.key} ${index}`}
       onPointerDown={(event) => props.onHold(figures.key, index, event)}

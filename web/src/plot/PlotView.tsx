@@ -28,6 +28,7 @@ import { PlotSheet, type Chosen } from "./PlotSheet";
 import { Sizing } from "./Sizing";
 import { SmallSection, smallScale } from "../drawing/SmallSection";
 import { Things, type Placing } from "./Things";
+import { STATES } from "../api/states";
 import { Unplaced } from "./Unplaced";
 import { usePlot } from "./usePlot";
 import { useUndoKeys } from "../kit/useUndoKeys";
@@ -117,7 +118,7 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
         )}
         <PlotHint>
           Drag a bed to move it (Alt for no snapping), turn it by its handle. Keys: arrows, Shift for far, [
-          and ] turn.
+          and ] turn. Dashed beds are planned.
         </PlotHint>
         <Unplaced garden={garden} work={work} onPlaced={setChosen} />
       </PlotLeft>
@@ -193,6 +194,14 @@ function BedCard({ bed, materials, to }: CardProps) {
         {bed.name}
         {bed.count > 1 && <span>{bed.count} alike</span>}
       </strong>
+      <PlotFact data-part="bed-state">
+        {STATES[bed.state]}
+        {bed.today_m != null && (
+          <>
+            , its surface at <Quantity kind="length" value={bed.today_m} />
+          </>
+        )}
+      </PlotFact>
       <PlotFact data-part="plot-fact">
         {size} {HOW[bed.section.form]}
       </PlotFact>

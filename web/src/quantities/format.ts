@@ -75,6 +75,11 @@ export function showVolume(volume_m3: number, units: Units): string {
   return litres >= 999.5 ? `${fixed(volume_m3, 2)} m³` : `${fixed(litres, litres < 10 ? 1 : 0)} L`;
 }
 
+/** A bag's size as it stands on the bag: "40 L", "1.5 cu ft". */
+export function shownBag(volume_m3: number, units: Units): string {
+  return units === "ft_in" ? `${trimmed(volume_m3 / CU_FT_M3, 2)} cu ft` : showVolume(volume_m3, units);
+}
+
 const LARGEST_POT_M3 = 0.1;
 
 /** What a bed or pot holds: a pot's in quarts or litres, as pots are sold. */

@@ -14,9 +14,11 @@ import { trimmed, typedLength, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { asideOf, schoolName } from "../schools/ways";
+import { STATES } from "../api/states";
 import { acrossLess, kindOf, valueOf, withMeasure, type Measure } from "../shapes/kinds";
 
 const BedMore = lazy(() => import("./BedMore"));
+const BedState = lazy(() => import("./BedState"));
 
 export type BedEdit = (change: (bed: Bed) => Bed) => void;
 type Props = {
@@ -26,6 +28,7 @@ type Props = {
   onEdit: BedEdit;
   draft: BedDraft;
   undoable: { canUndo: boolean; canRedo: boolean };
+  saved: boolean;
 };
 
 const Head = styled("header")({ display: "flex", gap: "6px 14px", alignItems: "center", flexWrap: "wrap" });
@@ -45,6 +48,7 @@ const OneMeasure = styled("span")({ display: "inline-flex", gap: 6, alignItems: 
 export const BedHead = memo(function BedHead(props: Props) {
   const { gardenId, bed, figures, onEdit } = props;
   const [open, setOpen] = useState(false);
+  const [stateOpen, setStateOpen] = useState(false);
   const rename = useCallback((name: string) => onEdit((now) => ({ ...now, name })), [onEdit]);
   const here = `/garden/${gardenId}/section/bed/${bed.key}`;
   return (
@@ -56,6 +60,17 @@ export const BedHead = memo(function BedHead(props: Props) {
         <NameField label="Name of the bed" name={bed.name ?? ""} onName={rename} />
       </Typography>
       <Measures>
+        <Chip
+          clickable
+          component="button"
+          onClick={() => setStateOpen(true)}
+          aria-haspopup="dialog"
+          label={stateSaid(figures)}
+          data-part="bed-state"
+        />
+        {figures.count > 1 && <Chip label={`${figures.count} alike`} />}
+      </Measures>
+      <Measures>
         <ShapeMeasures
           waitsAs={`${gardenId} ${bed.key}`}
           shape={bed.shape}
@@ -63,11 +78,15 @@ export const BedHead = memo(function BedHead(props: Props) {
           onEdit={onEdit}
         />
         <Ways here={here} school={bed.school} aside={asideOf(bed).length} />
-        {figures.count > 1 && <Chip label={`${figures.count} alike`} />}
         <Button onClick={() => setOpen(true)} aria-haspopup="dialog">
           More measures
         </Button>
       </Measures>
+      {stateOpen && (
+        <Suspense>
+          <BedState {...props} onClose={() => setStateOpen(false)} />
+        </Suspense>
+      )}
       {open && (
         <Suspense>
           <BedMore {...props} onClose={() => setOpen(false)} />
@@ -76,6 +95,11 @@ export const BedHead = memo(function BedHead(props: Props) {
     </Head>
   );
 });
+
+function stateSaid({ state, layers }: BedFigures): string {
+  if (state !== "filling") return STATES[state];
+  return `${STATES.filling}, ${layers.filter(({ laid }) => laid >= 1).length} of ${layers.length} layers`;
+}
 
 type WaysProps = { here: string; school: Bed["school"]; aside: number };
 

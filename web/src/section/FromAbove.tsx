@@ -9,7 +9,13 @@ import { useShowing } from "../quantities/UnitsContext";
 import { Spoil } from "./Spoil";
 import { pathOf, type Outline } from "../drawing/geometry";
 
-type Props = { gardenId: number; figures: BedFigures; materials: ReadonlyMap<string, Material> };
+type Props = {
+  gardenId: number;
+  figures: BedFigures;
+  materials: ReadonlyMap<string, Material>;
+  spoilTaken: boolean;
+  onSpoil: () => void;
+};
 
 const SIZE = { width: 170, height: 84 };
 const SPIRAL = { width: 220, height: 200 };
@@ -22,7 +28,13 @@ export function aboveHeight({ spiral }: { spiral?: BedFigures["spiral"] }): numb
 }
 
 /** The bed from above with its size, and what that says. */
-export const FromAbove = memo(function FromAbove({ gardenId, figures, materials }: Props) {
+export const FromAbove = memo(function FromAbove({
+  gardenId,
+  figures,
+  materials,
+  spoilTaken,
+  onSpoil,
+}: Props) {
   const { units } = useShowing();
   const { plan, spiral, section } = figures;
   const room = spiral ? SPIRAL : SIZE;
@@ -107,7 +119,13 @@ export const FromAbove = memo(function FromAbove({ gardenId, figures, materials 
           </>
         )}
         {figures.spoil_m3 > 0 && (
-          <Spoil gardenId={gardenId} spoil_m3={figures.spoil_m3} count={figures.count} />
+          <Spoil
+            gardenId={gardenId}
+            spoil_m3={figures.spoil_m3}
+            count={figures.count}
+            taken={spoilTaken}
+            onTaken={onSpoil}
+          />
         )}
       </AboveFacts>
     </FromAboveBox>

@@ -2,10 +2,11 @@ import Chip from "@mui/material/Chip";
 import { memo, type Ref } from "react";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
-import { changeLayer, setAmount, type LayerEdit } from "../draft/edits";
+import { changeLayer, setAmount, withLaid, type LayerEdit } from "../draft/edits";
 import { hatchOf } from "../drawing/hatches";
 import { Swatch } from "../drawing/Swatch";
 import { Note } from "../kit/Note";
+import { Tick } from "../kit/Tick";
 import { showLength, typedLength, typedVolume } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -71,6 +72,7 @@ export const LayerCard = memo(function LayerCard(props: CardProps) {
         </LayerTop>
         <LayerHow>
           <How {...props} layer={layer} figured={figured} material={material} />
+          {figures.state === "filling" && <LaidTick laid={bed.laid?.[index] ?? 0} onEdit={props.onEdit} />}
         </LayerHow>
         {figured.scattered && (
           <Note data-part="layer-scattered">
@@ -105,10 +107,23 @@ function sameCard(before: CardProps, after: CardProps): boolean {
   if (after.selected && (before.bed !== after.bed || before.figures !== after.figures)) return false;
   return (
     before.bed.layers[before.index] === after.bed.layers[after.index] &&
+    before.bed.laid?.[before.index] === after.bed.laid?.[after.index] &&
     before.figured === after.figured &&
     before.materials === after.materials &&
     before.figures.line_m === after.figures.line_m &&
+    before.figures.state === after.figures.state &&
     before.figures.count === after.figures.count
+  );
+}
+
+function LaidTick({ laid, onEdit }: { laid: number; onEdit: LayerEdit }) {
+  const part = laid > 0 && laid < 1;
+  return (
+    <Tick
+      label={part ? `${Math.round(laid * 100)} % laid` : "laid"}
+      checked={laid >= 1}
+      onTick={(ticked) => onEdit((bed, index) => withLaid(bed, index, ticked ? 1 : 0))}
+    />
   );
 }
 

@@ -4,7 +4,7 @@ import { memo } from "react";
 import { Link } from "react-router";
 import type { Layer, LayerFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
-import { changeLayer, changeMaterial, setAmount, splitLayer, type Amount } from "../draft/edits";
+import { changeLayer, changeMaterial, setAmount, splitLayer, withLaid, type Amount } from "../draft/edits";
 import { Choice } from "../kit/Choice";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
@@ -68,6 +68,7 @@ const Tools = memo(function Tools(props: Props) {
         materials={props.materials}
         onEdit={onEdit}
       />
+      <LaidTools {...props} />
       <Row>
         <Button onClick={() => props.onMove(1)} disabled={index === bed.layers.length - 1}>
           Up
@@ -85,6 +86,30 @@ const Tools = memo(function Tools(props: Props) {
     </LayerToolsBox>
   );
 });
+
+/** How much of the layer lies there already. */
+function LaidTools({ figures, figured, onEdit }: Props) {
+  if (figures.state === "filled" || figures.state === "emptied") return null;
+  return (
+    <Row sx={END}>
+      {figured.laid < 1 && (
+        <Button onClick={() => onEdit((bed, index) => withLaid(bed, index, 1))}>I have laid this</Button>
+      )}
+      <MeasureField
+        label="laid so far"
+        limit="share"
+        width="84px"
+        shown={`${Math.round(figured.laid * 1000) / 10} %`}
+        onMeaning={({ values: [share = 0] }) => onEdit((bed, index) => withLaid(bed, index, share))}
+      />
+      {!figured.sheet && figured.laid > 0 && figured.laid < 1 && (
+        <LayerAside>
+          <Quantity kind="volume" value={figured.left_loose_m3} /> loose still to come
+        </LayerAside>
+      )}
+    </Row>
+  );
+}
 
 function wayOf(layer: Layer): Way {
   if (layer.fill) return "fill";

@@ -36,7 +36,7 @@ export const Prospects = memo(function Prospects({ gardenId, figures, forecast, 
         )}
       </Disclosure>
       <Disclosure
-        title="Surface after the first winter"
+        title={figures.age_months == null ? "Surface after the first winter" : "Surface this spring"}
         said={
           <>
             −<Quantity kind="length" value={sunk} />
@@ -59,7 +59,7 @@ export const Prospects = memo(function Prospects({ gardenId, figures, forecast, 
       </Disclosure>
       {next && (
         <Lines>
-          <FactLine name="Top up next spring">
+          <FactLine name={figures.age_months == null ? "Top up next spring" : "Top up this spring"}>
             {next.bags > 0 ? (
               `${next.bags} bag${next.bags > 1 ? "s" : ""}`
             ) : (

@@ -44,7 +44,10 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
   const layers = useBoundaries(state, draft, units);
   const { selected, setSelected, inStep, edit, editLayer } = layers;
   const [adding, setAdding] = useState(false);
-  const [month, setMonth] = useState<number | null>(null);
+  // a bed that lies there is shown as it is today until another month is chosen
+  const [wanted, setMonth] = useState<number | null>();
+  const today = figures?.age_months == null ? null : Math.round(figures.age_months) || null;
+  const month = wanted === undefined ? today : wanted;
   const sunken = useSunken(gardenId, figuredBed, month);
   const stage = useRef<HTMLDivElement>(null);
   const cards = useRef(new Map<number, HTMLElement>());
@@ -115,6 +118,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
     layers.add(material, at);
     setAdding(false);
   });
+  const takeSpoil = useEventCallback(() => edit((now) => ({ ...now, spoil_on_heap: true })));
   const sheetOnFloor = useEventCallback(() => {
     const sheet = materials.get(FLOOR_SHEET);
     if (sheet) layers.add(sheet, 0);
@@ -139,6 +143,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
           onEdit={edit}
           draft={draft}
           undoable={state}
+          saved={save.state === "saved"}
         />
         {save.state === "stale" && (
           <StaleNotice
@@ -175,7 +180,13 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
               )}
             </SectionDrawing>
             <Years figures={told} sunken={sunken} month={month} onMonth={setMonth} />
-            <FromAbove gardenId={gardenId} figures={told} materials={materials} />
+            <FromAbove
+              gardenId={gardenId}
+              figures={told}
+              materials={materials}
+              spoilTaken={bed.spoil_on_heap ?? false}
+              onSpoil={takeSpoil}
+            />
           </SectionLeft>
           <SectionCards>
             <LayerCards reversed aria-label="Layers, top to bottom">

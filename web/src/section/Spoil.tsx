@@ -4,12 +4,12 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, saidOf } from "../api/client";
 import { Quantity } from "../quantities/Quantity";
 
-type Props = { gardenId: number; spoil_m3: number; count: number };
+type Props = { gardenId: number; spoil_m3: number; count: number; taken: boolean; onTaken: () => void };
 
 const DUG = "garden_soil";
 
 /** What a trench gives, and the click that puts it on the gardener's own heap. */
-export function Spoil({ gardenId, spoil_m3, count }: Props) {
+export function Spoil({ gardenId, spoil_m3, count, taken, onTaken }: Props) {
   const queries = useQueryClient();
   const heap = useMutation({
     mutationFn: async () => {
@@ -21,6 +21,7 @@ export function Spoil({ gardenId, spoil_m3, count }: Props) {
       return api.saveSources(gardenId, { revision, sources: { ...sources, stock: [...others, heap] } });
     },
     onSuccess: () => {
+      onTaken();
       void queries.invalidateQueries({ queryKey: ["sources", gardenId] });
       void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
     },
@@ -33,7 +34,7 @@ export function Spoil({ gardenId, spoil_m3, count }: Props) {
         <Quantity kind="volume" value={spoil_m3 * count} />
       </b>{" "}
       of loose soil.{" "}
-      {heap.isSuccess ? (
+      {taken ? (
         <span role="status">It lies on your heap of garden soil.</span>
       ) : (
         <Button disabled={heap.isPending} onClick={() => heap.mutate()}>

@@ -5,12 +5,18 @@ import { Explained } from "../kit/Explained";
 import { FactLine, Lines } from "../kit/Lines";
 import { Note } from "../kit/Note";
 import { TallyBox, TallyVolume } from "../kit/tally.styles";
-import { showMoney } from "../quantities/format";
+import { showMoney, shownBag } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 
 type Props = { figures: BedFigures; buying: TalliedFigures | null; waiting: boolean };
 
+const HEADS = {
+  planned: "To fill",
+  filling: "Still to come for",
+  filled: "What lies in",
+  emptied: "What lay in",
+} as const;
 const LOOSE = "As it comes out of the bag or off the lorry. Laid and settled the same stuff takes less room.";
 const PLACED = "As it lies in the bed, laid and settled: what the bed holds.";
 
@@ -18,13 +24,24 @@ const PLACED = "As it lies in the bed, laid and settled: what the bed holds.";
 export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
   const { count } = figures;
   const beds = count === 1 ? "for this bed" : `for ${count} beds`;
+  const lies = figures.state === "filled" || figures.state === "emptied";
   const each = count > 1 && " a bed";
   return (
     <TallyBox aria-labelledby="tally-title" aria-busy={waiting || undefined} data-part="tally">
       <Typography variant="panelTitle" id="tally-title" sx={{ marginBottom: 1.5 }}>
-        {count === 1 ? "To fill the bed" : count === 2 ? "To fill both beds" : `To fill all ${count} beds`}
+        {HEADS[figures.state]} {count === 1 ? "the bed" : count === 2 ? "both beds" : `all ${count} beds`}
       </Typography>
-      {buying ? <Bought buying={buying} beds={beds} /> : <Note>Working out what to buy ...</Note>}
+      {lies ? (
+        <Note>
+          {figures.state === "filled"
+            ? "It lies there: only its top-up is bought."
+            : "Nothing is bought for it."}
+        </Note>
+      ) : buying ? (
+        <Bought buying={buying} beds={beds} />
+      ) : (
+        <Note>Working out what to buy ...</Note>
+      )}
       <Lines>
         <FactLine name={<Explained why={PLACED}>Holds, placed</Explained>}>
           <Quantity kind="held" value={figures.fill_volume_m3} />
@@ -38,6 +55,11 @@ export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
           <Quantity kind="mass" value={figures.mass_saturated_kg} />
           {each}
         </FactLine>
+        {figures.today_m != null && (
+          <FactLine name="Surface today, over the floor">
+            <Quantity kind="length" value={figures.today_m} />
+          </FactLine>
+        )}
         <FactLine name="Growing area">
           <Quantity kind="area" value={figures.top_area_m2} />
           {each}
@@ -59,7 +81,7 @@ export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
 });
 
 function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
-  const { currency } = useShowing();
+  const { currency, units } = useShowing();
   const { tally, figures } = buying;
   const unmet = figures.haul?.unmet ?? [];
   const names = new Map(figures.needs.map((need) => [need.material, need.name]));
@@ -81,6 +103,11 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
           <FactLine name="Bought in bags">
             {tally.bag_count === 1 ? "1 bag" : `${tally.bag_count} bags`} ·{" "}
             {showMoney(tally.bags_price, currency)}
+          </FactLine>
+        )}
+        {tally.usual_bags > 0 && (
+          <FactLine name={`If all in bags of ${shownBag(tally.usual_bag_m3, units)}`}>
+            {tally.usual_bags === 1 ? "1 bag" : `${tally.usual_bags} bags`}
           </FactLine>
         )}
         {tally.bulk_m3 > 0 && (

@@ -33,12 +33,21 @@ const Stops = styled("div")({ display: "flex", flexWrap: "wrap", gridColumn: "1 
 export const Years = memo(function Years({ figures, sunken, month, onMonth }: Props) {
   const at = month ?? 0;
   const [first = 6, , third = 30] = figures.spring_months;
-  const stops = [
-    [null, "filled"],
-    [first, "first winter over"],
-    [third, "third spring"],
-    [LAST, "ten years"],
-  ] as const;
+  const age = figures.age_months == null ? null : Math.round(figures.age_months) || null;
+  const stops: readonly (readonly [number | null, string])[] =
+    age === null
+      ? [
+          [null, "filled"],
+          [first, "first winter over"],
+          [third, "third spring"],
+          [LAST, "ten years"],
+        ]
+      : [
+          [null, "as it was filled"],
+          [age, "today"],
+          [first, "this spring"],
+          [LAST, "ten years"],
+        ];
   const surface = figures.surface_m[at] ?? 0;
   const drop = (figures.surface_m[0] ?? 0) - surface;
   return (
@@ -48,7 +57,7 @@ export const Years = memo(function Years({ figures, sunken, month, onMonth }: Pr
           "As filled"
         ) : (
           <>
-            {spanOf(month)} on: <Quantity kind="length" value={drop} /> lower
+            {month === age ? "Today" : `${spanOf(month)} on`}: <Quantity kind="length" value={drop} /> lower
           </>
         )}
       </Typography>
