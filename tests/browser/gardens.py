@@ -48,10 +48,10 @@ def keep(
     return store_plan(gardener.pk, plan)
 
 
-def open_section(app: Page, home: str, garden: Garden, key: str) -> None:
-    """A bed's section, figures and buying there."""
+def open_section(app: Page, home: str, garden: Garden, key: str, told: str = "loose") -> None:
+    """A bed's section, figures and buying there. told: what its tally says once it is worked out."""
     app.goto(f"{home}/garden/{garden.pk}/section/bed/{key}")
-    expect(app.locator("[data-part=tally-volume]")).to_be_visible()
+    expect(app.locator("[data-part=tally]")).to_contain_text(told)
 
 
 def saved(app: Page) -> None:

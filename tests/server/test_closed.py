@@ -32,6 +32,8 @@ BODIES: dict[str, dict[str, Any]] = {
     "ProbeSettings": {},
     "NewBed": {"bed": zoo.bed()},
     "ChangedBed": {"revision": 1, "bed": zoo.bed()},
+    "EmptyBed": {"revision": 1},
+    "AskedRows": {"plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}, "beds": ["plain"], "aisle_m": 0.6},
     "ChangedGarden": {"revision": 0, "garden": {"name": "Renamed"}},
     "ChangedMaterial": {"material": {"key": "heap", "like": "compost"}, "revision": 1},
     "ChangedUnits": {"units": "metric"},
@@ -113,6 +115,8 @@ def test_its_owner_gets_an_answer(
     garden.mixes.create(key="half", name="Half", parts=MIX["parts"])
     if path.endswith("/beds/{key}/take-back"):
         garden.beds.filter(key="plain").update(deleted_at=timezone.now())
+    elif path.endswith("/empty"):
+        garden.beds.filter(key="plain").update(cut=garden.beds.get(key="plain").cut | {"state": "filled"})
     elif path.endswith("/take-back"):
         Garden.objects.update(deleted_at=timezone.now())
     assert send(signed_in, method, filled(path, garden), body).status_code in {200, 201, 204}

@@ -9,12 +9,15 @@ from datetime import date
 from functools import cached_property
 
 from nolbet_core.built.ground import ground_of
+from nolbet_core.climate.typical import CLIMATES
 from nolbet_core.climate.weather import USUAL_LATITUDE_DEG, MonthNormals, hot_day_evaporation, usual_normals
 from nolbet_core.climate.year import COMMON_YEAR, Year, ends_in_second_half, garden_year
 from nolbet_core.plan.garden import Garden, Normals
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plot.ground import Ground
 from nolbet_core.quantities.units import System
+from nolbet_core.quantities.writing import show_temperature
+from nolbet_core.settling.clock import REFERENCE_C
 
 
 @dataclass(frozen=True)
@@ -22,7 +25,8 @@ class Surroundings:
     """What a bed stands in. system: units that judgements are told in. handful_kg: the gardener's handful of meal.
 
     plot: the measured ground in the plan's words, where it was measured. normals: of the twelve months, nothing where
-    none are known. latitude_deg: where it is known [degrees].
+    none are known. latitude_deg: where it is known [degrees]. climate_said: what the climate is guessed from, where it
+    is. garden: in the plan's words, with what else is known of the place.
     """
 
     system: System
@@ -31,6 +35,8 @@ class Surroundings:
     plot: Plot | None = None
     normals: tuple[MonthNormals, ...] = ()
     latitude_deg: float | None = None
+    climate_said: str | None = None
+    garden: Garden | None = None
 
     @cached_property
     def hot_day_mm(self) -> float:
@@ -46,9 +52,15 @@ class Surroundings:
 
 
 def latitude_of(garden: Garden) -> float | None:
-    """A garden's latitude [degrees] as given; where only its frosts tell of the south, a usual one there."""
-    if garden.latitude_deg is not None or garden.last_frost is None:
+    """A garden's latitude [degrees] as given; where only its half of the earth is known, or its frosts
+    tell of the south, a usual one there.
+    """
+    if garden.latitude_deg is not None:
         return garden.latitude_deg
+    if garden.hemisphere is not None:
+        return -USUAL_LATITUDE_DEG if garden.hemisphere == "south" else USUAL_LATITUDE_DEG
+    if garden.last_frost is None:
+        return None
     return -USUAL_LATITUDE_DEG if ends_in_second_half(garden.last_frost) else None
 
 
@@ -80,6 +92,23 @@ def _mean_of_year(temps_c: Sequence[float]) -> float:
     return sum(n * each for n, each in zip(days, temps_c, strict=True)) / sum(days)
 
 
+def climate_basis(garden: Garden) -> str | None:
+    """What a garden's warmth and rain are guessed from; None where its own normals are known."""
+    if garden.normals is not None and garden.typical_climate is None:
+        return None
+    if garden.normals is not None and garden.typical_climate is not None:
+        typical = CLIMATES[garden.typical_climate]
+        return (
+            f"Warmth and rain are those of a typical climate, {typical.name.lower()} ({typical.koppen}), not measured."
+        )
+    system = System(garden.units)
+    if garden.mean_temp_c is not None:
+        said = show_temperature(garden.mean_temp_c, system)
+        return f"The seasons and the rain are guessed round a mean of {said}: choose a climate or enter your own."
+    usual = show_temperature(REFERENCE_C, system)
+    return f"No climate is entered: {usual} in the mean and even rain are taken, which may be far off."
+
+
 def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
     """What a garden's beds share. today: stands in for a day of filling that isn't given."""
     year = garden_year(
@@ -91,4 +120,13 @@ def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
         monthly_temps_of(garden),
     )
     normals = tuple(MonthNormals(**each.model_dump()) for each in garden.normals or ())
-    return Surroundings(System(garden.units), year, garden.handful_kg, garden.plot, normals, latitude_of(garden))
+    return Surroundings(
+        System(garden.units),
+        year,
+        garden.handful_kg,
+        garden.plot,
+        normals,
+        latitude_of(garden),
+        climate_basis(garden),
+        garden,
+    )

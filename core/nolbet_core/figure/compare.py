@@ -109,6 +109,7 @@ def figure_schools(plan: Plan, bed: Bed, supplies: Supplies, today: date | None 
 
 def figure_school(school: School, plan: Plan, bed: Bed, supplies: Supplies, today: date | None = None) -> SchoolFigures:
     """A school for a bed: the stack it starts it with and its figures, or why it doesn't suit."""
+    bed = as_planned(bed)
     vessel = build_bed(bed.model_copy(update={"layers": [], "set_aside": []}), supplies.materials).holding().vessel
     depth_m = max(vessel.hollow.rim_m - bed.kept_empty_m, 0.0)
     started = bed.model_copy(update={"school": school.key, "layers": [], "seen": [], "set_aside": []})

@@ -217,8 +217,9 @@ class BedFigures:
 
     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
-    has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
-    when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
+    has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
+    begun, or whose day of filling isn't known. ready: from when what may be sown. first_reservoir: what a reservoir
+    would start as, null where there is one or can't be.
     """
 
     key: str

@@ -56,6 +56,7 @@ def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFi
         top_up_loose_m3=sum(spring.loose_m3 for spring in springs),
         top_up_total=whole,
         doses=_doses(worked, supplies),
+        climate_said=worked.around.climate_said,
     )
 
 

@@ -87,6 +87,7 @@ class DoseFigures:
 class ForecastFigures:
     """A bed's coming years. low_m, high_m: the band of its surface by month. ghosts: its surface after the first winter
     and in the third spring, to draw. draws: how many the band rests on. top_up_loose_m3, top_up_total: over ten years.
+    climate_said: what the climate is guessed from, where it is.
     """
 
     low_m: list[float]
@@ -98,6 +99,7 @@ class ForecastFigures:
     top_up_loose_m3: float
     top_up_total: MoneyOut | None
     doses: list[DoseFigures]
+    climate_said: str | None
 
 
 @record

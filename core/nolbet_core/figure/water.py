@@ -90,6 +90,7 @@ def figure_water(bed: Bed, garden: Garden, supplies: Supplies, days: Sequence[We
         season=(planted.starts + 1, planted.ends + 1),
         years=weather.years,
         weather=source,
+        climate_said=worked.around.climate_said if source != "daily" else None,
     )
 
 

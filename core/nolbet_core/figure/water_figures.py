@@ -36,7 +36,7 @@ class WaterFigures:
     much less this one takes for what plants got. short_days: on which plants go short. overflow_m3: that runs off.
     hot_day_m3: what plants ask on a hot day in full leaf. lasts_days: from full without rain, by month; longest_days:
     what is not looked beyond; narrow: what would narrow that most. begins: day of the year on which each year begins.
-    years: of weather; weather: where it comes from.
+    years: of weather; weather: where it comes from; climate_said: what normals are guessed from, where they are.
     """
 
     water_m3: float
@@ -60,6 +60,7 @@ class WaterFigures:
     season: tuple[int, int]
     years: int
     weather: Weathered
+    climate_said: str | None
 
 
 @record

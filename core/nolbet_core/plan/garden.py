@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Final, Literal
 
-from pydantic import Field
+from pydantic import Field, ValidationInfo, field_validator
 
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import (
@@ -30,6 +30,14 @@ from nolbet_core.quantities import limits
 FORMAT: Final = "nolbet-plan/1"
 
 
+Typical = Literal[
+    "oceanic", "cool_oceanic", "warm_summer_dry", "hot_summer_dry", "humid_subtropical", "summer_rain",
+    "hot_continental", "cool_continental", "boreal", "cold_steppe", "hot_steppe", "desert", "wet_tropics",
+    "dry_and_wet_tropics",
+]  # fmt: skip
+"""Typical climates by their keys."""
+
+
 class Normals(Model):
     """A month's usual weather: mean daily extremes, rain of the month, and days with rain."""
 
@@ -42,7 +50,9 @@ class Normals(Model):
 class Garden(Model):
     """The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs.
 
-    normals: usual weather of the twelve months.
+    hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
+    they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
+    that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
     """
 
     name: Name
@@ -52,10 +62,24 @@ class Garden(Model):
     mean_temp_c: Annotated[float, Field(ge=-30, le=45)] | None = None
     last_frost: MonthDay | None = None
     first_frost: MonthDay | None = None
+    hemisphere: Literal["north", "south"] | None = None
     normals: Annotated[list[Normals], Field(min_length=12, max_length=12)] | None = None
+    typical_climate: Typical | None = None
     wettest_day_mm: Annotated[float, Field(gt=0, le=1900)] | None = None
     handful_kg: Annotated[float, Field(ge=0.005, le=0.5)] | None = None
+    tap_l_min: Annotated[float, Field(gt=0, le=500)] | None = None
+    ants: bool | None = None
+    burrowers: bool | None = None
+    water_table_m: Annotated[float, Field(ge=0, le=50)] | None = None
     plot: Plot | None = None
+
+    @field_validator("hemisphere")
+    @classmethod
+    def _on_its_side(cls, value: str | None, info: ValidationInfo) -> str | None:
+        latitude = info.data.get("latitude_deg")
+        if value is not None and latitude and (latitude < 0) != (value == "south"):
+            raise ValueError(f"is {value}, and latitude_deg is {latitude:g}; leave one of them out")
+        return value
 
 
 Density = Annotated[float, Field(gt=0, le=5000)]

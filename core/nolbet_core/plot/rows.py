@@ -33,7 +33,7 @@ class Group:
 
 
 @record
-class Spot:
+class LaidSpot:
     """Where one bed comes to lie: its middle [m], and how far it is turned anticlockwise [degrees]."""
 
     x_m: float
@@ -43,7 +43,7 @@ class Spot:
 
 def lay_out(
     groups: Sequence[Group], in_a_row: int | None, aisle_m: float, ground: BaseGeometry, taken: Sequence[BaseGeometry]
-) -> list[list[Spot]]:
+) -> list[list[LaidSpot]]:
     """Spots for groups of beds, one after the other, each group in rows.
 
     in_a_row: how many beside one another, None for as many as fit. aisle_m: kept between beds, rows and all that stands
@@ -62,7 +62,7 @@ def lay_out(
     return laid
 
 
-def _outline(group: Group, spot: Spot) -> BaseGeometry:
+def _outline(group: Group, spot: LaidSpot) -> BaseGeometry:
     along, up = _sides(group, spot.turn_deg)
     return shapely.box(spot.x_m - along / 2, spot.y_m - up / 2, spot.x_m + along / 2, spot.y_m + up / 2)
 
@@ -71,7 +71,7 @@ def _sides(group: Group, turn_deg: float) -> tuple[float, float]:
     return (group.width_m, group.length_m) if turn_deg else (group.length_m, group.width_m)
 
 
-def _block(group: Group, in_a_row: int | None, aisle_m: float, free: BaseGeometry) -> list[Spot]:
+def _block(group: Group, in_a_row: int | None, aisle_m: float, free: BaseGeometry) -> list[LaidSpot]:
     """The group as one block of rows; nothing where none fits."""
     for columns in _row_lengths(group.count, in_a_row):
         rows = math.ceil(group.count / columns)
@@ -83,7 +83,7 @@ def _block(group: Group, in_a_row: int | None, aisle_m: float, free: BaseGeometr
             if corner is not None:
                 x, y = corner
                 return [
-                    Spot(
+                    LaidSpot(
                         x + along / 2 + (index % columns) * (along + aisle_m),
                         y + up / 2 + (index // columns) * (up + aisle_m),
                         turn_deg,
@@ -119,7 +119,7 @@ def _nearest_corner(wide_m: float, high_m: float, free: BaseGeometry, beside: Po
     return float(xs[columns[at]]), float(ys[rows[at]])
 
 
-def _singly(group: Group, aisle_m: float, ground: BaseGeometry, taken: Sequence[BaseGeometry]) -> list[Spot]:
+def _singly(group: Group, aisle_m: float, ground: BaseGeometry, taken: Sequence[BaseGeometry]) -> list[LaidSpot]:
     room = room_for(group.length_m, group.width_m, aisle_m, ground, taken)
     turn_deg = TURNED_DEG if room.turned else 0.0
-    return [Spot(x, y, turn_deg) for x, y in room.middles_m[: group.count]]
+    return [LaidSpot(x, y, turn_deg) for x, y in room.middles_m[: group.count]]

@@ -16,6 +16,7 @@ from nolbet_core.quantities.units import (
     KILOGRAM,
     LITRE,
     METRE,
+    MILLIMETRE,
     POUND,
     SQ_FT,
     SQ_METRE,
@@ -110,7 +111,10 @@ PH = Limit("pH", Kind.PH, 14.0)
 DENSITY_KG_M3 = Limit("a density", Kind.DENSITY, 5000.0, above_least=True)
 LOOSE_FACTOR = Limit("a loose factor", Kind.NUMBER, 5.0, least=1.0)
 DECAY = Limit("a rate of rotting", Kind.NUMBER, 20.0)
-TEMPERATURE_C = Limit("a mean temperature", Kind.TEMPERATURE, 45.0)
+TEMPERATURE_C = Limit("a mean temperature", Kind.TEMPERATURE, 45.0, least=-30.0)
+DAY_TEMPERATURE_C = Limit("a temperature", Kind.TEMPERATURE, 60.0, least=-70.0)
+RAIN_M = Limit("rain of a month", Kind.LENGTH, 5.0, bare=(INCH, MILLIMETRE))
+LATITUDE_DEG = Limit("a latitude", Kind.NUMBER, 90.0)
 MEAL_KG = Limit("what is scattered", Kind.MASS, 10_000.0, above_least=True)
 HANDFUL_KG = Limit("a handful", Kind.MASS, 0.5, least=0.005)
 CATCHMENT_M2 = Limit("a roof led in", Kind.AREA, 1000.0)
@@ -147,6 +151,9 @@ LIMITS: dict[str, Limit] = {
     "sheet_mass": SHEET_KG_M2,
     "decay": DECAY,
     "temperature": TEMPERATURE_C,
+    "day_temperature": DAY_TEMPERATURE_C,
+    "rain": RAIN_M,
+    "latitude": LATITUDE_DEG,
     "meal": MEAL_KG,
     "handful": HANDFUL_KG,
     "catchment": CATCHMENT_M2,

@@ -8,6 +8,7 @@ from ninja.security import SessionAuth
 from nolbet.api.account import router as account_router
 from nolbet.api.beds import router as beds_router
 from nolbet.api.blend import router as blend_router
+from nolbet.api.climates import router as climates_router
 from nolbet.api.figure import router as figure_router
 from nolbet.api.files import router as files_router
 from nolbet.api.forecast import router as forecast_router
@@ -24,6 +25,7 @@ from nolbet.api.water import router as water_router
 api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_url=None, openapi_url=None)
 map_errors(api)
 api.add_router("/account", account_router)
+api.add_router("/climates", climates_router)
 api.add_router("/gardens", files_router)
 api.add_router("/gardens", gardens_router)
 api.add_router("/gardens", beds_router)

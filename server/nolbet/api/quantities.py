@@ -49,6 +49,9 @@ LimitName = Literal[
     "parts",
     "carbon",
     "rise",
+    "day_temperature",
+    "rain",
+    "latitude",
 ]
 
 

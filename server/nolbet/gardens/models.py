@@ -33,6 +33,7 @@ class Garden(models.Model):
     first_frost = models.CharField(max_length=5, null=True, blank=True)
     handful_kg = models.FloatField(null=True, blank=True)
     normals = models.JSONField(null=True, blank=True)
+    facts = models.JSONField(default=dict, blank=True)
     plot = models.JSONField(null=True, blank=True)
     plot_revision = models.PositiveIntegerField(default=0)
     plot_edition = models.PositiveIntegerField(default=FIRST_EDITION)

@@ -25,19 +25,31 @@ HEAD_KEYS = (
     "handful_kg",
     "normals",
 )
+FACT_KEYS = (
+    "hemisphere",
+    "typical_climate",
+    "wettest_day_mm",
+    "tap_l_min",
+    "ants",
+    "burrowers",
+    "water_table_m",
+)
+"""What is known of a garden's place beside its columns, kept as one document."""
+
 COLUMNS = {"key", "name", "count"}
 
 
 def head_columns(garden: PlanGarden) -> dict[str, Any]:
     """What is kept of a garden's head."""
-    return garden.model_dump(include=set(HEAD_KEYS))
+    facts = garden.model_dump(include=set(FACT_KEYS), exclude_none=True)
+    return garden.model_dump(include=set(HEAD_KEYS)) | {"facts": facts}
 
 
 def head_plan(garden: Garden) -> PlanGarden:
     """A kept garden's head as the plan writes it, its plot left out. Raises Unreadable."""
     try:
-        return PlanGarden(**{key: getattr(garden, key) for key in HEAD_KEYS})
-    except ValidationError as error:
+        return PlanGarden(**{key: getattr(garden, key) for key in HEAD_KEYS}, **garden.facts)
+    except (ValidationError, TypeError) as error:
         raise Unreadable(_why(error)) from error
 
 
@@ -99,8 +111,10 @@ def raw_bed(bed: Bed) -> dict[str, Any]:
 def raw_head(garden: Garden) -> dict[str, Any]:
     """A garden's head and plot as they lie in the database, readable or not."""
     kept = ("name", "currency", "units", "latitude_deg", "mean_temp_c", "last_frost", "first_frost", "handful_kg")
-    return {name: getattr(garden, name) for name in (*kept, "normals", "plot", "plot_edition")}
+    return {name: getattr(garden, name) for name in (*kept, "normals", "facts", "plot", "plot_edition")}
 
 
-def _why(error: ValidationError) -> str:
+def _why(error: ValidationError | TypeError) -> str:
+    if isinstance(error, TypeError):
+        return "its document isn't what a garden is written as"
     return "; ".join(str(problem) for problem in from_validation(error)[:3])

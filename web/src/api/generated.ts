@@ -104,6 +104,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/climates/{hemisphere}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Climates
+         * @description Typical climates, their months as they come in that half of the earth.
+         */
+        get: operations["nolbet_api_climates_list_climates"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens": {
         parameters: {
             query?: never;
@@ -1638,8 +1658,9 @@ export interface components {
          *
          *     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
          *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
-         *     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't begun, or whose day of filling isn't known. ready: from
-         *     when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or can't be.
+         *     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
+         *     begun, or whose day of filling isn't known. ready: from when what may be sown. first_reservoir: what a reservoir
+         *     would start as, null where there is one or can't be.
          */
         BedFigures: {
             /** Age Months */
@@ -2399,8 +2420,11 @@ export interface components {
          * ForecastFigures
          * @description A bed's coming years. low_m, high_m: the band of its surface by month. ghosts: its surface after the first winter
          *     and in the third spring, to draw. draws: how many the band rests on. top_up_loose_m3, top_up_total: over ten years.
+         *     climate_said: what the climate is guessed from, where it is.
          */
         ForecastFigures: {
+            /** Climate Said */
+            climate_said: string | null;
             /** Doses */
             doses: components["schemas"]["DoseFigures"][];
             /** Draws */
@@ -2424,9 +2448,15 @@ export interface components {
          * Garden
          * @description The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs.
          *
-         *     normals: usual weather of the twelve months.
+         *     hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
+         *     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
+         *     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
          */
         Garden: {
+            /** Ants */
+            ants?: boolean | null;
+            /** Burrowers */
+            burrowers?: boolean | null;
             /**
              * Currency
              * @description ISO 4217 code
@@ -2437,6 +2467,8 @@ export interface components {
             first_frost?: string | null;
             /** Handful Kg */
             handful_kg?: number | null;
+            /** Hemisphere */
+            hemisphere?: ("north" | "south") | null;
             /** Last Frost */
             last_frost?: string | null;
             /** Latitude Deg */
@@ -2448,12 +2480,18 @@ export interface components {
             /** Normals */
             normals?: components["schemas"]["Normals"][] | null;
             plot?: components["schemas"]["Plot"] | null;
+            /** Tap L Min */
+            tap_l_min?: number | null;
+            /** Typical Climate */
+            typical_climate?: ("oceanic" | "cool_oceanic" | "warm_summer_dry" | "hot_summer_dry" | "humid_subtropical" | "summer_rain" | "hot_continental" | "cool_continental" | "boreal" | "cold_steppe" | "hot_steppe" | "desert" | "wet_tropics" | "dry_and_wet_tropics") | null;
             /**
              * Units
              * @default metric
              * @enum {string}
              */
             units?: "ft_in" | "metric";
+            /** Water Table M */
+            water_table_m?: number | null;
             /** Wettest Day Mm */
             wettest_day_mm?: number | null;
         };
@@ -4706,7 +4744,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
             /** Typed */
             typed: string;
             /**
@@ -4714,6 +4752,31 @@ export interface components {
              * @enum {string}
              */
             units: "ft_in" | "metric";
+        };
+        /**
+         * TypicalOut
+         * @description A typical climate as a garden takes it over. latitude_deg: where such places usually lie, south negative.
+         */
+        TypicalOut: {
+            /** First Frost */
+            first_frost: string | null;
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "oceanic" | "cool_oceanic" | "warm_summer_dry" | "hot_summer_dry" | "humid_subtropical" | "summer_rain" | "hot_continental" | "cool_continental" | "boreal" | "cold_steppe" | "hot_steppe" | "desert" | "wet_tropics" | "dry_and_wet_tropics";
+            /** Koppen */
+            koppen: string;
+            /** Last Frost */
+            last_frost: string | null;
+            /** Latitude Deg */
+            latitude_deg: number;
+            /** Name */
+            name: string;
+            /** Normals */
+            normals: components["schemas"]["Normals"][];
+            /** Said */
+            said: string;
         };
         /**
          * Under
@@ -4803,11 +4866,13 @@ export interface components {
          *     much less this one takes for what plants got. short_days: on which plants go short. overflow_m3: that runs off.
          *     hot_day_m3: what plants ask on a hot day in full leaf. lasts_days: from full without rain, by month; longest_days:
          *     what is not looked beyond; narrow: what would narrow that most. begins: day of the year on which each year begins.
-         *     years: of weather; weather: where it comes from.
+         *     years: of weather; weather: where it comes from; climate_said: what normals are guessed from, where they are.
          */
         WaterFigures: {
             /** Begins */
             begins: number;
+            /** Climate Said */
+            climate_said: string | null;
             /** High M */
             high_m: number[];
             /** Hot Day M3 */
@@ -5112,6 +5177,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_api_climates_list_climates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hemisphere: "north" | "south";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypicalOut"][];
                 };
             };
         };

@@ -228,6 +228,14 @@ export const BARE_UNITS: Partial<Record<string, { ft_in: string; metric: string 
     ft_in: "\u00b0F",
     metric: "\u00b0C",
   },
+  day_temperature: {
+    ft_in: "\u00b0F",
+    metric: "\u00b0C",
+  },
+  rain: {
+    ft_in: "in",
+    metric: "mm",
+  },
   meal: {
     ft_in: "lb",
     metric: "kg",

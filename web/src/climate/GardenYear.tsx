@@ -23,7 +23,8 @@ function YearFields({ gardenId }: { gardenId: number }) {
       api.changeGarden(gardenId, (head) => ({ ...head, ...change })),
     onSuccess: (kept) => {
       queries.setQueryData(["garden", gardenId], kept);
-      void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
+      for (const key of ["figure", "water", "told"])
+        void queries.invalidateQueries({ queryKey: [key, gardenId] });
     },
   });
   const head = garden.data?.garden;
@@ -34,7 +35,7 @@ function YearFields({ gardenId }: { gardenId: number }) {
       <ClimateFields climate={head} onChange={(change) => keep.mutate(change)} />
       {keep.error && <Problem>{saidOf(keep.error)}</Problem>}
       <Note>
-        {head.mean_temp_c == null && `${showTemperature(12, units)} is the default. `}
+        {head.mean_temp_c == null && !head.normals && `${showTemperature(12, units)} is taken until then. `}
         Warm fill rots and sinks faster.
       </Note>
     </ShowingProvider>

@@ -56,7 +56,7 @@ export function NewGarden() {
       <Choice label="Measured in" shown options={UNITS} value={units} onChoose={setUnits} />
       <Pick label="Money" options={MONEY} value={currency} onChoose={setCurrency} />
       <ShowingProvider value={{ units, told_in: units, currency }}>
-        <Typography variant="panelTitle">Its place, as far as you know it</Typography>
+        <Typography variant="panelTitle">Its place and its year, as far as you know them</Typography>
         <ClimateFields
           key={units}
           climate={climate}

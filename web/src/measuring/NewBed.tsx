@@ -36,6 +36,7 @@ export default function NewBed({ garden, materials, onMade }: Props) {
   const [wall_m, setWall] = useState(0);
   const [fill, setFill] = useState<Fill>({ material: FIRST_FILL });
   const measures = useMeasures(shapeKind);
+  const [count, setCount] = useState(1);
   const [sent, setSent] = useState(false);
   const { walled, fills } = SHAPES[shapeKind];
 
@@ -54,6 +55,7 @@ export default function NewBed({ garden, materials, onMade }: Props) {
   const empty: Bed | null = measures.shape && {
     key: "new_bed",
     name: name.trim() || `Bed ${garden.beds.length + 1}`,
+    count,
     shape: measures.shape,
     measured,
     wall_m: walled ? wall_m : 0,
@@ -85,14 +87,28 @@ export default function NewBed({ garden, materials, onMade }: Props) {
         {...{ noValidate: true }}
         sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 4, maxWidth: 1120 }}
       >
-        <TextField
-          label="What it is called"
-          value={name}
-          placeholder={`Bed ${garden.beds.length + 1}`}
-          onChange={(event) => setName(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 80 } }}
-          sx={{ maxWidth: 340 }}
-        />
+        <Row sx={{ alignItems: "flex-end", gap: 4 }}>
+          <TextField
+            label="What it is called"
+            value={name}
+            placeholder={`Bed ${garden.beds.length + 1}`}
+            onChange={(event) => setName(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 80 } }}
+            sx={{ width: 340, maxWidth: "100%" }}
+          />
+          <MeasureField
+            label="How many alike"
+            limit="count"
+            width="110px"
+            eager
+            shown="1"
+            onMeaning={({ values: [many = 1] }) => setCount(many)}
+            onReading={(state) => {
+              measures.read("count", state);
+              if (state === "empty") setCount(1);
+            }}
+          />
+        </Row>
         <ShapePicker
           value={shapeKind}
           onChoose={(chosen) => {

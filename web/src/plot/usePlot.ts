@@ -13,6 +13,8 @@ export type PlotWork = {
   edit: (change: (plot: Plot) => Plot) => void;
   /** Put one of the beds somewhere. */
   put: (key: string, index: number, place: Place | ((now: Place) => Place)) => void;
+  /** Put more of a bed and those alike somewhere, as one step. */
+  putMore: (key: string, places: readonly Place[]) => void;
   takeOff: (key: string, index: number) => void;
   undo: () => void;
   /** After a save that came too late: keep this ground, or take the newer one. */
@@ -88,6 +90,7 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
       [garden, session, queries],
     ),
     put: useCallback((key, index, place) => change(key, at(index, place)), [change]),
+    putMore: useCallback((key, more) => change(key, (places) => [...places, ...more]), [change]),
     takeOff: useCallback(
       (key, index) => change(key, (places) => places.filter((_, which) => which !== index)),
       [change],

@@ -127,6 +127,11 @@ export function showTemperature(temperature_c: number, units: Units): string {
   return `${trimmed(Math.round(temperature_c * 2) / 2, 1)} °C`;
 }
 
+/** Rain of a month, to a tenth of an inch or the millimetre. */
+export function showRain(rain_mm: number, units: Units): string {
+  return units === "ft_in" ? `${trimmed(rain_mm / 25.4, 1)} in` : `${trimmed(rain_mm, 0)} mm`;
+}
+
 /** What is spread on ground: in oz on 100 sq ft, or in g on a m². */
 export function showSpread(spread_kg_m2: number, units: Units): string {
   if (units === "ft_in")

@@ -17,7 +17,7 @@ export function roomAside(bed: Bed): boolean {
 export function layWay(bed: Bed, way: Way, presentName: string): Bed {
   const present = presentWay(bed, presentName);
   const set_aside = bed.layers.length > 0 ? [...asideOf(bed), present] : [...asideOf(bed)];
-  return { ...bed, ...filling(way), set_aside };
+  return { ...bed, ...filling(way), laid: [], set_aside };
 }
 
 /** Set a way aside to compare; the bed stays as it is. */
@@ -41,6 +41,7 @@ export function takeOver(bed: Bed, index: number, presentName: string): Bed {
   return {
     ...bed,
     ...filling(wanted),
+    laid: [],
     set_aside: asideOf(bed).map((each, at) => (at === index ? present : each)),
   };
 }

@@ -30,6 +30,7 @@ export function ComingYears({ figures, forecast }: Props) {
       <Note>
         The band holds four of five of {forecast.draws} draws over the ranges of each material&apos;s figures.
       </Note>
+      {forecast.climate_said && <Note>{forecast.climate_said}</Note>}
       <FigureTable>
         <TableHead>
           <TableRow>

@@ -9,6 +9,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { saidOf } from "../api/client";
 import { showDay } from "../quantities/format";
+import { GardenYear } from "../climate/GardenYear";
 import { waterApi, type WeatherKept } from "./waterApi";
 
 const LARGEST = 2 * 1024 * 1024;
@@ -41,6 +42,7 @@ export function Weather({ gardenId }: { gardenId: number }) {
           ? `${kept.data.days} days kept, ${showDay(kept.data.first)} to ${showDay(kept.data.last)}; a whole year of them is used.`
           : "No daily weather yet: years are drawn from normals."}
       </Note>
+      <GardenYear gardenId={gardenId} />
       <Note>A daily file has a column each for date, tmin_c, tmax_c and rain_mm.</Note>
       <Row>
         <FilePick

@@ -117,6 +117,7 @@ export function YearTally({ figures, year }: Props) {
             {year.years} years of {WEATHER[year.weather]}, each from {dateOf(year.begins)} on as the one
             before it ended. {year.narrow}
           </Note>
+          {year.climate_said && <Note data-part="climate-said">{year.climate_said}</Note>}
         </>
       )}
     </TallyBox>

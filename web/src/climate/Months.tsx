@@ -1,0 +1,74 @@
+import Table from "@mui/material/Table";
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableContainer from "@mui/material/TableContainer";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import type { Schemas } from "../api/client";
+import { showRain, showTemperature } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+import { MONTHS } from "./months";
+
+type Normals = Schemas["Normals"];
+type Props = { normals: readonly Normals[]; onMonths: (normals: Normals[]) => void };
+
+const COLUMNS = [
+  ["tmin_c", "Nights", "coldest"],
+  ["tmax_c", "Days", "warmest"],
+] as const;
+
+/** The twelve months: nights, days and rain, each to be put right. */
+export function Months({ normals, onMonths }: Props) {
+  const { units } = useShowing();
+  const change = (at: number, changed: Partial<Normals>) =>
+    onMonths(normals.map((month, index) => (index === at ? { ...month, ...changed } : month)));
+  return (
+    <TableContainer>
+      <Table size="small">
+        <TableHead>
+          <TableRow>
+            <TableCell>Month</TableCell>
+            {COLUMNS.map(([key, name]) => (
+              <TableCell key={key}>{name}</TableCell>
+            ))}
+            <TableCell>Rain</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {normals.map((month, at) => (
+            <TableRow key={MONTHS[at]}>
+              <TableCell component="th" scope="row">
+                {MONTHS[at]}
+              </TableCell>
+              {COLUMNS.map(([key, , said]) => (
+                <TableCell key={key}>
+                  <MeasureField
+                    label={`${MONTHS[at]}, ${said}`}
+                    hideLabel
+                    limit="day_temperature"
+                    width="86px"
+                    shown={showTemperature(month[key], units)}
+                    onMeaning={({ values: [value] }) => value !== undefined && change(at, { [key]: value })}
+                  />
+                </TableCell>
+              ))}
+              <TableCell>
+                <MeasureField
+                  label={`${MONTHS[at]}, rain`}
+                  hideLabel
+                  limit="rain"
+                  width="86px"
+                  shown={showRain(month.rain_mm, units)}
+                  onMeaning={({ values: [value] }) =>
+                    value !== undefined && change(at, { rain_mm: value * 1000 })
+                  }
+                />
+              </TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </TableContainer>
+  );
+}
