@@ -78,7 +78,12 @@ def filled(path: str, garden: Garden) -> str:
     if "{dip_id}" in path:
         dip = garden.beds.get(key=key).dips.create(at=timezone.now(), level_m=0.1)
         path = path.replace("{dip_id}", str(dip.pk))
-    return path.replace("{garden_id}", str(garden.pk)).replace("{key}", key).replace("{kind}", "plot")
+    return (
+        path.replace("{garden_id}", str(garden.pk))
+        .replace("{key}", key)
+        .replace("{kind}", "plot")
+        .replace("{hemisphere}", "south")
+    )
 
 
 @pytest.mark.parametrize(

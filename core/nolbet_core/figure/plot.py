@@ -40,7 +40,10 @@ from nolbet_core.stack.layers import Standing
 
 @dataclass(frozen=True)
 class Laid:
-    """A plot with its beds laid on it: aisles, clashes, what paths cover, and what lies on them. beds: by key."""
+    """A plot with its beds laid on it: aisles, clashes, what paths cover, and what lies on them. beds: by key.
+
+    wood: what of wood is there, where ants that nest in it live.
+    """
 
     plot: Plot
     ground: Ground
@@ -51,11 +54,12 @@ class Laid:
     path_m2: float
     courses: tuple[Standing, ...]
     system: System
+    wood: tuple[str, ...] = ()
 
     @cached_property
     def between(self) -> tuple[tuple[Finding[Any], Found], ...]:
         """What is found on beds beside each other."""
-        return tuple(look_for("plot", BedsBeside(self.aisles, self.clashes, self.system)))
+        return tuple(look_for("plot", BedsBeside(self.aisles, self.clashes, self.system, self.wood)))
 
 
 def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mapping[str, Material]) -> Laid:
@@ -76,7 +80,17 @@ def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mappin
         path_m2,
         laid_courses(path_m2, courses),
         around.system,
+        _wood_round(around, ground, courses),
     )
+
+
+def _wood_round(around: Surroundings, ground: Ground, courses: Sequence[PathCourse]) -> tuple[str, ...]:
+    """Wooden things on the plot, where ants or termites that nest in wood live."""
+    if around.garden is None or not around.garden.ants:
+        return ()
+    fences = [thing.name.lower() for thing in ground.fixed if thing.kind == "fence"]
+    wooden = [each.material.name.lower() for each in courses if "raw_wood" in each.material.traits]
+    return (*fences, *(f"{each} on the paths" for each in wooden))
 
 
 def findings_of_bed(laid: Laid, bed: Bed) -> list[FindingFigures]:
@@ -87,7 +101,7 @@ def findings_of_bed(laid: Laid, bed: Bed) -> list[FindingFigures]:
 def plot_figures(laid: Laid, own: Iterable[PlotFinding]) -> PlotFigures:
     """A laid plot in figures. own: findings on where single beds lie."""
     between = [
-        PlotFinding(list(found.beds), finding_figures(finding, found, laid.beds[found.beds[0]]))
+        PlotFinding(list(found.beds), finding_figures(finding, found, laid.beds[found.beds[0]] if found.beds else None))
         for finding, found in laid.between
     ]
     surface = laid.ground.surface

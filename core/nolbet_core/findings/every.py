@@ -35,7 +35,18 @@ from nolbet_core.findings.health import (
     TapeAndPrint,
 )
 from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWood, VoidsOpen
-from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds
+from nolbet_core.findings.place import (
+    BareSurface,
+    FrostOnReservoir,
+    HeavyTub,
+    NoMesh,
+    NoRootBarrier,
+    TubDrowns,
+    WaterInTrench,
+    WeedSeedInFill,
+    WoodAndAnts,
+)
+from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds, WoodRoundAnts
 from nolbet_core.findings.safety import Dust
 from nolbet_core.findings.sinking import SinksMuch
 from nolbet_core.findings.water import (
@@ -80,6 +91,9 @@ FINDINGS: tuple[Finding[Any], ...] = (
     AllelopathicWood(),
     RotproofWoodFill(),
     SoftWoodAndAnts(),
+    WoodAndAnts(),
+    NoRootBarrier(),
+    WaterInTrench(),
     RawManure(),
     LapSmall(),
     SheetBare(),
@@ -94,17 +108,24 @@ FINDINGS: tuple[Finding[Any], ...] = (
     NearTree(),
     NotLevel(),
     StandingWater(),
+    FrostOnReservoir(),
+    NoMesh(),
+    WeedSeedInFill(),
+    BareSurface(),
     WaterFromTop(),
     FlushYearly(),
     AbruptInterface(),
     TapeAndPrint(),
     HeavyLogs(),
+    HeavyTub(),
+    TubDrowns(),
     HerbicideCarryover(),
     GroundUntested(),
     PetsAndMeals(),
     Dust(),
     ClashOfBeds(),
     AisleNarrow(),
+    WoodRoundAnts(),
     NoOffer(),
     HeavyLift(),
     MixCompostShare(),

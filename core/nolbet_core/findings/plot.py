@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from typing import Literal
 
-from nolbet_core.findings.finding import Finding, Found
+from nolbet_core.findings.finding import DEFER, Finding, Found
 from nolbet_core.plot.aisles import BARROW_M, WALKER_M, Aisle, Clash
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
@@ -17,11 +17,15 @@ TOLERANCE_M = 1e-6
 
 @record
 class BedsBeside:
-    """Beds beside each other on the plot: what lies between them, what they take twice, and the units it is told in."""
+    """Beds beside each other on the plot: what lies between them, what they take twice, and the units it is told in.
+
+    wood: what of wood stands or lies there, where ants or termites that nest in it live.
+    """
 
     aisles: Sequence[Aisle]
     clashes: Sequence[Clash]
     system: System
+    wood: Sequence[str] = ()
 
 
 class BetweenFinding(Finding[BedsBeside]):
@@ -88,3 +92,22 @@ class AisleNarrow(BetweenFinding):
 def _keys(bed: PlacedBed, other: object) -> tuple[str, ...]:
     keys = (bed.key, other.key) if isinstance(other, PlacedBed) else (bed.key,)
     return tuple(dict.fromkeys(keys))
+
+
+class WoodRoundAnts(BetweenFinding):
+    """Fences and chips lead ants and termites on."""
+
+    code = "wood_round_ants"
+    level = ("caution",)
+    when = "wooden fences or wood on the paths of a garden where wood-nesting ants or termites live"
+
+    def look(self, beside: BedsBeside) -> Iterator[Found]:
+        """One for all of it."""
+        if not beside.wood:
+            return
+        yield Found(
+            "caution",
+            f"Where wood-nesting ants or termites live there are {', '.join(beside.wood)}.",
+            "They follow wood that touches the ground from one piece to the next, and on to the house.",
+            "Stand posts on stone or metal, keep chips a hand's width off walls, or take gravel. " + DEFER,
+        )

@@ -86,16 +86,20 @@ class SoftWoodAndAnts(BedFinding):
     code = "soft_wood_and_ants"
     level = ("note", "caution")
     topic = "wood"
-    when = "buried softwood logs; within 3 m of a house wall"
+    when = "buried softwood logs; within 3 m of a house wall, or where the garden has wood-nesting ants or termites"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Buried softwood logs; a caution within 3 m of a house wall."""
+        garden = worked.around.garden
+        lives = garden.ants if garden is not None else None
         for index, layer in _buried(worked, "softwood"):
             house = nearest(worked, "house")
             near = house is not None and house[0] < ANTS_NEAR_M
+            if lives is False and not near:
+                continue
             where = f" {show_length(house[0], worked.system)} from {house[1].name}" if house and near else ""
             yield Found(
-                "caution" if near else "note",
+                "caution" if near or lives else "note",
                 f"{show_length(layer.thickness_m, worked.system)} of {layer.material.name.lower()} lie buried{where}.",
                 "Where wood-nesting ants or termites live, they settle in softwood logs first and then go on.",
                 "Leave softwood out near a house and where they live; elsewhere it serves. " + DEFER,

@@ -102,7 +102,7 @@ export function ClimateFields({ climate, onChange }: Props) {
       </Row>
       <Note>
         {chosen
-          ? `${chosen.said}: a typical climate of its kind, not measured where you are.`
+          ? `${capital(chosen.said)}: a typical climate of its kind, not measured where you are.`
           : kept === OWN
             ? "Your own months are used."
             : "Choose the nearest description, or sinking, water and sowing rest on a guess."}
@@ -143,6 +143,10 @@ export function ClimateFields({ climate, onChange }: Props) {
       )}
     </Column>
   );
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 function signed(latitude_deg: number, half: Hemisphere): number {

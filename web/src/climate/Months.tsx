@@ -25,7 +25,7 @@ export function Months({ normals, onMonths }: Props) {
     onMonths(normals.map((month, index) => (index === at ? { ...month, ...changed } : month)));
   return (
     <TableContainer>
-      <Table size="small">
+      <Table size="small" sx={{ "& td, & th": { paddingX: 1 } }}>
         <TableHead>
           <TableRow>
             <TableCell>Month</TableCell>
@@ -47,7 +47,7 @@ export function Months({ normals, onMonths }: Props) {
                     label={`${MONTHS[at]}, ${said}`}
                     hideLabel
                     limit="day_temperature"
-                    width="86px"
+                    width="74px"
                     shown={showTemperature(month[key], units)}
                     onMeaning={({ values: [value] }) => value !== undefined && change(at, { [key]: value })}
                   />
@@ -58,7 +58,7 @@ export function Months({ normals, onMonths }: Props) {
                   label={`${MONTHS[at]}, rain`}
                   hideLabel
                   limit="rain"
-                  width="86px"
+                  width="74px"
                   shown={showRain(month.rain_mm, units)}
                   onMeaning={({ values: [value] }) =>
                     value !== undefined && change(at, { rain_mm: value * 1000 })

@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { AccountSection } from "../account/AccountView";
 import { api, saidOf, type GardenHead } from "../api/client";
-import { GardenYear } from "../climate/GardenYear";
+import { GardenPlace, GardenYear } from "../climate/GardenYear";
 import { NameField } from "../kit/NameField";
 import { Note } from "../kit/Note";
 import { PageNote, PageWait } from "../kit/Page";
@@ -83,6 +83,7 @@ function GardenCard({ garden }: { garden: GardenHead }) {
       </Typography>
       <Note>{garden.beds === 1 ? "1 bed" : `${garden.beds} beds`}</Note>
       <GardenYear gardenId={garden.id} />
+      <GardenPlace gardenId={garden.id} />
       <Row>
         <Button component={Link} variant="contained" to={`/garden/${garden.id}/plot`}>
           Open
