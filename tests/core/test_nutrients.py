@@ -247,7 +247,7 @@ def test_scattered_meal_is_bought_weighed_and_counted() -> None:
     assert own_figures.mass_moist_kg == pytest.approx(without.mass_moist_kg + 0.3)
     scattered = own_figures.layers[0].scattered
     assert scattered is not None
-    assert scattered.lift_kg == pytest.approx(0.1)
+    assert scattered[0].lift_kg == pytest.approx(0.1)
     need = next(each for each in with_meal.needs if each.material == "blood_meal")
     assert need.mass_kg == pytest.approx(0.6)
     assert need.placed_m3 == pytest.approx(0.6 / 600)

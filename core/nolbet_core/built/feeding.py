@@ -79,7 +79,7 @@ class BedFeeding:
     @cached_property
     def fed_kg_m2(self) -> float:
         """Nitrogen scattered on all layers together [kg/m2]."""
-        fed = [layer.asked.amendment for layer in self.filled.layers if layer.asked.amendment]
+        fed = [scattered for layer in self.filled.layers for scattered in layer.asked.scattered]
         return sum(fed_nitrogen(each.material, each.mass_kg) for each in fed) / self.vessel.top_area_m2
 
     def dose(self, material: Material) -> Dose | None:

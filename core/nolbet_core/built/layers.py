@@ -43,7 +43,8 @@ def build_layers(
 
 
 def _named(layer: Layer, materials: Mapping[str, Material]) -> bool:
-    return all(part is None or part.material in materials for part in (layer.infill, layer.amendment))
+    named = [layer.infill.material] if layer.infill else []
+    return all(key in materials for key in (*named, *(each.material for each in layer.scattered)))
 
 
 def _wrong_with(layer: Layer, material: Material, shape_kind: str, path: str) -> Iterator[PlanProblem]:
@@ -87,11 +88,12 @@ def _wrong_with_extras(layer: Layer, materials: Mapping[str, Material], path: st
             yield PlanProblem(f"{path}.infill.material", f"{layer.infill.material} isn't fine enough to pack voids")
         if not materials[layer.material].takes_fines:
             yield PlanProblem(f"{path}.infill", f"{layer.material} has no voids to pack")
-    if layer.amendment is not None:
-        key = layer.amendment.material
-        if materials[key].is_sheet or materials[key].grain != "fine":
-            message = f"{key} can't be scattered; name a meal, pellets or compost"
-            yield PlanProblem(f"{path}.amendment.material", message)
+    places = [f"{path}.amendment"] if layer.amendment else []
+    places += [f"{path}.amendments[{index}]" for index in range(len(layer.amendments))]
+    for where, fed in zip(places, layer.scattered, strict=True):
+        if materials[fed.material].is_sheet or materials[fed.material].grain != "fine":
+            message = f"{fed.material} can't be scattered; name a meal, pellets or compost"
+            yield PlanProblem(f"{where}.material", message)
 
 
 def _sheet(layer: Layer, material: Material, materials: Mapping[str, Material]) -> Sheet:
@@ -114,9 +116,8 @@ def _bulk(layer: Layer, material: Material, materials: Mapping[str, Material]) -
     return Bulk(material, by, amount, packing, layer.lifts or 1, _scattered(layer, materials))
 
 
-def _scattered(layer: Layer, materials: Mapping[str, Material]) -> Scattered | None:
-    fed = layer.amendment
-    return Scattered(materials[fed.material], fed.mass_kg) if fed else None
+def _scattered(layer: Layer, materials: Mapping[str, Material]) -> tuple[Scattered, ...]:
+    return tuple(Scattered(materials[fed.material], fed.mass_kg) for fed in layer.scattered)
 
 
 def _amount(layer: Layer) -> tuple[By, float]:

@@ -21,6 +21,7 @@ from nolbet_core.figure.findings import judged_bed
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.planting.roots import LEAST_DEPTH_M
+from nolbet_core.quantities.units import CUP_M3, HANDFUL_M3
 from nolbet_core.shapes.hollow import Ring
 from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
@@ -109,11 +110,19 @@ def _outlines(vessel: Vessel, layer: Standing) -> Sequence[Ring]:
     return vessel.section(layer.bottom_m, layer.top_m)
 
 
-def _scattered_figures(layer: Standing, lifts: int) -> ScatteredFigures | None:
-    fed = layer.asked.amendment
-    if fed is None:
-        return None
-    return ScatteredFigures(fed.material.key, fed.material.name, fed.mass_kg, fed.mass_kg / lifts)
+def _scattered_figures(layer: Standing, lifts: int, handful_kg: float | None) -> list[ScatteredFigures]:
+    """What is scattered on a layer. handful_kg: what the gardener's handful weighs, where it was weighed [kg]."""
+    return [
+        ScatteredFigures(
+            material=fed.material.key,
+            name=fed.material.name,
+            mass_kg=fed.mass_kg,
+            lift_kg=fed.mass_kg / lifts,
+            lift_handfuls=fed.mass_kg / lifts / (handful_kg or HANDFUL_M3 * fed.material.bulk_density_kg_m3),
+            lift_cups=fed.mass_kg / lifts / (CUP_M3 * fed.material.bulk_density_kg_m3),
+        )
+        for fed in layer.asked.scattered
+    ]
 
 
 def _spiral(vessel: Vessel) -> SpiralFigures | None:
@@ -187,7 +196,7 @@ def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> Layer
         run_m=vessel.zone(lower_m, upper_m) if isinstance(vessel, HerbSpiral) else None,
         roll_m=layer.roll_m,
         bare_m2=layer.bare_m2,
-        scattered=_scattered_figures(layer, lifts),
+        scattered=_scattered_figures(layer, lifts, worked.around.handful_kg),
         nitrogen_kg=season.net_kg + season.fed_kg,
         contact=season.contact,
         thick_per_m=thick_m / (top_m - bottom_m) if top_m - bottom_m > FLAT_M else 1.0,

@@ -19,12 +19,14 @@ from nolbet_core.record import record
 
 @record
 class ScatteredFigures:
-    """A meal scattered on a layer: all of it, and for each lift."""
+    """A meal scattered on a layer: all of it, and for each lift, by weight, by the gardener's hand and by the cup."""
 
     material: str
     name: str
     mass_kg: float
     lift_kg: float
+    lift_handfuls: float
+    lift_cups: float
 
 
 @record
@@ -79,7 +81,7 @@ class LayerFigures:
     run_m: tuple[float, float] | None
     roll_m: float | None
     bare_m2: float
-    scattered: ScatteredFigures | None
+    scattered: list[ScatteredFigures]
     nitrogen_kg: float
     contact: float
     thick_per_m: float

@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found, Level
-from nolbet_core.findings.mend import Mend, MendStep, change_layer
+from nolbet_core.findings.mend import Mend, MendStep, change_layer, set_keys
 from nolbet_core.findings.safety import counted, listed
 from nolbet_core.nutrients.dose import MOST_AT_ONCE_KG_M2, Dose
 from nolbet_core.nutrients.season import SeasonNitrogen
@@ -97,18 +97,29 @@ def scatter(worked: WorkedBed, dose: Dose) -> Mend | None:
         return None
     steps: list[MendStep] = []
     for i, share in wanted.items():
-        fed = layers[i].amendment
-        mass_kg = (fed.mass_kg if fed else 0.0) + dose.mass_kg * share / sum(wanted.values())
-        if not MEAL_KG.holds(mass_kg):
+        added_kg = dose.mass_kg * share / sum(wanted.values())
+        steps_here = _more_of(layers[i], i, dose.material.key, added_kg)
+        if steps_here is None:
             return None
-        weighed_kg = max(round(mass_kg, 3), LEAST_WEIGHED_KG)
-        scattered = Amendment(material=dose.material.key, mass_kg=weighed_kg)
-        steps += change_layer(i, amendment=scattered.model_dump(mode="json"))
+        steps += steps_here
     return Mend(f"Add {show_dose(dose.mass_kg, worked.system)} of {dose.material.name.lower()}", tuple(steps))
 
 
 def _takes(layer: Layer, dose: Dose) -> bool:
-    return layer.amendment is None or layer.amendment.material == dose.material.key
+    return layer.amendment is None or dose.material.key in [each.material for each in layer.scattered]
+
+
+def _more_of(layer: Layer, index: int, material: str, added_kg: float) -> tuple[MendStep, ...] | None:
+    """Steps that scatter more of a meal [kg] on a layer, on top of what lies there; None where it is too much."""
+    place = next((at for at, each in enumerate(layer.amendments) if each.material == material), None)
+    own = layer.amendment if place is None else layer.amendments[place]
+    mass_kg = (own.mass_kg if own else 0.0) + added_kg
+    if not MEAL_KG.holds(mass_kg):
+        return None
+    fed = Amendment(material=material, mass_kg=max(round(mass_kg, 3), LEAST_WEIGHED_KG)).model_dump(mode="json")
+    if place is None:
+        return change_layer(index, amendment=fed)
+    return set_keys(f"layers[{index}].amendments[{place}]", **fed)
 
 
 class Overfed(BedFinding):
@@ -183,7 +194,7 @@ def _scattered_instead(worked: WorkedBed, index: int, most_kg: float) -> Mend | 
     layers = worked.bed.layers
     material = worked.filled.layers[index].material
     beside = index - 1 if index > 0 else index + 1
-    if material.grain != "fine" or beside >= len(layers) or layers[beside].amendment is not None:
+    if material.grain != "fine" or beside >= len(layers) or layers[beside].scattered:
         return None
     if not MEAL_KG.holds(most_kg) or most_kg < LEAST_WEIGHED_KG:
         return None
@@ -196,8 +207,8 @@ def _scattered_instead(worked: WorkedBed, index: int, most_kg: float) -> Mend | 
 
 
 def _without_scattered(layers: Sequence[Layer]) -> tuple[MendStep, ...]:
-    fed = [index for index, layer in enumerate(layers) if layer.amendment is not None]
-    return tuple(step for index in fed for step in change_layer(index, amendment=None))
+    fed = [index for index, layer in enumerate(layers) if layer.scattered]
+    return tuple(step for index in fed for step in change_layer(index, amendment=None, amendments=None))
 
 
 class RootZoneCarbon(BedFinding):

@@ -143,8 +143,8 @@ def _add_layer(sums: Sums, count: int, layer: Standing, share: float) -> None:
         fines.placed_m3 += count * share * layer.infill_m3
         fines.loose_m3 += count * share * layer.infill_loose_m3
         fines.mass_kg += count * share * layer.infill_mass_moist_kg
-    if layer.asked.amendment is not None:
-        _add_scattered(sums, count * share, layer.asked.amendment)
+    for scattered in layer.asked.scattered:
+        _add_scattered(sums, count * share, scattered)
 
 
 def _cover(layer: Standing, sheet: Sheet, count: int, share: float) -> Cover:

@@ -29,8 +29,7 @@ def held_in(layer: Standing) -> Iterator[Held]:
         yield from plain_held(layer.material, layer.placed_m3)
     if isinstance(layer.asked, Bulk) and layer.asked.infill:
         yield from plain_held(layer.asked.infill.material, layer.infill_m3)
-    fed = layer.asked.amendment
-    if fed is not None:
+    for fed in layer.asked.scattered:
         yield Held(fed.material, fed.mass_kg * (1 - fed.material.moisture), scattered=True)
 
 

@@ -40,7 +40,7 @@ class Bulk:
     amount: float = 0.0
     infill: Packing | None = None
     lifts: int = 1
-    amendment: Scattered | None = None
+    scattered: tuple[Scattered, ...] = ()
 
 
 @record
@@ -60,7 +60,7 @@ class Sheet:
     piece_m: tuple[float, float] | None = None
     roll_width_m: float | None = None
     on_hand: int | None = None
-    amendment: Scattered | None = None
+    scattered: tuple[Scattered, ...] = ()
 
 
 Asked = Bulk | Sheet
@@ -100,7 +100,7 @@ class Standing:
     @property
     def amendment_kg(self) -> float:
         """What is scattered on it [kg]."""
-        return self.asked.amendment.mass_kg if self.asked.amendment else 0.0
+        return sum(each.mass_kg for each in self.asked.scattered)
 
     @property
     def material(self) -> Material:
@@ -118,5 +118,4 @@ def materials_in(layer: Standing) -> Iterator[Material]:
     yield layer.material
     if isinstance(layer.asked, Bulk) and layer.asked.infill:
         yield layer.asked.infill.material
-    if layer.asked.amendment:
-        yield layer.asked.amendment.material
+    yield from (each.material for each in layer.asked.scattered)

@@ -2784,6 +2784,8 @@ export interface components {
          */
         Layer: {
             amendment?: components["schemas"]["Amendment"] | null;
+            /** Amendments */
+            amendments?: components["schemas"]["Amendment"][];
             /** Fill */
             fill?: true | null;
             infill?: components["schemas"]["Infill"] | null;
@@ -2890,7 +2892,8 @@ export interface components {
                 number,
                 number
             ] | null;
-            scattered: components["schemas"]["ScatteredFigures"] | null;
+            /** Scattered */
+            scattered: components["schemas"]["ScatteredFigures"][];
             /** Sheet */
             sheet: boolean;
             /** Sheet Area M2 */
@@ -4096,9 +4099,13 @@ export interface components {
         };
         /**
          * ScatteredFigures
-         * @description A meal scattered on a layer: all of it, and for each lift.
+         * @description A meal scattered on a layer: all of it, and for each lift, by weight, by the gardener's hand and by the cup.
          */
         ScatteredFigures: {
+            /** Lift Cups */
+            lift_cups: number;
+            /** Lift Handfuls */
+            lift_handfuls: number;
             /** Lift Kg */
             lift_kg: number;
             /** Mass Kg */

@@ -74,17 +74,16 @@ export const LayerCard = memo(function LayerCard(props: CardProps) {
           <How {...props} layer={layer} figured={figured} material={material} />
           {figures.state === "filling" && <LaidTick laid={bed.laid?.[index] ?? 0} onEdit={props.onEdit} />}
         </LayerHow>
-        {figured.scattered && (
-          <Note data-part="layer-scattered">
-            + <Quantity kind="dose" value={figured.scattered.mass_kg} />{" "}
-            {figured.scattered.name.toLowerCase()}
+        {figured.scattered.map((fed) => (
+          <Note key={fed.material} data-part="layer-scattered">
+            + <Quantity kind="dose" value={fed.mass_kg} /> {fed.name.toLowerCase()}
             {figured.lifts > 1 && (
               <>
-                , <Quantity kind="dose" value={figured.scattered.lift_kg} /> each time
+                , <Quantity kind="dose" value={fed.lift_kg} /> each time
               </>
             )}
           </Note>
-        )}
+        ))}
         {!figured.sheet && (
           <LayerBar aria-hidden="true" data-part="layer-bar">
             <div

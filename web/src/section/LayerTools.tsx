@@ -64,7 +64,8 @@ const Tools = memo(function Tools(props: Props) {
       {figured.sheet ? <SheetTools {...props} /> : <BulkTools {...props} />}
       <ScatterTools
         gardenId={gardenId}
-        amendment={layer.amendment}
+        layer={layer}
+        figured={figured}
         materials={props.materials}
         onEdit={onEdit}
       />
