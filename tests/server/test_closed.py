@@ -32,6 +32,7 @@ BODIES: dict[str, dict[str, Any]] = {
     "ProbeSettings": {},
     "NewBed": {"bed": zoo.bed()},
     "ChangedBed": {"revision": 1, "bed": zoo.bed()},
+    "AskedShares": {"material": "compost", "volume_m3": 0.4, "beds": ["plain"], "by": "depth"},
     "EmptyBed": {"revision": 1},
     "AskedRows": {"plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}, "beds": ["plain"], "aisle_m": 0.6},
     "ChangedGarden": {"revision": 0, "garden": {"name": "Renamed"}},

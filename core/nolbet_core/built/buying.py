@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
+from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.names import unknown_names
@@ -16,6 +17,7 @@ from nolbet_core.plan.garden import (
     Plan,
     PlanSupplier,
     RollOfferModel,
+    Stock,
 )
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
@@ -56,12 +58,29 @@ def bag_volume(entry: BagOfferModel, materials: Mapping[str, Material]) -> float
     return (entry.mass_kg or 0.0) * material.loose_factor / material.bulk_density_kg_m3
 
 
-def stock_of(plan: Plan) -> dict[str, float]:
-    """What lies on hand by material [m3]; heaps of one material add up."""
+def stock_of(plan: Plan, today: date | None = None) -> dict[str, float]:
+    """What lies on hand by material [m3]; heaps of one material add up.
+
+    today: heaps that are ready later are left out; all count where it isn't known.
+    """
     stock: dict[str, float] = {}
     for entry in plan.stock:
-        stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
+        if _is_ready(entry, today):
+            stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
     return stock
+
+
+def coming_of(plan: Plan, today: date | None) -> dict[str, list[tuple[date, float]]]:
+    """Heaps that are ready later, by material: the day, and how much [m3]."""
+    coming: dict[str, list[tuple[date, float]]] = {}
+    for entry in plan.stock:
+        if entry.ready_on is not None and not _is_ready(entry, today):
+            coming.setdefault(entry.material, []).append((date.fromisoformat(entry.ready_on), entry.volume_m3))
+    return {key: sorted(heaps) for key, heaps in coming.items()}
+
+
+def _is_ready(entry: Stock, today: date | None) -> bool:
+    return today is None or entry.ready_on is None or date.fromisoformat(entry.ready_on) <= today
 
 
 def wrong_with_supplier(entry: PlanSupplier, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:

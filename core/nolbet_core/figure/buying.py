@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from datetime import date
 from decimal import Decimal
 
 from nolbet_core.figure.buying_figures import (
@@ -43,8 +44,13 @@ def name_of(key: str, materials: Mapping[str, Material]) -> str:
     return WARES[key].name if key in WARES else materials[key].name
 
 
-def need_figures(need: Need, materials: Mapping[str, Material], titles: Mapping[str, str]) -> NeedFigures:
-    """A need in figures. titles: what the beds are called."""
+def need_figures(
+    need: Need,
+    materials: Mapping[str, Material],
+    titles: Mapping[str, str],
+    coming: Sequence[tuple[date, float]] = (),
+) -> NeedFigures:
+    """A need in figures. titles: what the beds are called. coming: heaps that are ready later, the first first [m3]."""
     material = materials.get(need.material)
     loose = not (need.covers or need.stretches or need.boxes)
     left = need.to_buy_m3 / need.loose_m3 if need.loose_m3 > 0 else 1.0
@@ -63,6 +69,8 @@ def need_figures(need: Need, materials: Mapping[str, Material], titles: Mapping[
         bags=[BagFigures(each.volume_m3, each.count) for each in usual_bags(need.to_buy_m3)] if loose else [],
         lengths=[LengthFigures(each.length_m, each.count, each.diameter_m) for each in need.stretches],
         units=sum(box.count for box in need.boxes),
+        coming_m3=sum(volume for _, volume in coming),
+        coming_on=coming[0][0] if coming else None,
         beds=[_share(each, titles, loose) for each in need.shares],
     )
 

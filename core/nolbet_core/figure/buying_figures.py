@@ -57,8 +57,8 @@ class NeedFigures:
     """A material's need over all beds. Stock and what is to buy are loose volumes.
 
     by: the measure it is bought by. to_buy_kg: of meals, and of anything else as delivered. bags: what is to buy in
-    whole bags of each usual size; bagged: whether it is sold so. lengths, units: of pipes and crates. beds: what each
-    takes, before stock.
+    whole bags of each usual size; bagged: whether it is sold so. lengths, units: of pipes and crates. coming_m3,
+    coming_on: what of one's own is ready later, and the day of the first of it. beds: what each takes, before stock.
     """
 
     material: str
@@ -75,6 +75,8 @@ class NeedFigures:
     bags: list[BagFigures]
     lengths: list[LengthFigures]
     units: int
+    coming_m3: float
+    coming_on: date | None
     beds: list[ShareFigures]
 
 

@@ -58,7 +58,7 @@ def spring_order(
         standing = bulk_standing(asked, (0.0, 0.0), each.volume_m3, 0.0)
         sums.add(each.worked.bed.count, [standing], each.worked.bed.key)
     used = {need.material: min(need.stock_m3, need.loose_m3) for need in needs}
-    stock = {key: volume - used.get(key, 0.0) for key, volume in stock_of(plan).items()}
+    stock = {key: volume - used.get(key, 0.0) for key, volume in stock_of(plan, today).items()}
     ordered = sums.less_stock(stock, supplies.mixes, supplies.materials)
     suppliers = suppliers_of(plan, supplies.materials)
     chosen = chosen_haul(ordered, suppliers)

@@ -7,7 +7,7 @@ from dataclasses import replace
 from datetime import date
 
 from nolbet_core.built.bed import build_bed
-from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.buying import coming_of, stock_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.supplies import Supplies
@@ -64,12 +64,12 @@ def figure_plan(built: BuiltPlan, today: date | None = None) -> Figures:
     around = surroundings_of(plan.garden, today)
     figured, laid, needs = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
-    titles = _titles(plan)
+    titles, coming = _titles(plan), coming_of(plan, today)
     chosen = chosen_haul(needs, suppliers)
     return Figures(
         beds=[_with_others(each, laid, chosen, supplies) for each in figured],
         plot=_plot(laid, figured),
-        needs=[need_figures(need, supplies.materials, titles) for need in needs],
+        needs=[need_figures(need, supplies.materials, titles, coming.get(need.material, ())) for need in needs],
         haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
         spring=spring_order([each.worked for each in figured], needs, plan, supplies),
     )
@@ -149,7 +149,7 @@ def _beds_and_needs(built: BuiltPlan, around: Surroundings) -> tuple[list[_Figur
     laid = _laid(around, [each.worked for each in figured], supplies)
     if laid is not None:
         sums.add(1, laid.courses)
-    return figured, laid, sums.less_stock(stock_of(plan), supplies.mixes, supplies.materials)
+    return figured, laid, sums.less_stock(stock_of(plan, around.year.today), supplies.mixes, supplies.materials)
 
 
 def _titles(plan: Plan) -> dict[str, str]:

@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Final, Literal
+from typing import Annotated, Any, Final, Literal, Self
 
-from pydantic import Field, ValidationInfo, field_validator
+from pydantic import ConfigDict, Field, ValidationInfo, field_validator, model_validator
 
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import (
     BagM3,
     BulkM3,
     Count,
+    Day,
     HeapM3,
     Key,
     LengthM,
@@ -116,11 +117,75 @@ class OwnMaterial(Model):
     mass_per_area_kg_m2: Annotated[float, Field(gt=0, le=50)] | None = None
 
 
+HeapUnit = Literal["bag", "barrow", "bucket", "bale"]
+
+USUAL_HEAP_M3: dict[HeapUnit, float] = {"barrow": 0.085, "bucket": 0.010}
+"""What a heaped barrow and a bucket hold, loose [m3]; bags and bales say so themselves."""
+
+COMPOST_YIELD = 0.4
+"""What a compost heap comes to, of the loose volume that was put in [0-1] (estimate, a third to a half)."""
+
+AGREES = 0.01
+
+
+class CountedAs(Model):
+    """How a heap was counted: so many bags, barrows, buckets or bales of a loose volume each."""
+
+    unit: HeapUnit
+    count: Annotated[float, Field(gt=0, le=10_000)]
+    each_m3: BagM3 | None = None
+
+    @property
+    def volume_m3(self) -> float | None:
+        """All of them together [m3]; None where the size of a bag or bale isn't said."""
+        each = self.each_m3 or USUAL_HEAP_M3.get(self.unit)
+        return None if each is None else self.count * each
+
+
 class Stock(Model):
-    """Loose material on hand, as it lies in the heap."""
+    """Loose material on hand, as it lies in the heap: by its volume, or as it was counted.
+
+    counted: as bags, barrows, buckets or bales ("as" in the file). put_in_m3: what a compost heap was made of; it
+    yields less than half of it. ready_on: from when it can be used.
+    """
+
+    model_config = ConfigDict(serialize_by_alias=True, validate_by_name=True, validate_by_alias=True)
 
     material: MaterialKey
     volume_m3: HeapM3
+    counted: Annotated[CountedAs | None, Field(alias="as")] = None
+    put_in_m3: HeapM3 | None = None
+    ready_on: Day | None = None
+
+    @model_validator(mode="before")
+    @classmethod
+    def _with_volume(cls, given: Any) -> Any:
+        if not isinstance(given, dict):
+            return given
+        counted = given.get("as") or given.get("counted")
+        known = _volume_of(counted, given.get("put_in_m3"))
+        if given.get("volume_m3") is None:
+            if isinstance(counted, dict) and known is None and not counted.get("each_m3"):
+                raise ValueError(f"a {counted.get('unit')} has no usual size: give as.each_m3, or volume_m3")
+            return given if known is None else {**given, "volume_m3": known}
+        return given
+
+    @model_validator(mode="after")
+    def _agree(self) -> Self:
+        counted_m3 = self.counted.volume_m3 if self.counted else None
+        if counted_m3 is not None and abs(self.volume_m3 - counted_m3) > AGREES * counted_m3:
+            raise ValueError(f"volume_m3 is {self.volume_m3:g}, and counted it comes to {counted_m3:g}; leave one out")
+        return self
+
+
+def _volume_of(counted: Any, put_in_m3: Any) -> float | None:
+    """What a heap comes to that says it another way [m3]; None where that can't be read."""
+    if isinstance(counted, CountedAs):
+        return counted.volume_m3
+    if isinstance(counted, dict):
+        each, count = counted.get("each_m3") or USUAL_HEAP_M3.get(counted.get("unit", "bag")), counted.get("count")
+        return each * count if isinstance(each, float | int) and isinstance(count, float | int) else None
+    return COMPOST_YIELD * put_in_m3 if isinstance(put_in_m3, float | int) else None
 
 
 class BagOfferModel(Model):

@@ -6,10 +6,15 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 
+from nolbet.clock import today
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
 from nolbet.haul.rows import stock_plan, suppliers_plan
 from nolbet.plans.haul import save_sources
+from nolbet.plans.whole import whole_garden
+from nolbet_core.figure.sharing import SharedHeap, figure_shared
+from nolbet_core.haul.sharing import SharedBy
+from nolbet_core.plan.fields import HeapM3, Key
 from nolbet_core.plan.garden import PlanSupplier, Stock
 
 router = Router(tags=["haul"])
@@ -35,17 +40,33 @@ class ChangedSources(KeptSources):
     restores: int | None = None
 
 
-@router.get("/{garden_id}/sources", response=KeptSources, exclude_none=True)
+@router.get("/{garden_id}/sources", response=KeptSources, exclude_none=True, by_alias=True)
 def load_sources(request: HttpRequest, garden_id: int) -> KeptSources:
     """A garden's suppliers and heaps."""
     return _kept(own_garden(request, garden_id))
 
 
-@router.put("/{garden_id}/sources", response=KeptSources, exclude_none=True)
+@router.put("/{garden_id}/sources", response=KeptSources, exclude_none=True, by_alias=True)
 def change_sources(request: HttpRequest, garden_id: int, changed: ChangedSources) -> KeptSources:
     """Keep changed suppliers and heaps, if nobody changed them since."""
     garden, wanted = own_garden(request, garden_id), changed.sources
     return _kept(save_sources(garden.pk, changed.revision, wanted.suppliers, wanted.stock, changed.restores))
+
+
+class AskedShares(Schema):
+    """A heap to be shared over beds: a material, its loose volume, which beds, and by what."""
+
+    material: Key
+    volume_m3: HeapM3
+    beds: list[Key] = Field(max_length=1000)
+    by: SharedBy = "need"
+
+
+@router.post("/{garden_id}/figure/shares", response=SharedHeap)
+def figure_shares(request: HttpRequest, garden_id: int, asked: AskedShares) -> SharedHeap:
+    """What each bed gets of a heap."""
+    built = whole_garden(own_garden(request, garden_id)).built
+    return figure_shared(built, asked.material, asked.volume_m3, asked.beds, asked.by, today())
 
 
 def _kept(garden: Garden) -> KeptSources:

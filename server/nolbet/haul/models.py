@@ -53,11 +53,12 @@ class Offer(models.Model):
 
 
 class Stock(models.Model):
-    """A heap on hand, loose as it lies."""
+    """A heap on hand, loose as it lies. more: how it was counted, and from when it can be used, in the plan's words."""
 
     garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="stock")
     material = models.CharField(max_length=60)
     volume_m3 = models.FloatField()
+    more = models.JSONField(default=dict, blank=True)
     position = models.PositiveIntegerField(default=0)
 
     class Meta:

@@ -41,7 +41,10 @@ def suppliers_plan(garden: Garden) -> list[PlanSupplier]:
 
 def stock_plan(garden: Garden) -> list[PlanStock]:
     """What lies on hand in a garden."""
-    return [PlanStock(material=heap.material, volume_m3=heap.volume_m3) for heap in garden.stock.all()]
+    return [
+        PlanStock.model_validate({**heap.more, "material": heap.material, "volume_m3": heap.volume_m3})
+        for heap in garden.stock.all()
+    ]
 
 
 def keep_suppliers(garden: Garden, entries: Sequence[PlanSupplier]) -> None:
@@ -74,6 +77,12 @@ def replace_stock(garden: Garden, heaps: Iterable[PlanStock]) -> None:
     """Keep what lies on hand in place of what lay there before."""
     garden.stock.all().delete()
     Stock.objects.bulk_create(
-        Stock(garden=garden, material=heap.material, volume_m3=heap.volume_m3, position=position)
+        Stock(
+            garden=garden,
+            material=heap.material,
+            volume_m3=heap.volume_m3,
+            more=heap.model_dump(mode="json", exclude_none=True, exclude={"material", "volume_m3"}),
+            position=position,
+        )
         for position, heap in enumerate(heaps)
     )

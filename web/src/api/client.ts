@@ -387,6 +387,15 @@ export const api = {
   saveSources: async (garden_id: number, body: Schemas["ChangedSources"]) =>
     unwrap(await client.PUT("/api/gardens/{garden_id}/sources", { params: { path: { garden_id } }, body })),
 
+  figureShares: async (garden_id: number, body: Schemas["AskedShares"], signal?: AbortSignal) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/shares", {
+        params: { path: { garden_id } },
+        body,
+        signal,
+      }),
+    ),
+
   createMaterial: async (garden_id: number, own: OwnMaterial) =>
     unwrap(
       await client.POST("/api/gardens/{garden_id}/materials", { params: { path: { garden_id } }, body: own }),

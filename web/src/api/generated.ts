@@ -844,6 +844,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Shares
+         * @description What each bed gets of a heap.
+         */
+        post: operations["nolbet_api_haul_figure_shares"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/spread": {
         parameters: {
             query?: never;
@@ -1484,6 +1504,27 @@ export interface components {
             plot?: components["schemas"]["Plot"] | null;
         };
         /**
+         * AskedShares
+         * @description A heap to be shared over beds: a material, its loose volume, which beds, and by what.
+         */
+        AskedShares: {
+            /** Beds */
+            beds: string[];
+            /**
+             * By
+             * @default need
+             * @enum {string}
+             */
+            by?: "need" | "equal" | "depth";
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
+            material: string;
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /**
          * BadRowOut
          * @description A row that could not be taken, and why.
          */
@@ -2081,6 +2122,21 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * CountedAs
+         * @description How a heap was counted: so many bags, barrows, buckets or bales of a loose volume each.
+         */
+        CountedAs: {
+            /** Count */
+            count: number;
+            /** Each M3 */
+            each_m3?: number | null;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "bag" | "barrow" | "bucket" | "bale";
         };
         /**
          * Course
@@ -3203,8 +3259,8 @@ export interface components {
          * @description A material's need over all beds. Stock and what is to buy are loose volumes.
          *
          *     by: the measure it is bought by. to_buy_kg: of meals, and of anything else as delivered. bags: what is to buy in
-         *     whole bags of each usual size; bagged: whether it is sold so. lengths, units: of pipes and crates. beds: what each
-         *     takes, before stock.
+         *     whole bags of each usual size; bagged: whether it is sold so. lengths, units: of pipes and crates. coming_m3,
+         *     coming_on: what of one's own is ready later, and the day of the first of it. beds: what each takes, before stock.
          */
         NeedFigures: {
             /** Area M2 */
@@ -3220,6 +3276,10 @@ export interface components {
              * @enum {string}
              */
             by: "volume" | "area" | "length" | "units" | "mass";
+            /** Coming M3 */
+            coming_m3: number;
+            /** Coming On */
+            coming_on: string | null;
             /** Lengths */
             lengths: components["schemas"]["LengthFigures"][];
             /** Loose M3 */
@@ -4256,6 +4316,40 @@ export interface components {
             most?: number;
         };
         /**
+         * ShareOfBed
+         * @description What one bed and those alike get of a heap, loose, and of it each one placed; depth_m: on top of what lies there.
+         *
+         *     needs_m3: what they need of it, loose; lacks_m3: what of that they don't get.
+         */
+        ShareOfBed: {
+            /** Bed */
+            bed: string;
+            /** Count */
+            count: number;
+            /** Depth M */
+            depth_m: number;
+            /** Lacks M3 */
+            lacks_m3: number;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Name */
+            name: string;
+            /** Needs M3 */
+            needs_m3: number;
+            /** Placed M3 */
+            placed_m3: number;
+        };
+        /**
+         * SharedHeap
+         * @description A heap shared over beds. left_m3: what stays on it, loose.
+         */
+        SharedHeap: {
+            /** Left M3 */
+            left_m3: number;
+            /** Shares */
+            shares: components["schemas"]["ShareOfBed"][];
+        };
+        /**
          * SizeFigures
          * @description Length and width of a bed.
          */
@@ -4482,14 +4576,22 @@ export interface components {
         };
         /**
          * Stock
-         * @description Loose material on hand, as it lies in the heap.
+         * @description Loose material on hand, as it lies in the heap: by its volume, or as it was counted.
+         *
+         *     counted: as bags, barrows, buckets or bales ("as" in the file). put_in_m3: what a compost heap was made of; it
+         *     yields less than half of it. ready_on: from when it can be used.
          */
         Stock: {
+            as?: components["schemas"]["CountedAs"] | null;
             /**
              * Material
              * @description key of a material or a mix
              */
             material: string;
+            /** Put In M3 */
+            put_in_m3?: number | null;
+            /** Ready On */
+            ready_on?: string | null;
             /** Volume M3 */
             volume_m3: number;
         };
@@ -6187,6 +6289,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OfferedSchools"];
+                };
+            };
+        };
+    };
+    nolbet_api_haul_figure_shares: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedShares"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedHeap"];
                 };
             };
         };

@@ -17,7 +17,7 @@ import { Explained } from "../kit/Explained";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { shownBag, showVolume } from "../quantities/format";
+import { showDay, shownBag, showVolume } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { SAME_M3, lengthsOf } from "./bags";
@@ -258,15 +258,21 @@ function ToBuy({ need }: { need: NeedFigures }) {
   return <Quantity kind="volume" value={need.to_buy_m3} />;
 }
 
-/** What lies ready of it. */
+/** What lies ready of it, and what comes later. */
 function OnHand({ need }: { need: NeedFigures }) {
   const { units } = useShowing();
-  if (need.by !== "volume" || need.stock_m3 <= 0) return null;
+  if (need.by !== "volume") return null;
+  const ready =
+    need.stock_m3 > 0 &&
+    (need.to_buy_m3 > SAME_M3
+      ? `after ${showVolume(need.stock_m3, units)} of yours`
+      : `you have enough: ${showVolume(need.stock_m3, units)}`);
+  const later =
+    need.coming_on && `${showVolume(need.coming_m3, units)} of yours from ${showDay(need.coming_on)}`;
+  if (!ready && !later) return null;
   return (
     <Note component="span" sx={{ display: "block" }}>
-      {need.to_buy_m3 > SAME_M3
-        ? `after ${showVolume(need.stock_m3, units)} of yours`
-        : `you have enough: ${showVolume(need.stock_m3, units)}`}
+      {[ready, later].filter(Boolean).join("; ")}
     </Note>
   );
 }

@@ -12,14 +12,13 @@ import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
-import { useWhenReady } from "../kit/useWhenReady";
-import { showBulkVolume, showVolume, typedVolume } from "../quantities/format";
+import { showBulkVolume, showDay, showVolume, trimmed, typedVolume, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { MaterialFinder } from "../shelf/MaterialFinder";
 import { LoadDrawing } from "./LoadDrawing";
-import { useReadings } from "./useReadings";
+import { NewHeap } from "./NewHeap";
+import { ShareHeap } from "./ShareHeap";
 
 type Props = {
   gardenId: number;
@@ -36,16 +35,22 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }
   const tell = useTell();
   const [adding, setAdding] = useState(false);
   const nameOf = (key: string) => materials.get(key)?.name ?? key;
-  const change = (material: string, volume_m3: number) =>
-    onChange((now) => now.map((heap) => (heap.material === material ? { material, volume_m3 } : heap)));
-  const forget = (material: string) => {
-    onChange((now) => now.filter((heap) => heap.material !== material));
-    tell(`The heap of ${nameOf(material).toLowerCase()} is forgotten.`, onUndo);
+  /** A volume typed anew is what lies there, however it was counted before. */
+  const change = (at: number, volume_m3: number) =>
+    onChange((now) =>
+      now.map((heap, index) =>
+        index === at ? { material: heap.material, volume_m3, ready_on: heap.ready_on } : heap,
+      ),
+    );
+  const forget = (at: number) => {
+    const gone = stock[at];
+    onChange((now) => now.filter((_, index) => index !== at));
+    if (gone) tell(`The heap of ${nameOf(gone.material).toLowerCase()} is forgotten.`, onUndo);
   };
   const loads = stock
     .filter((heap) => heap.volume_m3 > 0)
-    .map((heap) => ({
-      key: heap.material,
+    .map((heap, at) => ({
+      key: `${heap.material} ${at}`,
       material: heap.material,
       like: materials.get(heap.material)?.like,
       form: "heap" as const,
@@ -71,15 +76,16 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }
         <TableContainer>
           <Table>
             <TableBody>
-              {stock.map((heap) => (
+              {stock.map((heap, at) => (
                 <Heap
-                  key={heap.material}
+                  key={`${heap.material} ${at}`}
+                  gardenId={gardenId}
                   heap={heap}
                   name={nameOf(heap.material)}
                   density_kg_m3={materials.get(heap.material)?.loose_kg_m3 ?? undefined}
                   need={needs.find((each) => each.material === heap.material)}
-                  onVolume={(volume_m3) => change(heap.material, volume_m3)}
-                  onForget={() => forget(heap.material)}
+                  onVolume={(volume_m3) => change(at, volume_m3)}
+                  onForget={() => forget(at)}
                 />
               ))}
             </TableBody>
@@ -90,7 +96,7 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }
         <NewHeap
           gardenId={gardenId}
           onHeap={(heap) => {
-            onChange((now) => [...now.filter((each) => each.material !== heap.material), heap]);
+            onChange((now) => [...now, heap]);
             setAdding(false);
           }}
         />
@@ -100,6 +106,7 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }
 }
 
 type HeapProps = {
+  gardenId: number;
   heap: Stock;
   name: string;
   density_kg_m3: number | undefined;
@@ -108,41 +115,74 @@ type HeapProps = {
   onForget: () => void;
 };
 
-function Heap({ heap, name, density_kg_m3, need, onVolume, onForget }: HeapProps) {
+function Heap({ gardenId, heap, name, density_kg_m3, need, onVolume, onForget }: HeapProps) {
   const { units } = useShowing();
+  const [sharing, setSharing] = useState(false);
   return (
-    <TableRow>
-      <TableCell>{name}</TableCell>
-      <TableCell align="right">
-        <MeasureField
-          label={`${name} on hand, loose`}
-          hideLabel
-          limit="stock"
-          width="112px"
-          density_kg_m3={density_kg_m3}
-          shown={
-            heap.volume_m3 >= 0.5 ? showBulkVolume(heap.volume_m3, units) : typedVolume(heap.volume_m3, units)
-          }
-          onMeaning={({ values: [value = 0] }) => onVolume(value)}
-        />
-      </TableCell>
-      <TableCell align="right" sx={{ color: "soft" }}>
-        {need ? (
-          <>
-            <Quantity kind="volume" value={need.loose_m3} /> needed
-          </>
-        ) : (
-          "not needed"
-        )}
-      </TableCell>
-      <TableCell align="right">{need && need.to_buy_m3 > 0 ? <ShortBy need={need} /> : "enough"}</TableCell>
-      <TableCell align="right">
-        <Button aria-label={`Forget the heap of ${name}`} onClick={onForget}>
-          Forget
-        </Button>
-      </TableCell>
-    </TableRow>
+    <>
+      <TableRow>
+        <TableCell>
+          {name}
+          <Note component="span" sx={{ display: "block" }}>
+            {countedSaid(heap, units)}
+          </Note>
+        </TableCell>
+        <TableCell align="right">
+          <MeasureField
+            label={`${name} on hand, loose`}
+            hideLabel
+            limit="stock"
+            width="112px"
+            density_kg_m3={density_kg_m3}
+            shown={
+              heap.volume_m3 >= 0.5
+                ? showBulkVolume(heap.volume_m3, units)
+                : typedVolume(heap.volume_m3, units)
+            }
+            onMeaning={({ values: [value = 0] }) => onVolume(value)}
+          />
+        </TableCell>
+        <TableCell align="right" sx={{ color: "soft" }}>
+          {need ? (
+            <>
+              <Quantity kind="volume" value={need.loose_m3} /> needed
+            </>
+          ) : (
+            "not needed"
+          )}
+        </TableCell>
+        <TableCell align="right">{need && need.to_buy_m3 > 0 ? <ShortBy need={need} /> : "enough"}</TableCell>
+        <TableCell align="right">
+          <Row sx={{ justifyContent: "flex-end", flexWrap: "nowrap" }}>
+            <Button aria-expanded={sharing} onClick={() => setSharing(!sharing)}>
+              Share
+            </Button>
+            <Button aria-label={`Forget the heap of ${name}`} onClick={onForget}>
+              Forget
+            </Button>
+          </Row>
+        </TableCell>
+      </TableRow>
+      {sharing && (
+        <TableRow>
+          <TableCell colSpan={5}>
+            <ShareHeap gardenId={gardenId} material={heap.material} name={name} volume_m3={heap.volume_m3} />
+          </TableCell>
+        </TableRow>
+      )}
+    </>
   );
+}
+
+/** How a heap was counted, and when it can be used. */
+function countedSaid(heap: Stock, units: Units): string {
+  const counted = heap.as;
+  const parts = [
+    counted && `${trimmed(counted.count, 1)} ${counted.unit}${counted.count === 1 ? "" : "s"}`,
+    heap.put_in_m3 && `of ${showVolume(heap.put_in_m3, units)} put in`,
+    heap.ready_on && `ready on ${showDay(heap.ready_on)}`,
+  ];
+  return parts.filter(Boolean).join(", ");
 }
 
 function ShortBy({ need }: { need: NeedFigures }) {
@@ -150,42 +190,5 @@ function ShortBy({ need }: { need: NeedFigures }) {
     <Box component="b" sx={{ color: "iron" }}>
       <Quantity kind="volume" value={need.to_buy_m3} /> short
     </Box>
-  );
-}
-
-function NewHeap({ gardenId, onHeap }: { gardenId: number; onHeap: (heap: Stock) => void }) {
-  const { units } = useShowing();
-  const [material, setMaterial] = useState<Material | null>(null);
-  const [volume_m3, setVolume] = useState<number>();
-  const readings = useReadings();
-  // pressed while the volume is still being read, it waits for that
-  const keep = useWhenReady(!readings.asking, () => {
-    if (material && volume_m3 && !readings.refused()) onHeap({ material: material.key, volume_m3 });
-  });
-  return (
-    <Row sx={{ alignItems: "flex-end", marginTop: 3 }}>
-      <MaterialFinder
-        gardenId={gardenId}
-        label="A heap of"
-        value={material}
-        onChoose={setMaterial}
-        suits={(each) => !each.is_sheet}
-        autoFocus
-      />
-      <MeasureField
-        label="Loose volume"
-        limit="stock"
-        width="140px"
-        eager
-        density_kg_m3={material?.loose_kg_m3 ?? undefined}
-        shown=""
-        placeholder={units === "ft_in" ? "1 yd" : "0.5 m3"}
-        onMeaning={({ values: [value] }) => setVolume(value)}
-        onReading={readings.of("The volume")}
-      />
-      <Button variant="contained" disabled={!material} onClick={keep}>
-        Keep
-      </Button>
-    </Row>
   );
 }
