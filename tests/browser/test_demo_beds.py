@@ -104,7 +104,7 @@ def test_ferry_box_light_and_drained(app: Page, home: str, brackwater: Garden) -
     stores = app.get_by_label("Saltgrass stores")
     for part in ("Potting mix", "Compost", "Perlite", "Expanded clay"):
         expect(stores.locator("tr", has_text=part)).to_contain_text("bag")
-    expect(app.locator("[data-part=haul-pay]")).to_contain_text("Geotextile")
+    expect(app.locator("[data-part=need]", has_text="Geotextile")).to_be_visible()
 
 
 def test_brick_court_sheet_layers(app: Page, home: str, brackwater: Garden) -> None:
@@ -135,7 +135,7 @@ def test_brick_court_sheet_layers(app: Page, home: str, brackwater: Garden) -> N
     app.keyboard.press("Enter")
     expect(wide).to_contain_text("Seen: there is a plank across")
     app.get_by_role("link", name="Haul").click()
-    expect(app.locator("[data-part=haul-pay]")).to_contain_text("Cardboard")
+    expect(app.locator("[data-part=need]", has_text="Cardboard")).to_contain_text("sq ft")
     expect(app.get_by_label("Pennyfold yard").locator("tr", has_text="Compost, loose")).to_contain_text("$42.00 a yd³")
 
 

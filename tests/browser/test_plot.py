@@ -41,6 +41,7 @@ def lay_out(app: Page, home: str, garden: Garden, size: str) -> None:
 def place(app: Page, name: str, along: str, up: str, turn: str = "0") -> None:
     """Put a bed that isn't on the plot yet somewhere, typed."""
     app.get_by_role("button", name=f"Put {name} on it").click()
+    expect(app.get_by_role("region", name=name, exact=True)).to_be_visible()
     for label, text in (("Along", along), ("Up", up), ("Turned, °", turn)):
         field = app.get_by_label(label, exact=True)
         field.fill(text)

@@ -24,6 +24,8 @@ def test_a_bed_is_measured_and_filled_by_keyboard_alone(  # noqa: PLR0915 - one 
     keys = app.keyboard
     keys.type("By keys")
     keys.press("Tab")
+    expect(app.get_by_label("How many alike")).to_be_focused()
+    keys.press("Tab")
     keys.press("ArrowRight")
     expect(app.get_by_role("radio", name="L-shaped box")).to_be_focused()
     keys.press("ArrowLeft")
@@ -38,8 +40,7 @@ def test_a_bed_is_measured_and_filled_by_keyboard_alone(  # noqa: PLR0915 - one 
     keys.type("1 1/2 in")
     keys.press("Tab")
     keys.press("Tab")
-    expect(app.get_by_role("radio", name="One material")).to_be_focused()
-    keys.press("Tab")
+    expect(app.get_by_role("combobox", name="Filled with")).to_be_focused()
     keys.type("top soil")
     keys.press("Enter")
     expect(app.get_by_role("combobox", name="Filled with")).to_have_value("Topsoil")

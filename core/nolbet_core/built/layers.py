@@ -89,7 +89,7 @@ def _wrong_with_extras(layer: Layer, materials: Mapping[str, Material], path: st
         if not materials[layer.material].takes_fines:
             yield PlanProblem(f"{path}.infill", f"{layer.material} has no voids to pack")
     places = [f"{path}.amendment"] if layer.amendment else []
-    places += [f"{path}.amendments[{index}]" for index in range(len(layer.amendments))]
+    places += [f"{path}.amendments[{index}]" for index in range(len(layer.amendments or []))]
     for where, fed in zip(places, layer.scattered, strict=True):
         if materials[fed.material].is_sheet or materials[fed.material].grain != "fine":
             message = f"{fed.material} can't be scattered; name a meal, pellets or compost"

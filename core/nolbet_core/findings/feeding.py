@@ -111,8 +111,8 @@ def _takes(layer: Layer, dose: Dose) -> bool:
 
 def _more_of(layer: Layer, index: int, material: str, added_kg: float) -> tuple[MendStep, ...] | None:
     """Steps that scatter more of a meal [kg] on a layer, on top of what lies there; None where it is too much."""
-    place = next((at for at, each in enumerate(layer.amendments) if each.material == material), None)
-    own = layer.amendment if place is None else layer.amendments[place]
+    place = next((at for at, each in enumerate(layer.amendments or []) if each.material == material), None)
+    own = layer.amendment if place is None else (layer.amendments or [])[place]
     mass_kg = (own.mass_kg if own else 0.0) + added_kg
     if not MEAL_KG.holds(mass_kg):
         return None

@@ -68,12 +68,12 @@ class Layer(Model):
     roll_width_m: LengthM | None = None
     on_hand: Annotated[int, Field(ge=0, le=1000)] | None = None
     amendment: Amendment | None = None
-    amendments: Annotated[list[Amendment], Field(max_length=8)] = Field(default_factory=list)
+    amendments: Annotated[list[Amendment], Field(max_length=8)] | None = None
 
     @property
     def scattered(self) -> list[Amendment]:
         """All that is scattered on it: the one it was first written with, then the others."""
-        return [*([self.amendment] if self.amendment else []), *self.amendments]
+        return [*([self.amendment] if self.amendment else []), *(self.amendments or [])]
 
 
 class Pipe(Model):

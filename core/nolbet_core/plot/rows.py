@@ -72,14 +72,17 @@ def _sides(group: Group, turn_deg: float) -> tuple[float, float]:
 
 
 def _block(group: Group, in_a_row: int | None, aisle_m: float, free: BaseGeometry) -> list[LaidSpot]:
-    """The group as one block of rows; nothing where none fits."""
+    """The group as one block of rows, a single bed in the middle of what is free; nothing where none fits."""
+    single = group.count == 1
+    turns = (0.0, TURNED_DEG) if single else (TURNED_DEG, 0.0)
+    middle = (free.centroid.x, free.centroid.y) if single and not free.is_empty else None
     for columns in _row_lengths(group.count, in_a_row):
         rows = math.ceil(group.count / columns)
-        for turn_deg in (TURNED_DEG, 0.0):
+        for turn_deg in turns:
             along, up = _sides(group, turn_deg)
             wide = columns * (along + aisle_m) - aisle_m
             high = rows * (up + aisle_m) - aisle_m
-            corner = _nearest_corner(wide, high, free, group.beside)
+            corner = _nearest_corner(wide, high, free, group.beside or middle)
             if corner is not None:
                 x, y = corner
                 return [

@@ -2841,7 +2841,7 @@ export interface components {
         Layer: {
             amendment?: components["schemas"]["Amendment"] | null;
             /** Amendments */
-            amendments?: components["schemas"]["Amendment"][];
+            amendments?: components["schemas"]["Amendment"][] | null;
             /** Fill */
             fill?: true | null;
             infill?: components["schemas"]["Infill"] | null;

@@ -125,7 +125,7 @@ function ListHead({ sizes, narrow }: { sizes: readonly number[]; narrow: boolean
     <TableHead>
       {!narrow && (
         <TableRow>
-          <TableCell colSpan={5} />
+          <TableCell component="td" colSpan={5} />
           <TableCell colSpan={sizes.length} align="center" sx={{ color: "soft", paddingBottom: 0 }}>
             whole bags of
           </TableCell>

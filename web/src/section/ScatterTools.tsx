@@ -34,7 +34,7 @@ export function ScatterTools({ gardenId, layer, figured, materials, onEdit }: Pr
       const now = bed.layers[index];
       if (!now) return bed;
       const [first, ...more] = next(allFed(now));
-      return changeLayer(bed, index, { amendment: first ?? null, amendments: more });
+      return changeLayer(bed, index, { amendment: first ?? null, amendments: more.length > 0 ? more : null });
     });
   return (
     <>
