@@ -175,3 +175,38 @@ def test_a_bed_is_copied_and_one_of_two_alike_split_off(app: Page, home: str, ga
     expect(app.get_by_label("Name of the bed")).to_have_value("Branchy apart copy")
     counts = dict(Garden.objects.get(pk=garden.pk).beds.values_list("name", "count"))
     assert counts == {"Branchy": 1, "Branchy apart": 1, "Branchy apart copy": 1}
+
+
+WICKED = zoo.bed(
+    key="wicked",
+    name="Wicked",
+    shape=zoo.shape(2.4, 1.2, 0.6),
+    headspace_m=0.03,
+    layers=[{"material": "raised_bed_mix", "thickness_m": 0.28}, {"material": "straw", "thickness_m": 0.04}],
+    reservoir={
+        "height_m": 0.2, "medium": "scoria", "liner_lap_m": 0.1, "tested": True,
+        "wicks": [{"kind": "soil_column", "diameter_m": 0.25, "count": 4}],
+    },
+)  # fmt: skip
+
+
+def test_a_southern_gardens_water_year(app: Page, home: str, gardener: User) -> None:
+    garden = keep(gardener, WICKED)
+    app.goto(f"{home}/garden/{garden.pk}/water/bed/wicked")
+    said = app.locator("[data-part=climate-said]")
+    expect(said).to_contain_text("No climate is entered")
+    app.get_by_text("Climate and frosts").click()
+    app.get_by_role("button", name="southern half").click()
+    app.get_by_label("What its year is like").select_option("hot_summer_dry")
+    expect(said).to_contain_text("a typical climate, dry hot summer, mild wet winter (Csa), not measured")
+    expect(app.get_by_text("each from 1 May on")).to_be_visible()
+    app.get_by_text("Refill calendar").click()
+    days = app.locator("[data-part=water-list] li")
+    expect(days.first).to_be_visible()
+    months = {text.split()[1][:3] for text in days.all_inner_texts()}
+    assert months & {"Dec", "Jan", "Feb"}
+    assert not months & {"Jun", "Jul", "Aug"}
+    kept_garden = Garden.objects.get(pk=garden.pk)
+    assert kept_garden.facts["hemisphere"] == "south"
+    assert kept_garden.normals[0]["tmax_c"] > kept_garden.normals[6]["tmax_c"]
+    assert kept_garden.last_frost == "09-10"

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 import { Row } from "../kit/Row";
 import { typedLength, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -20,11 +20,19 @@ export function Measures({ kind, units, measures }: Props) {
   const ft = units === "ft_in";
   const breath = inOneBreath(kind);
   const [typedAtOnce, setTypedAtOnce] = useState(0);
+  const row = useRef<HTMLDivElement>(null);
+  const focused = useRef(-1);
+  // the answer to "all in one" may come when the hand is in one of the fields already: it stays there
+  useLayoutEffect(() => {
+    if (focused.current >= 0) fieldsOf(row.current)[focused.current]?.focus();
+    focused.current = -1;
+  }, [typedAtOnce]);
   const takeAll = (given: readonly number[]) => {
     const [one = 0, two = 0, ...rest] = given;
     const [length, width] = one >= two ? [one, two] : [two, one];
     const all = [length, width, ...rest].slice(0, breath.length);
     measures.put(Object.fromEntries(all.map((value, index) => [breath[index] ?? "", value])));
+    focused.current = fieldsOf(row.current).findIndex((field) => field === document.activeElement);
     setTypedAtOnce((count) => count + 1);
   };
   return (
@@ -42,7 +50,7 @@ export function Measures({ kind, units, measures }: Props) {
           onReading={(state) => measures.read("at once", state)}
         />
       )}
-      <Row sx={{ alignItems: "flex-end", gap: 3 }}>
+      <Row ref={row} sx={{ alignItems: "flex-end", gap: 3 }}>
         {kind.measures.map(({ key, label, limit, ft: feet, metric }) => {
           const value = measures.values[key];
           return (
@@ -66,6 +74,10 @@ export function Measures({ kind, units, measures }: Props) {
       </Row>
     </>
   );
+}
+
+function fieldsOf(row: HTMLElement | null): HTMLInputElement[] {
+  return [...(row?.querySelectorAll("input") ?? [])];
 }
 
 function shownOf(value: number | undefined, limit: string, units: Units): string {
