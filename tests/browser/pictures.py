@@ -18,7 +18,7 @@ TRIES = 50
 def section(page: Page) -> None:
     """The first bed, cut open."""
     page.get_by_role("link", name="Section").click()
-    page.locator("[data-part=tally-volume]").wait_for()
+    page.locator("[data-part=tally] dd").first.wait_for()
     page.locator("[data-part=ghost-name]").nth(1).wait_for()
 
 
@@ -36,7 +36,7 @@ def open_bed(page: Page, name: str) -> None:
     page.get_by_role("dialog").get_by_role("combobox").fill(name)
     page.get_by_role("option", name=re.compile(name)).first.click()
     expect(page.get_by_label("Name of the bed")).to_have_value(name)
-    page.locator("[data-part=tally-volume]").wait_for()
+    page.locator("[data-part=tally] dd").first.wait_for()
 
 
 def bed_named(page: Page, name: str) -> None:
