@@ -45,7 +45,8 @@ def test_every_bed_of_the_demo_has_a_future_and_schools(household: tuple[Client,
     client, garden = household
     for key, bed in beds_of(household):
         coming = send(client, "POST", f"/api/gardens/{garden.pk}/figure/forecast", {"bed": bed}).json()
-        assert len(coming["springs"]) == 10, key
+        # a bed filled two springs ago has eight of its ten years before it
+        assert len(coming["springs"]) == (8 if key == "brick_court" else 10), key
         assert all(low <= high + 1e-9 for low, high in zip(coming["low_m"], coming["high_m"], strict=True)), key
         schools = send(client, "POST", f"/api/gardens/{garden.pk}/figure/schools", {"bed": bed}).json()["schools"]
         assert any(school["unsuited"] is None for school in schools), key

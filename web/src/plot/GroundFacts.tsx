@@ -51,7 +51,7 @@ export function GroundFacts({ gardenId, plot, figures, onEdit }: Props) {
         <Corners
           gardenId={gardenId}
           corners={plot.corners_m}
-          onChange={(corners_m) => onEdit((now) => ({ ...now, corners_m }))}
+          onChange={(change) => onEdit((now) => ({ ...now, corners_m: change(now.corners_m) }))}
         />
       )}
     </PlotPanel>

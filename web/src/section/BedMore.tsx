@@ -146,7 +146,11 @@ function ShapeChange({ gardenId, bed, figures, onEdit }: Pick_<"gardenId" | "bed
         <Corners
           gardenId={gardenId}
           corners={shape.corners_m}
-          onChange={(corners_m) => onEdit((now) => withMeasure(now, "corners_m", corners_m))}
+          onChange={(change) =>
+            onEdit((now) =>
+              now.shape.kind === "polygon" ? withMeasure(now, "corners_m", change(now.shape.corners_m)) : now,
+            )
+          }
         />
       )}
     </Column>

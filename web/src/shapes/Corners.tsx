@@ -13,7 +13,10 @@ import { useShowing } from "../quantities/UnitsContext";
 
 export type CornerList = readonly (readonly number[])[];
 
-type Props = { gardenId: number; corners: CornerList; onChange: (corners: number[][]) => void };
+/** A change of the corners, told to whatever they have become meanwhile: two may be read at once. */
+export type CornersChange = (now: CornerList) => number[][];
+
+type Props = { gardenId: number; corners: CornerList; onChange: (change: CornersChange) => void };
 
 const WAYS = [
   ["corners", "corner by corner"],
@@ -37,7 +40,7 @@ export function Corners(props: Props) {
 function CornerTable({ corners, onChange }: Props) {
   const { units } = useShowing();
   const put = (index: number, axis: 0 | 1, value: number) =>
-    onChange(corners.map((corner, at) => (at === index ? with_(corner, axis, value) : [...corner])));
+    onChange((now) => now.map((corner, at) => (at === index ? with_(corner, axis, value) : [...corner])));
   return (
     <Column>
       {corners.map((corner, index) => (
@@ -57,14 +60,14 @@ function CornerTable({ corners, onChange }: Props) {
           {corners.length > 3 && (
             <Button
               aria-label={`Leave out corner ${index + 1}`}
-              onClick={() => onChange(corners.filter((_, at) => at !== index).map((each) => [...each]))}
+              onClick={() => onChange((now) => now.filter((_, at) => at !== index).map((each) => [...each]))}
             >
               Leave out
             </Button>
           )}
         </Row>
       ))}
-      <Button onClick={() => onChange([...corners.map((each) => [...each]), halfWay(corners)])}>
+      <Button onClick={() => onChange((now) => [...now.map((each) => [...each]), halfWay(now)])}>
         One more corner
       </Button>
     </Column>
@@ -87,7 +90,7 @@ function Sides({ gardenId, onChange }: Props) {
   const [diagonals, setDiagonals] = useState<(number | undefined)[]>([undefined]);
   const close = useMutation({
     mutationFn: (measured: { sides_m: number[]; diagonals_m: number[] }) => api.corners(gardenId, measured),
-    onSuccess: ({ corners_m }) => onChange(corners_m),
+    onSuccess: ({ corners_m }) => onChange(() => corners_m),
   });
   const put = (list: (number | undefined)[], index: number, value: number | undefined) =>
     list.map((each, at) => (at === index ? value : each));
