@@ -4,6 +4,7 @@ import TableCell from "@mui/material/TableCell";
 import TableContainer from "@mui/material/TableContainer";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
+import { useEffect, useRef } from "react";
 import type { Schemas } from "../api/client";
 import { showRain, showTemperature } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -21,8 +22,16 @@ const COLUMNS = [
 /** The twelve months: nights, days and rain, each to be put right. */
 export function Months({ normals, onMonths }: Props) {
   const { units } = useShowing();
-  const change = (at: number, changed: Partial<Normals>) =>
-    onMonths(normals.map((month, index) => (index === at ? { ...month, ...changed } : month)));
+  // two months may be read at once: the second rests on the first
+  const latest = useRef(normals);
+  useEffect(() => {
+    latest.current = normals;
+  }, [normals]);
+  const change = (at: number, changed: Partial<Normals>) => {
+    const next = latest.current.map((month, index) => (index === at ? { ...month, ...changed } : month));
+    latest.current = next;
+    onMonths(next);
+  };
   return (
     <TableContainer>
       <Table size="small" sx={{ "& td, & th": { paddingX: 1 } }}>

@@ -37,7 +37,9 @@ export default function BedState({ gardenId, bed, figures, saved, onEdit, onClos
         label="State of the bed"
         options={OPTIONS}
         value={state}
-        onChoose={(chosen) => onEdit((now) => withState(now, chosen))}
+        onChoose={(chosen) =>
+          onEdit((now) => (chosen === "filled" ? filledNow(now) : withState(now, chosen)))
+        }
         sx={{ "& .MuiToggleButtonGroup-root": { flexWrap: "wrap" } }}
       />
       <Note>{MEANING[state]}</Note>
@@ -74,6 +76,14 @@ const MEANING: Readonly<Record<State, string>> = {
   emptied: "It buys nothing. Choose planned to fill it anew.",
 };
 
+/** Filled, today unless a day was given: its sinking and its top-ups are reckoned from then. */
+function filledNow(bed: Bed): Bed {
+  const day = new Date();
+  const today = [day.getFullYear(), day.getMonth() + 1, day.getDate()];
+  const written = today.map((part) => String(part).padStart(2, "0")).join("-");
+  return { ...withState(bed, "filled"), built_on: bed.built_on ?? written };
+}
+
 function FilledOn({ bed, state, onEdit }: { bed: Bed; state: State; onEdit: BedEdit }) {
   return (
     <Row sx={{ alignItems: "flex-end" }}>
@@ -87,7 +97,7 @@ function FilledOn({ bed, state, onEdit }: { bed: Bed; state: State; onEdit: BedE
         }}
       />
       {state === "filling" && (
-        <Button variant="contained" onClick={() => onEdit((now) => withState(now, "filled"))}>
+        <Button variant="contained" onClick={() => onEdit(filledNow)}>
           All of it is laid
         </Button>
       )}

@@ -1,4 +1,4 @@
-import { memo } from "react";
+import { lazy, memo, Suspense } from "react";
 import type { BedFigures, ForecastFigures } from "../api/client";
 import { Disclosure } from "../kit/Disclosure";
 import { FactLine, Lines } from "../kit/Lines";
@@ -8,7 +8,8 @@ import { firstSowing, Sowing } from "../planting/Sowing";
 import { showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { ComingYears } from "../settling/ComingYears";
+
+const ComingYears = lazy(async () => ({ default: (await import("../settling/ComingYears")).ComingYears }));
 
 type Props = {
   gardenId: number;
@@ -50,7 +51,9 @@ export const Prospects = memo(function Prospects({ gardenId, figures, forecast, 
                 Between −<Quantity kind="length" value={top - high} /> and −
                 <Quantity kind="length" value={top - low} />.
               </Note>
-              <ComingYears figures={figures} forecast={forecast} />
+              <Suspense fallback={<Note>Looking ahead ...</Note>}>
+                <ComingYears figures={figures} forecast={forecast} />
+              </Suspense>
             </>
           ) : (
             <Note>Looking ahead ...</Note>
