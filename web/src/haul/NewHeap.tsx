@@ -2,13 +2,13 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { Material, Stock } from "../api/client";
-import { Choice } from "../kit/Choice";
 import { Note } from "../kit/Note";
 import { Column, Row } from "../kit/Row";
 import { useWhenReady } from "../kit/useWhenReady";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
+import { Pick } from "../theme/controls/Pick";
 import { useReadings } from "./useReadings";
 
 const WAYS = [
@@ -51,7 +51,7 @@ export function NewHeap({ gardenId, onHeap }: Props) {
           suits={(each) => !each.is_sheet}
           autoFocus
         />
-        <Choice label="Counted in" shown options={WAYS} value={way} onChoose={setWay} />
+        <Pick label="Counted in" options={WAYS} value={way} onChoose={setWay} sx={{ minWidth: 130 }} />
       </Row>
       <Row sx={{ alignItems: "flex-end" }}>
         {way === "volume" || way === "rotting" ? (

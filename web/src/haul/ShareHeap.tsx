@@ -83,6 +83,7 @@ export function ShareHeap({ gardenId, material, name, volume_m3 }: Props) {
         <TableBody>
           {open.map(({ key, bed }) => {
             const share = shares.find((each) => each.bed === key);
+            if (by === "need" && share?.needs_m3 === 0) return null;
             return (
               <TableRow key={key}>
                 <TableCell component="th" scope="row">
