@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import itertools
-from collections.abc import Callable, Collection, Mapping, Sequence
+from collections import Counter
+from collections.abc import Callable, Collection, Iterable, Mapping, Sequence
+from dataclasses import replace
 from typing import TypeVar
 
 import numpy as np
@@ -15,6 +17,7 @@ from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
 from nolbet_core.settling.matter import Matter, matter_by_layer
 from nolbet_core.settling.surface import sunken_spans
+from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.stack.fill import Filled
 from nolbet_core.stack.layers import Standing
 
@@ -86,11 +89,23 @@ def left_today(worked: WorkedBed) -> list[Left]:
     volumes = [layer.placed_m3 * float(share) for layer, share in zip(filled.layers, shares, strict=True)]
     matter = matter_by_layer(filled, worked.settling.clock, month)
     spans = _spans(worked, filled, volumes)
-    return [
+    return _told_apart(
         Left(index, volume, _became(layer, volume, own, worked), spans[index], layer.material.loose_factor)
         for index, (layer, volume, own) in enumerate(zip(filled.layers, volumes, matter, strict=True))
         if volume > LEAST_M3
-    ]
+    )
+
+
+def _told_apart(layers: Iterable[Left]) -> list[Left]:
+    """Layers of one material have rotted each in its own way, and become materials of their own."""
+    met: Counter[str] = Counter()
+    apart = []
+    for each in layers:
+        key = each.material.key
+        met[key] += 1
+        again = {"key": f"{key[: LONGEST_KEY - 3]}_{met[key]}"} if met[key] > 1 else {}
+        apart.append(replace(each, material=each.material.model_copy(update=again)))
+    return apart
 
 
 def empty_bed(worked: WorkedBed, today: str, down_to_m: float = 0.0) -> Emptied:
@@ -178,9 +193,12 @@ def _became(layer: Standing, volume_m3: float, matter: Sequence[Matter], worked:
         "stays_share": min(stays / (1 - rotten), 1.0) if rotten < 1 else stays,
         "void_share": max(layer.void_m3 - layer.infill_m3, 0.0) / layer.placed_m3,
     }
+    like = material.like or _like(layer)
+    if not material.parts and material.settling != standard_shelf()[like].settling:
+        figures |= {"settles_share": material.settling[0], "decay_per_year": material.decay_per_year}
     name = f"Used {material.name.split(',')[0].lower()}, {bed.title}"[:LONGEST_NAME]
     key = f"used_{bed.key}_{material.key}"[:LONGEST_KEY]
-    return OwnMaterial.model_validate({"key": key, "like": material.like or _like(layer), "name": name, **figures})
+    return OwnMaterial.model_validate({"key": key, "like": like, "name": name, **figures})
 
 
 def _like(layer: Standing) -> str:

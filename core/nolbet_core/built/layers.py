@@ -8,11 +8,12 @@ from nolbet_core.plan.bed import Layer
 from nolbet_core.plan.defaults import LAP_M
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.ripeness import StateProblem, ripened
 from nolbet_core.stack.layers import Asked, Bulk, By, Packing, Scattered, Sheet
 
 AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
 SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_m", "on_hand")
-BULK_KEYS = (*AMOUNTS, "infill", "lifts")
+BULK_KEYS = (*AMOUNTS, "infill", "lifts", "ripeness")
 
 
 def build_layers(
@@ -36,6 +37,11 @@ def build_layers(
                 message = f"layers[{filling}] fills the rest already; only one layer can"
                 found.append(PlanProblem(f"{here}.fill", message))
             filling = index
+        if layer.ripeness and not material.is_sheet:
+            try:
+                material = ripened(material, layer.ripeness)
+            except StateProblem as problem:
+                found.append(PlanProblem(f"{here}.ripeness", str(problem)))
         problems += found
         if not found:
             asked.append(_sheet(layer, material, materials) if material.is_sheet else _bulk(layer, material, materials))

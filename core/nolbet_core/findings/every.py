@@ -48,6 +48,7 @@ from nolbet_core.findings.place import (
 )
 from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds, WoodRoundAnts
 from nolbet_core.findings.safety import Dust
+from nolbet_core.findings.schooling import LeavesTrodden, PliesFew, UnripeCompost
 from nolbet_core.findings.sinking import SinksMuch
 from nolbet_core.findings.water import (
     FlushYearly,
@@ -95,6 +96,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     NoRootBarrier(),
     WaterInTrench(),
     RawManure(),
+    UnripeCompost(),
     LapSmall(),
     SheetBare(),
     FabricUnderMound(),
@@ -116,6 +118,8 @@ FINDINGS: tuple[Finding[Any], ...] = (
     FlushYearly(),
     AbruptInterface(),
     TapeAndPrint(),
+    PliesFew(),
+    LeavesTrodden(),
     HeavyLogs(),
     HeavyTub(),
     TubDrowns(),

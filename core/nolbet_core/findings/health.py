@@ -112,6 +112,10 @@ class TapeAndPrint(BedFinding):
             f"{counted(names)} to clean of tape, staples and glossy print: {listed(names)}.",
             "Tape and staples stay in the bed for good; glossy coatings keep water out.",
             "Pull tape and staples, leave glossy and coloured sheets out, wet the rest as you lay it.",
+            sides=(
+                "Some lay plain brown board alone: nobody says what inks and glues are made of.",
+                "Others lay any print but glossy: most inks hold soot and plant oil by now.",
+            ),
         )
 
 

@@ -25,6 +25,7 @@ from nolbet_core.plan.fields import (
 from nolbet_core.plan.plot import Place
 from nolbet_core.plan.shapes import ON_THE_GROUND, Shape
 from nolbet_core.quantities import limits
+from nolbet_core.shelf.material import Ripeness
 
 HEADSPACE_M = 0.025
 """What a bed with walls keeps empty below its rim unless it says otherwise [m]."""
@@ -51,7 +52,10 @@ class Amendment(Model):
 
 
 class Layer(Model):
-    """A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead."""
+    """A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead.
+
+    ripeness: how far it has rotted, where that is other than usual.
+    """
 
     material: MaterialKey
     thickness_m: LayerM | None = None
@@ -69,6 +73,7 @@ class Layer(Model):
     on_hand: Annotated[int, Field(ge=0, le=1000)] | None = None
     amendment: Amendment | None = None
     amendments: Annotated[list[Amendment], Field(max_length=8)] | None = None
+    ripeness: Ripeness | None = None
 
     @property
     def scattered(self) -> list[Amendment]:

@@ -25,7 +25,7 @@ def standard_shelf() -> Mapping[str, Material]:
 
 
 def _material(row: dict[str, Any]) -> Material:
-    properties = _ordered(_with_densities(_as_written(row)))
+    properties = _ordered(with_densities(_as_written(row)))
     return Material(
         row["key"],
         row["name"],
@@ -44,10 +44,13 @@ def _as_written(row: dict[str, Any]) -> dict[str, Property]:
     }
 
 
-def _with_densities(typed: dict[str, Property]) -> dict[str, Property]:
-    """The figures of a material with the densities and pores that follow from them; a sheet has none."""
+def with_densities(typed: Mapping[str, Property]) -> dict[str, Property]:
+    """The figures of a material with the densities and pores that follow from them; a sheet has none.
+
+    typed: property name to figure, those that follow left out.
+    """
     if "dry_density_kg_m3" not in typed:
-        return typed
+        return dict(typed)
     dry, loose = typed["dry_density_kg_m3"], typed["loose_factor"]
     grain = grain_density(typed["carbon"].value)
     if "porosity" in typed:
@@ -60,7 +63,7 @@ def _with_densities(typed: dict[str, Property]) -> dict[str, Property]:
         name: Property(value, UNITS[name], *_spanned(value, getattr(least, name), getattr(most, name)), FOLLOWS)
         for name, value in ((name, round(value, EXACT)) for name, value in asdict(usual).items())
     }
-    return following | typed
+    return following | dict(typed)
 
 
 def _spanned(value: float, *ends: float) -> tuple[float, float]:

@@ -10,6 +10,9 @@ from typing import Literal
 from nolbet_core.shelf.densities import densities, dry_of, grain_density_of_loose
 
 Grain = Literal["fine", "coarse"]
+Ripeness = Literal["fresh", "half", "finished"]
+"""How far a layer's material has rotted."""
+
 SoilFigure = Literal["loose_dry_kg_m3", "porosity", "container_capacity", "wilting_point", "ph"]
 
 YOURS = "yours"
@@ -164,8 +167,8 @@ class Material:
 
     @property
     def keeps_volume(self) -> bool:
-        """Whether it loses density before volume as it rots, as logs do."""
-        return "logs" in self.traits
+        """Whether it loses density before volume as it rots, as logs do until half of their mass is gone."""
+        return "logs" in self.traits and "crumbles" not in self.traits
 
     def _figure(self, name: str, otherwise: float) -> float:
         found = self.properties.get(name)

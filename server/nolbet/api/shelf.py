@@ -15,7 +15,8 @@ from nolbet.shelf.rows import material_plan
 from nolbet_core.built.first import first_layer
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.shelf.library import search
-from nolbet_core.shelf.material import FOLLOWS, Material
+from nolbet_core.shelf.material import FOLLOWS, Material, Ripeness
+from nolbet_core.shelf.ripeness import states_of, usual_state
 
 router = Router(tags=["shelf"])
 
@@ -43,7 +44,8 @@ class PropertyOut(Schema):
 class MaterialOut(Schema):
     """A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words.
 
-    placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it is bought; sheets have neither.
+    states: of rot that it can be said to be in. placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it
+    is bought; sheets have neither.
     """
 
     key: str
@@ -58,6 +60,8 @@ class MaterialOut(Schema):
     revision: int | None
     void_share: float
     takes_fines: bool
+    states: list[Ripeness]
+    usual_state: Ripeness
     loose_factor: float
     placed_kg_m3: float | None
     loose_kg_m3: float | None
@@ -119,6 +123,8 @@ def _out(material: Material, is_mix: bool, revision: int | None) -> MaterialOut:
         revision=revision,
         void_share=material.void_share,
         takes_fines=material.takes_fines,
+        states=list(states_of(material)),
+        usual_state=usual_state(material),
         loose_factor=material.loose_factor,
         placed_kg_m3=dense,
         loose_kg_m3=dense / material.loose_factor if dense else None,

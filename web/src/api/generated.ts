@@ -2837,6 +2837,8 @@ export interface components {
         /**
          * Layer
          * @description A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead.
+         *
+         *     ripeness: how far it has rotted, where that is other than usual.
          */
         Layer: {
             amendment?: components["schemas"]["Amendment"] | null;
@@ -2860,6 +2862,8 @@ export interface components {
             piece_m?: number[] | null;
             /** Plies */
             plies?: number | null;
+            /** Ripeness */
+            ripeness?: ("fresh" | "half" | "finished") | null;
             /** Roll Width M */
             roll_width_m?: number | null;
             /** Share */
@@ -3069,7 +3073,7 @@ export interface components {
          * MaterialOut
          * @description A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words.
          *
-         *     placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it is bought; sheets have neither.
+         *     states: of rot that it can be said to be in. placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it is bought; sheets have neither.
          */
         MaterialOut: {
             /** First Layer */
@@ -3100,10 +3104,17 @@ export interface components {
             placed_kg_m3: number | null;
             /** Revision */
             revision: number | null;
+            /** States */
+            states: ("fresh" | "half" | "finished")[];
             /** Synonyms */
             synonyms: string[];
             /** Takes Fines */
             takes_fines: boolean;
+            /**
+             * Usual State
+             * @enum {string}
+             */
+            usual_state: "fresh" | "half" | "finished";
             /** Void Share */
             void_share: number;
         };

@@ -132,13 +132,14 @@ export function changeMaterial(bed: Bed, index: number, material: Material, stan
       ...NO_AMOUNT,
       infill: null,
       lifts: null,
+      ripeness: null,
       ...bare,
       material: material.key,
     });
   }
   const infill = material.takes_fines ? layer.infill : null;
   const amount = wasSheet ? { ...NO_SHEET, thickness_m: standing_m || firstLayer(material).thickness_m } : {};
-  return changeLayer(bed, index, { material: material.key, infill, ...amount });
+  return changeLayer(bed, index, { material: material.key, infill, ripeness: null, ...amount });
 }
 
 /**

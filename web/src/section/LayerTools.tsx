@@ -144,9 +144,33 @@ function BulkTools(props: Props) {
           <Quantity kind="length" value={figured.run_m[1]} /> along the run, from the outer end.
         </Note>
       )}
+      <StateOfRot {...props} />
       <LiftsField {...props} />
       {figured.takes_fines && <PackTools {...props} />}
     </>
+  );
+}
+
+const ROT: Record<NonNullable<Layer["ripeness"]>, string> = {
+  fresh: "Fresh",
+  half: "Half rotted",
+  finished: "Rotted down",
+};
+
+/** How far it has rotted, of what can be had in several states; the usual one needn't be said. */
+function StateOfRot({ layer, material, onEdit }: Props) {
+  if (!material || material.states.length === 0) return null;
+  return (
+    <Choice
+      label="State of rot"
+      options={material.states.map((state) => [state, ROT[state]] as const)}
+      value={layer.ripeness ?? material.usual_state}
+      onChoose={(state) =>
+        onEdit((bed, index) =>
+          changeLayer(bed, index, { ripeness: state === material.usual_state ? null : state }),
+        )
+      }
+    />
   );
 }
 
