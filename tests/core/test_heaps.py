@@ -108,3 +108,40 @@ def test_a_heap_by_need_goes_by_what_is_not_laid_yet() -> None:
     small, large = share("need").shares
     assert (small.needs_m3, large.needs_m3) == pytest.approx((0.4 * 1.15, 2 * 0.15 * 1.15))
     assert small.loose_m3 / large.loose_m3 == pytest.approx(small.needs_m3 / large.needs_m3)
+
+
+BOARDS = {"material": "softwood", "thickness_m": 0.038, "width_m": 0.235, "length_m": 2.4, "count": 6}
+
+
+def test_boards_lie_on_hand_and_fill_no_bed() -> None:
+    plan = read_plan(zoo.plan(zoo.bed(), stock=[{**BOARDS, "usable_m": 1.1}])).plan
+    (boards,) = plan.stock
+    assert boards.is_boards
+    assert boards.volume_m3 == pytest.approx(6 * 0.038 * 0.235 * 2.4)
+    assert stocked(BOARDS, {"material": "compost", "volume_m3": 0.2}).stock_m3 == pytest.approx(0.2)
+
+
+@pytest.mark.parametrize(
+    ("changes", "path"),
+    [
+        ({"width_m": None}, "stock[0]"),
+        ({"usable_m": 3.0}, "stock[0]"),
+        ({"material": "compost"}, "stock[0].thickness_m"),
+        ({"material": "balsa"}, "stock[0].material"),
+        ({"as": {"unit": "barrow", "count": 3}}, "stock[0]"),
+        ({"volume_m3": 2.0}, "stock[0]"),
+        ({"thickness_m": None, "width_m": None, "length_m": None}, "stock[0]"),
+        ({"thickness_m": None, "width_m": None, "length_m": None, "count": None}, "stock[0]"),
+    ],
+)
+def test_boards_that_make_no_sense_are_refused_with_their_place(changes: dict[str, Any], path: str) -> None:
+    heap = {key: value for key, value in (BOARDS | changes).items() if value is not None}
+    with pytest.raises(PlanProblem) as problem:
+        stocked(heap)
+    assert problem.value.path.startswith(path)
+
+
+def test_timber_on_hand_wants_its_size() -> None:
+    with pytest.raises(PlanProblem) as problem:
+        stocked({"material": "larch", "volume_m3": 0.2})
+    assert problem.value.path == "stock[0].thickness_m"

@@ -21,6 +21,7 @@ from nolbet_core.plan.garden import (
 )
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.timber import TIMBER
 from nolbet_core.shelf.wares import CRATE, DRAIN_PIPE, WARES
 
 
@@ -65,7 +66,7 @@ def stock_of(plan: Plan, today: date | None = None) -> dict[str, float]:
     """
     stock: dict[str, float] = {}
     for entry in plan.stock:
-        if _is_ready(entry, today):
+        if not entry.is_boards and _is_ready(entry, today):
             stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
     return stock
 
@@ -81,6 +82,19 @@ def coming_of(plan: Plan, today: date | None) -> dict[str, list[tuple[date, floa
 
 def _is_ready(entry: Stock, today: date | None) -> bool:
     return today is None or entry.ready_on is None or date.fromisoformat(entry.ready_on) <= today
+
+
+def wrong_with_heap(entry: Stock, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    """What is wrong with what is on hand: a name that isn't there, boards of what is no timber, timber without a size.
+
+    materials: by key. path: how the heap is called.
+    """
+    if entry.is_boards and entry.material in materials:
+        yield PlanProblem(f"{path}.thickness_m", f"{entry.material} is no timber; boards are {', '.join(TIMBER)}")
+    elif not entry.is_boards and entry.material in TIMBER:
+        yield PlanProblem(f"{path}.thickness_m", f"has to be given: {entry.material} is on hand in boards")
+    else:
+        yield from unknown_names(entry, {**materials, **TIMBER}, path)
 
 
 def wrong_with_supplier(entry: PlanSupplier, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.built.bed import BuiltBed, build_bed
-from nolbet_core.built.buying import wrong_with_supplier
+from nolbet_core.built.buying import wrong_with_heap, wrong_with_supplier
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.names import names_twice, unknown_names
 from nolbet_core.built.plot_checks import wrong_with_plot
@@ -64,7 +64,7 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
         if mix.target is not None:
             found += unknown_names(mix.target, materials, f"mixes[{index}].target")
     for index, heap in enumerate(plan.stock):
-        found += unknown_names(heap, materials, f"stock[{index}]")
+        found += wrong_with_heap(heap, materials, f"stock[{index}]")
     for index, supplier in enumerate(plan.suppliers):
         found += wrong_with_supplier(supplier, materials, f"suppliers[{index}]")
     return [*found, *_unknown_beds(plan)]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Annotated, Any, Final, Literal, Self
 
 from pydantic import ConfigDict, Field, ValidationInfo, field_validator, model_validator
@@ -143,10 +144,11 @@ class CountedAs(Model):
 
 
 class Stock(Model):
-    """Loose material on hand, as it lies in the heap: by its volume, or as it was counted.
+    """What is on hand: loose material as it lies in the heap, by its volume or as it was counted, or boards.
 
     counted: as bags, barrows, buckets or bales ("as" in the file). put_in_m3: what a compost heap was made of; it
-    yields less than half of it. ready_on: from when it can be used.
+    yields less than half of it. ready_on: from when it can be used. thickness_m, width_m, length_m, count: of boards;
+    their volume is that of the wood. usable_m: crooked ones are good only for pieces up to that.
     """
 
     model_config = ConfigDict(serialize_by_alias=True, validate_by_name=True, validate_by_alias=True)
@@ -156,12 +158,25 @@ class Stock(Model):
     counted: Annotated[CountedAs | None, Field(alias="as")] = None
     put_in_m3: HeapM3 | None = None
     ready_on: Day | None = None
+    thickness_m: LengthM | None = None
+    width_m: LengthM | None = None
+    length_m: LengthM | None = None
+    count: Count | None = None
+    usable_m: LengthM | None = None
+
+    @property
+    def is_boards(self) -> bool:
+        """Whether it is boards, which no bed is filled with."""
+        return self.thickness_m is not None
 
     @model_validator(mode="before")
     @classmethod
     def _with_volume(cls, given: Any) -> Any:
         if not isinstance(given, dict):
             return given
+        boards_m3 = _volume_of_boards(given)
+        if boards_m3 is not None:
+            return {"volume_m3": boards_m3, **given}
         counted = given.get("as") or given.get("counted")
         known = _volume_of(counted, given.get("put_in_m3"))
         if given.get("volume_m3") is None:
@@ -175,7 +190,37 @@ class Stock(Model):
         counted_m3 = self.counted.volume_m3 if self.counted else None
         if counted_m3 is not None and abs(self.volume_m3 - counted_m3) > AGREES * counted_m3:
             raise ValueError(f"volume_m3 is {self.volume_m3:g}, and counted it comes to {counted_m3:g}; leave one out")
+        if self.is_boards:
+            self._check_boards()
+        elif self.usable_m is not None or self.count is not None:
+            raise ValueError("count and usable_m belong to boards; give thickness_m, width_m and length_m with them")
         return self
+
+    def _check_boards(self) -> None:
+        others = [key for key in ("counted", "put_in_m3", "ready_on") if getattr(self, key) is not None]
+        if others:
+            raise ValueError(f"boards have a count and a size, and no {others[0].replace('counted', 'as')}")
+        if self.length_m is not None and self.usable_m is not None and self.usable_m > self.length_m:
+            raise ValueError(f"usable_m is {self.usable_m:g}, and the boards are {self.length_m:g} long")
+        wood_m3 = _volume_of_boards({key: getattr(self, key) for key in (*BOARD_SIZES, "count")}) or 0.0
+        if abs(self.volume_m3 - wood_m3) > AGREES * wood_m3:
+            raise ValueError(f"volume_m3 is {self.volume_m3:g}, and the boards come to {wood_m3:g}; leave it out")
+
+
+BOARD_SIZES = ("thickness_m", "width_m", "length_m")
+
+
+def _volume_of_boards(given: dict[str, Any]) -> float | None:
+    """The wood of boards [m3]; None of what is none. Raises ValueError where one of their sizes lacks."""
+    sizes = [given.get(key) for key in BOARD_SIZES]
+    if all(each is None for each in sizes):
+        return None
+    for key, size in zip(BOARD_SIZES, sizes, strict=True):
+        if size is None:
+            raise ValueError(f"boards want thickness_m, width_m and length_m, and {key} isn't given")
+    count = 1 if given.get("count") is None else given["count"]
+    numbers = [each for each in (*sizes, count) if isinstance(each, float | int)]
+    return math.prod(numbers) if len(numbers) == len(sizes) + 1 else 0.0
 
 
 def _volume_of(counted: Any, put_in_m3: Any) -> float | None:

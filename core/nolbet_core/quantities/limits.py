@@ -92,6 +92,7 @@ BED_SIDE_M = Limit("a side of a bed", Kind.LENGTH, 100.0, SHORTEST_M, bare=(FOOT
 BED_DEPTH_M = Limit("the depth of a bed", Kind.LENGTH, 5.0, least=SHORTEST_M, usual=(0.055, 1.6))
 GROUND_M = Limit("a side of the ground", Kind.LENGTH, 200.0, SHORTEST_M, bare=(FOOT, METRE))
 LAYER_M = Limit("a layer", Kind.LENGTH, 3.0)
+BOARD_M = Limit("the thickness and width of a board", Kind.LENGTH, 1.0, SHORTEST_M, bare=(INCH, MILLIMETRE))
 WALL_M = Limit("a wall", Kind.LENGTH, 1.0)
 REACH_M = Limit("a reach", Kind.LENGTH, 1.5, least=0.1)
 OFFSET_M = Limit("a lap or run", Kind.LENGTH, 5.0)
@@ -131,6 +132,7 @@ LIMITS: dict[str, Limit] = {
     "depth": BED_DEPTH_M,
     "layer": LAYER_M,
     "wall": WALL_M,
+    "board": BOARD_M,
     "reach": REACH_M,
     "offset": OFFSET_M,
     "place": PLACE_M,

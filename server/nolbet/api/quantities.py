@@ -22,6 +22,7 @@ LimitName = Literal[
     "depth",
     "layer",
     "wall",
+    "board",
     "offset",
     "reach",
     "place",

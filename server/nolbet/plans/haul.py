@@ -13,8 +13,7 @@ from nolbet.gardens.parts import remember_part
 from nolbet.haul.rows import replace_stock, replace_suppliers, stock_plan, suppliers_plan
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
-from nolbet_core.built.buying import wrong_with_supplier
-from nolbet_core.built.names import unknown_names
+from nolbet_core.built.buying import wrong_with_heap, wrong_with_supplier
 from nolbet_core.plan.garden import PlanSupplier, Stock
 
 
@@ -73,5 +72,5 @@ def _check(garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[St
         for problem in wrong_with_supplier(supplier, materials, f"suppliers[{index}]"):
             raise problem
     for index, heap in enumerate(stock):
-        for problem in unknown_names(heap, materials, f"stock[{index}]"):
+        for problem in wrong_with_heap(heap, materials, f"stock[{index}]"):
             raise problem

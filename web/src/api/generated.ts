@@ -3073,7 +3073,8 @@ export interface components {
          * MaterialOut
          * @description A material as the page shows it. first_layer: what a new layer of it starts as, in the plan file's words.
          *
-         *     states: of rot that it can be said to be in. placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it is bought; sheets have neither.
+         *     states: of rot that it can be said to be in. placed_kg_m3, loose_kg_m3: how heavy it lies, moist, in a bed and as it
+         *     is bought; sheets have neither.
          */
         MaterialOut: {
             /** First Layer */
@@ -4587,13 +4588,18 @@ export interface components {
         };
         /**
          * Stock
-         * @description Loose material on hand, as it lies in the heap: by its volume, or as it was counted.
+         * @description What is on hand: loose material as it lies in the heap, by its volume or as it was counted, or boards.
          *
          *     counted: as bags, barrows, buckets or bales ("as" in the file). put_in_m3: what a compost heap was made of; it
-         *     yields less than half of it. ready_on: from when it can be used.
+         *     yields less than half of it. ready_on: from when it can be used. thickness_m, width_m, length_m, count: of boards;
+         *     their volume is that of the wood. usable_m: crooked ones are good only for pieces up to that.
          */
         Stock: {
             as?: components["schemas"]["CountedAs"] | null;
+            /** Count */
+            count?: number | null;
+            /** Length M */
+            length_m?: number | null;
             /**
              * Material
              * @description key of a material or a mix
@@ -4603,8 +4609,14 @@ export interface components {
             put_in_m3?: number | null;
             /** Ready On */
             ready_on?: string | null;
+            /** Thickness M */
+            thickness_m?: number | null;
+            /** Usable M */
+            usable_m?: number | null;
             /** Volume M3 */
             volume_m3: number;
+            /** Width M */
+            width_m?: number | null;
         };
         /**
          * SunkenFigures
@@ -4864,7 +4876,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
             /** Typed */
             typed: string;
             /**

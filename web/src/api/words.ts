@@ -188,6 +188,10 @@ export const BARE_UNITS: Partial<Record<string, { ft_in: string; metric: string 
     ft_in: "in",
     metric: "cm",
   },
+  board: {
+    ft_in: "in",
+    metric: "mm",
+  },
   reach: {
     ft_in: "in",
     metric: "cm",
@@ -282,4 +286,13 @@ export const USUAL_BAGS_M3 = {
 export const WARES: Readonly<Record<string, string>> = {
   drain_pipe: "Drain pipe",
   void_crate: "Void crates",
+};
+
+/** What boards are made of, by its key: what it is called. */
+export const TIMBER: Readonly<Record<string, string>> = {
+  softwood: "Softwood",
+  larch: "Larch",
+  cedar: "Cedar",
+  hardwood_durable: "Oak, robinia or the like",
+  treated_softwood: "Treated softwood",
 };

@@ -8,15 +8,25 @@ import TableRow from "@mui/material/TableRow";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Material, NeedFigures, Stock } from "../api/client";
+import { TIMBER } from "../api/words";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
-import { showBulkVolume, showDay, showVolume, trimmed, typedVolume, type Units } from "../quantities/format";
+import {
+  showBoardSide,
+  showBulkVolume,
+  showDay,
+  showVolume,
+  trimmed,
+  typedVolume,
+  type Units,
+} from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { LoadDrawing } from "./LoadDrawing";
+import { NewBoards } from "./NewBoards";
 import { NewHeap } from "./NewHeap";
 import { ShareHeap } from "./ShareHeap";
 
@@ -33,8 +43,10 @@ type Props = {
 export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }: Props) {
   const { units } = useShowing();
   const tell = useTell();
-  const [adding, setAdding] = useState(false);
-  const nameOf = (key: string) => materials.get(key)?.name ?? key;
+  const [adding, setAdding] = useState<"heap" | "boards" | null>(null);
+  const nameOf = (key: string) => materials.get(key)?.name ?? TIMBER[key] ?? key;
+  const loose = stock.filter((heap) => heap.thickness_m == null);
+  const boards = stock.filter((heap) => heap.thickness_m != null);
   /** A volume typed anew is what lies there, however it was counted before. */
   const change = (at: number, volume_m3: number) =>
     onChange((now) =>
@@ -45,9 +57,14 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }
   const forget = (at: number) => {
     const gone = stock[at];
     onChange((now) => now.filter((_, index) => index !== at));
-    if (gone) tell(`The heap of ${nameOf(gone.material).toLowerCase()} is forgotten.`, onUndo);
+    const what = gone?.thickness_m == null ? "heap of" : "boards of";
+    if (gone) tell(`The ${what} ${nameOf(gone.material).toLowerCase()} is forgotten.`, onUndo);
   };
-  const loads = stock
+  const keep = (heap: Stock) => {
+    onChange((now) => [...now, heap]);
+    setAdding(null);
+  };
+  const loads = loose
     .filter((heap) => heap.volume_m3 > 0)
     .map((heap, at) => ({
       key: `${heap.material} ${at}`,
@@ -69,39 +86,85 @@ export function OwnHeaps({ gardenId, stock, needs, materials, onChange, onUndo }
               : "heaps and piles you have already are used first"}
           </Note>
         </Box>
-        <Button onClick={() => setAdding(!adding)}>{adding ? "Leave it" : "Enter a heap"}</Button>
+        {adding ? (
+          <Button onClick={() => setAdding(null)}>Leave it</Button>
+        ) : (
+          <>
+            <Button onClick={() => setAdding("boards")}>Enter boards</Button>
+            <Button onClick={() => setAdding("heap")}>Enter a heap</Button>
+          </>
+        )}
       </Row>
       {loads.length > 0 && <LoadDrawing loads={loads} />}
       {stock.length > 0 && (
         <TableContainer>
           <Table>
             <TableBody>
-              {stock.map((heap, at) => (
-                <Heap
-                  key={`${heap.material} ${at}`}
-                  gardenId={gardenId}
-                  heap={heap}
-                  name={nameOf(heap.material)}
-                  density_kg_m3={materials.get(heap.material)?.loose_kg_m3 ?? undefined}
-                  need={needs.find((each) => each.material === heap.material)}
-                  onVolume={(volume_m3) => change(at, volume_m3)}
-                  onForget={() => forget(at)}
-                />
-              ))}
+              {loose.map((heap) => {
+                const at = stock.indexOf(heap);
+                return (
+                  <Heap
+                    key={`${heap.material} ${at}`}
+                    gardenId={gardenId}
+                    heap={heap}
+                    name={nameOf(heap.material)}
+                    density_kg_m3={materials.get(heap.material)?.loose_kg_m3 ?? undefined}
+                    need={needs.find((each) => each.material === heap.material)}
+                    onVolume={(volume_m3) => change(at, volume_m3)}
+                    onForget={() => forget(at)}
+                  />
+                );
+              })}
+              {boards.map((heap) => {
+                const at = stock.indexOf(heap);
+                return (
+                  <Boards
+                    key={`boards ${at}`}
+                    boards={heap}
+                    name={nameOf(heap.material)}
+                    onForget={() => forget(at)}
+                  />
+                );
+              })}
             </TableBody>
           </Table>
         </TableContainer>
       )}
-      {adding && (
-        <NewHeap
-          gardenId={gardenId}
-          onHeap={(heap) => {
-            onChange((now) => [...now, heap]);
-            setAdding(false);
-          }}
-        />
-      )}
+      {adding === "heap" && <NewHeap gardenId={gardenId} onHeap={keep} />}
+      {adding === "boards" && <NewBoards onHeap={keep} />}
     </Sheet>
+  );
+}
+
+type BoardsProps = { boards: Stock; name: string; onForget: () => void };
+
+function Boards({ boards, name, onForget }: BoardsProps) {
+  const { units } = useShowing();
+  const size = [boards.thickness_m, boards.width_m]
+    .map((each) => showBoardSide(each ?? 0, units))
+    .join(" × ");
+  return (
+    <TableRow>
+      <TableCell>
+        {name}
+        <Note component="span" sx={{ display: "block" }}>
+          boards of {size}
+        </Note>
+      </TableCell>
+      <TableCell colSpan={3} align="right">
+        {boards.count ?? 1} of <Quantity kind="length" value={boards.length_m ?? 0} />
+        {boards.usable_m != null && (
+          <>
+            , good for pieces up to <Quantity kind="length" value={boards.usable_m} />
+          </>
+        )}
+      </TableCell>
+      <TableCell align="right">
+        <Button aria-label={`Forget the boards of ${name}`} onClick={onForget}>
+          Forget
+        </Button>
+      </TableCell>
+    </TableRow>
   );
 }
 

@@ -44,6 +44,11 @@ export function showLength(length_m: number, units: Units): string {
   return units === "metric" ? showMetricLength(length_m) : showTapeLength(length_m);
 }
 
+/** A board's thickness or width, as it is measured: whole millimetres, or eighths of an inch. */
+export function showBoardSide(side_m: number, units: Units): string {
+  return units === "metric" ? `${fixed(side_m * 1000, 0)} mm` : showTapeLength(side_m);
+}
+
 function showMetricLength(length_m: number): string {
   const steps = Math.floor(length_m / 0.005 + 0.5);
   if (steps === 0 && length_m > 0) return "< 5 mm";
