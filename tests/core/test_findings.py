@@ -240,7 +240,10 @@ def test_a_finding_on_the_fill_shows_where_it_holds_alone(
 
 
 SAFETY = ("soft_wood_and_ants", "heavy_logs", "raw_manure", "ground_untested", "pets_and_meals", "dust")
-SIDED = ("nitrogen_short", "compost_share", "rotproof_wood_fill", "not_food_grade", "abrupt_interface", "sinks_much")
+SIDED = (
+    "nitrogen_short", "compost_share", "rotproof_wood_fill", "not_food_grade", "abrupt_interface", "sinks_much",
+    "tape_and_print",
+)  # fmt: skip
 
 
 @pytest.mark.parametrize(("code", "document"), [(code, bed) for code, bed, level in FILL_CASES if level])

@@ -118,7 +118,7 @@ def test_each_finding_is_found_where_it_holds(change: dict[str, Any], code: str,
 def test_a_sour_mix_is_told_how_much_limestone() -> None:
     (found,) = [each for each in figured(parts=parts(peat=1, topsoil=1)).findings if each.code == "ph_out"]
     # weights 1824 and 1943: 5.29, so 0.71 under 6
-    assert found.message.startswith("Its pH comes to about 5.3, half a unit either way")
+    assert found.message.startswith("Its pH comes to about 5.3, 0.5 either way")
     assert "ground limestone: about 1.4 kg to a m³ (0.7 kg to 2.8 kg)" in found.advice
 
 

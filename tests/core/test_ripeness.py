@@ -61,7 +61,7 @@ def test_every_state_of_every_material_holds_together(known: tuple[str, Any]) ->
     there = ripened(SHELF[key], state)
     assert there.dry_density_kg_m3 < there.bulk_density_kg_m3 <= there.saturated_density_kg_m3
     assert 0 < there.nitrogen < there.carbon < 0.6
-    assert 1 <= there.loose_factor <= SHELF[key].loose_factor + 0.5
+    assert 1 <= there.loose_factor <= 2.5
     assert all(each.low <= each.value <= each.high for each in there.properties.values())
     assert (there == SHELF[key]) == (state == usual_state(SHELF[key]))
 

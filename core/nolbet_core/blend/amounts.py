@@ -48,10 +48,16 @@ def amounts_for(
 
 
 def most_from_stock(mix: Mix, mixes: Mapping[str, Mix], stock_m3: Mapping[str, float]) -> float:
-    """The largest loose volume of a mix that what is on hand makes [m3], found by halving."""
+    """The largest loose volume of a mix that what is on hand makes [m3], found by halving.
+
+    What is mixed in by weight isn't asked for: it is a bag from any shop.
+    """
+
+    weighed = {dose.material.key for each in (mix, *mixes.values()) for dose in each.doses}
 
     def lacks(volume_m3: float) -> bool:
-        return any(each.to_buy_m3 > 0 for each in amounts_for(mix, volume_m3, mixes, stock_m3).values())
+        taken = amounts_for(mix, volume_m3, mixes, stock_m3)
+        return any(each.to_buy_m3 > 0 for key, each in taken.items() if key not in weighed)
 
     low, high = 0.0, 1e-6
     if lacks(high):

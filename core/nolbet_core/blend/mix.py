@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from nolbet_core.blend.dosing import Weighed, lime_in, limed
 from nolbet_core.blend.soil import KEPT, mixed_figure
 from nolbet_core.shelf.densities import densities, grain_density_of_loose
 from nolbet_core.shelf.material import UNITS, Grain, Material, PartShare, Property
@@ -43,12 +44,14 @@ class Part:
 @dataclass(frozen=True, slots=True)
 class Mix:
     """A mix with the material it makes and its recipe: loose volume of each part for one loose m3 of mix, before it is
-    sieved [m3/m3]. deep: how many mixes lie in one another in it, itself the first.
+    sieved, with what is mixed in by weight [m3/m3]. deep: how many mixes lie in one another in it, itself the first.
+    doses: what is mixed in by weight.
     """
 
     material: Material
     recipe: Mapping[str, float]
     deep: int = 1
+    doses: tuple[Weighed, ...] = ()
 
 
 def yield_volume(parts: Sequence[Part]) -> float:
@@ -69,8 +72,17 @@ def _room(parts: Sequence[Part]) -> float:
     return sum(part.volume * part.material.void_share for part in parts if part.material.grain == "coarse")
 
 
-def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | None = None, deep: int = 1) -> Mix:
+def blend(
+    key: str,
+    name: str,
+    parts: Sequence[Part],
+    measured_yield: float | None = None,
+    deep: int = 1,
+    doses: Sequence[Weighed] = (),
+) -> Mix:
     """The mix of parts given by loose volume. deep: how many mixes lie in one another in it.
+
+    doses: what is mixed in by weight: it adds its mass, carbon and nitrogen and takes no room; lime lifts the pH.
 
     measured_yield: loose volume of mix for each loose volume of parts, sieved, from a bucket test [0-1]; replaces what
     the voids say.
@@ -90,6 +102,9 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
     loose_factor = sum(part.volume * part.material.loose_factor for part in parts) / total
     moist = sum(part.volume * part.material.bulk_density_kg_m3 / part.material.loose_factor for part in parts)
     dry = sum(part.volume * part.material.dry_density_kg_m3 / part.material.loose_factor for part in parts)
+    weighed = [dose.material for dose in doses]
+    moist += made * sum(dose.dose_kg_m3 for dose in doses)
+    dry += made * sum(dose.dry_kg_m3 for dose in doses)
     fine = _fine_volume(parts)
     grain: Grain = "fine" if fine >= total / 2 else "coarse"
     figures = {
@@ -97,7 +112,7 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
         "moisture": (1 - dry / moist if moist else 0.0, "share of moist mass"),
         "loose_factor": (loose_factor, "loose volume per placed volume"),
     }
-    held = _held(parts, total, made / loose_factor)
+    held = _held(parts, total, made / loose_factor, doses, loose_factor)
     for element in ("carbon", "nitrogen"):
         mass = sum(each.dry_density_kg_m3 * getattr(each.material, element) for each in held)
         figures[element] = (mass * made / loose_factor / dry if dry else 0.0, "share of dry mass")
@@ -106,6 +121,8 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
         value = mixed_figure(soil_figure, volumes, made)
         if value is not None:
             figures[soil_figure] = (value, UNITS[soil_figure])
+    if "ph" in figures:
+        figures["ph"] = (limed(figures["ph"][0], lime_in(doses)), UNITS["ph"])
     porosity = figures["porosity"][0]
     if porosity <= 0:
         raise MixProblem("bucket_test", "it leaves less room than the solids of the parts take; measure again")
@@ -116,7 +133,7 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
     moisture = figures["moisture"][0]
     wet = densities(dry / made * loose_factor, moisture, loose_factor, gaps, grain_kg_m3).saturated_density_kg_m3
     figures["saturated_density_kg_m3"] = (wet, "kg/m3")
-    traits = frozenset[str]().union(*(part.material.traits for part in parts))
+    traits = frozenset[str]().union(*(each.traits for each in (*(part.material for part in parts), *weighed)))
     material = Material(
         key,
         name,
@@ -130,11 +147,18 @@ def blend(key: str, name: str, parts: Sequence[Part], measured_yield: float | No
     recipe: dict[str, float] = {}
     for part in parts:
         recipe[part.material.key] = recipe.get(part.material.key, 0.0) + part.parts / made
-    return Mix(material, recipe, deep)
+    for dose in doses:
+        recipe[dose.material.key] = recipe.get(dose.material.key, 0.0) + dose.loose_m3
+    return Mix(material, recipe, deep, tuple(doses))
 
 
-def _held(parts: Sequence[Part], total: float, placed: float) -> tuple[PartShare, ...]:
-    """The plain materials in a placed volume that parts (loose, `total` in all) make, each once, mixes broken down."""
+def _held(
+    parts: Sequence[Part], total: float, placed: float, doses: Sequence[Weighed], loose_factor: float
+) -> tuple[PartShare, ...]:
+    """The plain materials in a placed volume that parts (loose, `total` in all) make, each once, mixes broken down.
+
+    doses: what is mixed in by weight. loose_factor: of the mix.
+    """
     volumes: dict[str, float] = {}
     densities: dict[str, float] = {}
     plain: dict[str, Material] = {}
@@ -146,6 +170,13 @@ def _held(parts: Sequence[Part], total: float, placed: float) -> tuple[PartShare
             plain[key] = each.material
             volumes[key] = volumes.get(key, 0.0) + share * each.volume_share
             densities[key] = densities.get(key, 0.0) + in_part * each.dry_density_kg_m3
+    for dose in doses:
+        key = dose.material.key
+        plain[key] = dose.material
+        volumes[key] = volumes.get(key, 0.0) + dose.loose_m3
+        densities[key] = densities.get(key, 0.0) + dose.dry_kg_m3 * loose_factor
+    whole = 1 + sum(dose.loose_m3 for dose in doses)
+    volumes = {key: share / whole for key, share in volumes.items()}
     return tuple(PartShare(material, volumes[key], densities[key]) for key, material in plain.items())
 
 

@@ -45,6 +45,7 @@ def build_bed(bed: Bed, materials: Mapping[str, Material], path: str = "bed") ->
         if vessel is not None:
             build_store(way, vessel, materials, here, problems)
     problems += _wrong_with_top_up(bed, materials, path)
+    problems += _wrong_with_holes(bed, materials, path)
     problems += wrong_with_state(bed, path)
     if len(bed.places) > bed.count:
         alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"
@@ -58,3 +59,9 @@ def _wrong_with_top_up(bed: Bed, materials: Mapping[str, Material], path: str) -
     material = materials.get(bed.top_up)
     if material is not None and material.is_sheet:
         yield PlanProblem(f"{path}.top_up", f"{bed.top_up} is a sheet; name what is laid on each spring, as compost")
+
+
+def _wrong_with_holes(bed: Bed, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    material = materials.get(bed.holes.material) if bed.holes else None
+    if material is not None and (material.is_sheet or material.grain != "fine"):
+        yield PlanProblem(f"{path}.holes.material", f"{material.key} is no soil to plant in; name a mix or compost")

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from nolbet_core.blend.dosing import Weighed
 from nolbet_core.blend.mix import Mix, MixProblem, Part, blend
 from nolbet_core.blend.target import USUAL_TARGETS, Band, Target
 from nolbet_core.plan.mix import MixTarget, PlanMix
@@ -103,7 +104,22 @@ def draft_mix(entry: PlanMix, materials: Mapping[str, Material], mixes: Mapping[
         deep = mixes[part.material].deep if part.material in mixes else 0
         if deep >= MOST_DEEP:
             raise PlanProblem(here, f"'{part.material}' is mixes in mixes {deep} deep already, and no mix goes deeper")
+    for place, dose in enumerate(entry.doses):
+        _check_dose(dose.material, materials, f"{path}.doses[{place}].material")
     return _blended(entry, materials, mixes, path)
+
+
+def _check_dose(key: str, materials: Mapping[str, Material], path: str) -> None:
+    if key not in materials:
+        raise unknown_key(path, key, materials)
+    material = materials[key]
+    if material.is_sheet or material.grain != "fine" or material.parts or material.bulk_density_kg_m3 <= 0:
+        raise PlanProblem(path, f"'{key}' can't be mixed in by weight; name lime, a meal or a fertiliser")
+
+
+def doses_of(entry: PlanMix, materials: Mapping[str, Material]) -> list[Weighed]:
+    """What a mix takes by weight. materials: by key, all that it names among them."""
+    return [Weighed(materials[each.material], each.dose_kg_m3) for each in entry.doses]
 
 
 def _held_in(key: str, mixes: Mapping[str, Mix]) -> set[str]:
@@ -123,7 +139,8 @@ def _blended(entry: PlanMix, materials: Mapping[str, Material], mixes: Mapping[s
     test = entry.bucket_test
     deep = 1 + max((mixes[part.material].deep for part in entry.parts if part.material in mixes), default=0)
     try:
-        return blend(entry.key, title_of(entry), parts, test.level_out / test.parts_in if test else None, deep)
+        measured = test.level_out / test.parts_in if test else None
+        return blend(entry.key, title_of(entry), parts, measured, deep, doses_of(entry, materials))
     except MixProblem as problem:
         raise PlanProblem(f"{path}.{problem.key}", str(problem)) from problem
 

@@ -28,8 +28,8 @@ from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.fill import Filled, fill_bed
-from nolbet_core.stack.layers import Bulk, materials_in
+from nolbet_core.stack.fill import Filled, bulk_standing, fill_bed
+from nolbet_core.stack.layers import Bulk, Standing, materials_in
 
 LAST_MONTH = 120
 """How far surfaces are forecast [months]."""
@@ -48,6 +48,8 @@ HERB_SHAPES = frozenset({"herb_spiral", "ring_spiral"})
 class WorkedBed:
     """A bed as planned, as built and as filled, in its surroundings. water: None without a reservoir.
 
+    scooped: what goes into its planting holes beside; None where none are planned.
+
     What follows is worked out when it is first asked for, in parts by what they serve: feeding, settling, sowing.
     """
 
@@ -56,6 +58,7 @@ class WorkedBed:
     filled: Filled
     around: Surroundings
     water: BedWater | None
+    scooped: Standing | None = None
 
     @property
     def system(self) -> System:
@@ -192,7 +195,17 @@ def worked_bed(built: BuiltBed, around: Surroundings, materials: Mapping[str, Ma
     """A built bed filled. materials: by key."""
     bed, vessel = built.bed, built.vessel
     filled = fill_bed(vessel, bed.kept_empty_m, built.layers, base_of(bed))
-    return WorkedBed(bed, vessel, filled, around, bed_water(built, filled, materials))
+    water = bed_water(built, filled, materials)
+    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials))
+
+
+def _scooped(bed: Bed, materials: Mapping[str, Material]) -> Standing | None:
+    """What goes into the planting holes, as it is bought; None where none are planned."""
+    if bed.holes is None:
+        return None
+    material = materials[bed.holes.material]
+    placed_m3 = bed.holes.count * bed.holes.each_m3 / material.loose_factor
+    return bulk_standing(Bulk(material, "volume", placed_m3), (0.0, 0.0), placed_m3, 0.0)
 
 
 def work_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "bed") -> WorkedBed:

@@ -10,6 +10,7 @@ from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures, skirt_line
 from nolbet_core.figure.figures import (
     BedFigures,
+    HolesFigures,
     LayerFigures,
     ReadyFigures,
     ScatteredFigures,
@@ -88,8 +89,17 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
         first_reservoir=first_reservoir(vessel, bed.shape.kind in CLOSED_BELOW) if bed.reservoir is None else None,
         stand=stand_figures(worked),
+        holes=_holes_figures(worked),
         findings=judged_bed(worked),
     )
+
+
+def _holes_figures(worked: WorkedBed) -> HolesFigures | None:
+    holes, scooped = worked.bed.holes, worked.scooped
+    if holes is None or scooped is None:
+        return None
+    material = scooped.material
+    return HolesFigures(material.key, material.name, holes.count, scooped.loose_m3, scooped.mass_moist_kg)
 
 
 def _skirt_of(filled: Filled) -> float:

@@ -54,10 +54,22 @@ class PartFigures:
 
 
 @record
+class WeighedFigures:
+    """What is mixed in by weight, as sold: for each loose m3 of a mix [kg/m3], for a barrow and for a bucket of it."""
+
+    material: str
+    name: str
+    dose_kg_m3: float
+    barrow_kg: float
+    bucket_kg: float
+
+
+@record
 class MixFigures:
     """What a mix is like. parts_in, parts_out: what goes in and what it makes, in parts; measured: by a bucket test.
 
-    unknown: materials whose figures as soil aren't known, by name.
+    doses: what is mixed in by weight. lime_kg_m3: ground limestone that would bring its pH up to its band; null where
+    it needs none. unknown: materials whose figures as soil aren't known, by name.
     """
 
     key: str
@@ -67,6 +79,8 @@ class MixFigures:
     parts_in: float
     parts_out: float
     measured: bool
+    doses: list[WeighedFigures]
+    lime_kg_m3: float | None
     marks: list[MarkFigures]
     unknown: list[str]
     findings: list[FindingFigures]
@@ -74,11 +88,16 @@ class MixFigures:
 
 @record
 class TakenFigures:
-    """What a volume of mix takes of a material, loose: in all, from the heap, and to buy."""
+    """What a volume of mix takes of a material, loose: in all, what that weighs, from the heap, and to buy.
+
+    by_weight: whether it is weighed out, as lime and meals are.
+    """
 
     material: str
     name: str
     loose_m3: float
+    mass_kg: float
+    by_weight: bool
     from_stock_m3: float
     to_buy_m3: float
     price: MoneyOut | None

@@ -214,6 +214,17 @@ class ReadyFigures:
 
 
 @record
+class HolesFigures:
+    """What the planting holes of one bed take of a mix or a material, loose, and what that weighs."""
+
+    material: str
+    name: str
+    count: int
+    loose_m3: float
+    mass_kg: float
+
+
+@record
 class BedFigures:
     """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
 
@@ -270,6 +281,7 @@ class BedFigures:
     reservoir: ReservoirFigures | None
     first_reservoir: dict[str, Any] | None
     stand: StandFigures
+    holes: HolesFigures | None
     findings: list[FindingFigures]
 
 

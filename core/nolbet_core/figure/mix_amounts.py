@@ -108,16 +108,18 @@ def _in_beds(taking: Taking, built: BuiltPlan, wanted: str | None) -> Iterator[A
         lies = any(name in shares for name in _soil_names(bed))
         if not lies and bed.key != wanted:
             continue
-        layers = worked_bed(each, around, materials).filled.layers
+        worked = worked_bed(each, around, materials)
+        layers = worked.filled.layers if worked.scooped is None else (*worked.filled.layers, worked.scooped)
         loose_m3 = sum(volume * shares.get(name, 0.0) for name, volume in _laid(layers))
         if loose_m3 <= 0 and bed.key == wanted:
-            lies, loose_m3 = False, soil_volume(layers)
+            lies, loose_m3 = False, soil_volume(worked.filled.layers)
         if loose_m3 > 0:
             yield taking.amount(loose_m3 * bed.count, "bed", bed.title, bed, lies=lies)
 
 
 def _soil_names(bed: Bed) -> set[str]:
-    return {layer.material for layer in bed.layers} | {each.infill.material for each in bed.layers if each.infill}
+    packed = {each.infill.material for each in bed.layers if each.infill}
+    return {layer.material for layer in bed.layers} | packed | ({bed.holes.material} if bed.holes else set())
 
 
 def figure_zones(plan: Plan, bed: Bed, supplies: Supplies) -> ZonesFigures:
@@ -169,7 +171,9 @@ def taken_figures(taken: Mapping[str, Amount], materials: Mapping[str, Material]
     """What is taken of each material, priced by volume."""
     return [
         TakenFigures(
-            key, materials[key].name, each.loose_m3, each.from_stock_m3, each.to_buy_m3,
+            key, materials[key].name, each.loose_m3,
+            each.loose_m3 * materials[key].bulk_density_kg_m3 / materials[key].loose_factor,
+            materials[key].group == "meal", each.from_stock_m3, each.to_buy_m3,
             _cents(prices[key] * Decimal(repr(each.to_buy_m3))) if key in prices else None,
         )
         for key, each in taken.items()

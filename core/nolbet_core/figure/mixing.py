@@ -2,19 +2,29 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping
 
+from nolbet_core.blend.dosing import Weighed, lime_for, lime_in, lime_spread
 from nolbet_core.blend.mix import Mix, Part, yield_volume
 from nolbet_core.blend.soil import KEPT, PH_SPREAD, Soil, soil_of
 from nolbet_core.blend.target import Target
 from nolbet_core.built.mixes import draft_mix, target_of
 from nolbet_core.built.supplies import Supplies
-from nolbet_core.figure.blend_figures import MarkFigures, MarkName, MarkState, MixFigures, PartFigures
+from nolbet_core.figure.blend_figures import (
+    MarkFigures,
+    MarkName,
+    MarkState,
+    MixFigures,
+    PartFigures,
+    WeighedFigures,
+)
 from nolbet_core.figure.findings import finding_figures, gravest_first
 from nolbet_core.findings.blend import C_TO_N_SLACK, PH_SLACK, SLACK, TriedMix
 from nolbet_core.findings.every import look_for
+from nolbet_core.plan.garden import USUAL_HEAP_M3
 from nolbet_core.plan.mix import MixTarget, PlanMix
-from nolbet_core.quantities.units import System
+from nolbet_core.quantities.units import USUAL_BARROW_M3, System
 from nolbet_core.shelf.material import Material
 
 SLACKS: Mapping[str, float] = {"ph": PH_SLACK, "c_to_n": C_TO_N_SLACK}
@@ -40,7 +50,9 @@ def mix_figures(entry: PlanMix, mix: Mix, supplies: Supplies, system: System, ta
     test = entry.bucket_test
     soil = soil_of(mix.material)
     volumes = [(part.material, part.volume / whole) for part in parts]
-    tried = TriedMix(mix.material, soil, volumes, use, target, system)
+    weighed = [dose.material for dose in mix.doses]
+    spread = PH_SPREAD + lime_spread(lime_in(mix.doses))
+    tried = TriedMix(mix.material, soil, volumes, use, target, system, weighed, spread)
     return MixFigures(
         key=entry.key,
         name=mix.material.name,
@@ -59,14 +71,28 @@ def mix_figures(entry: PlanMix, mix: Mix, supplies: Supplies, system: System, ta
         parts_in=sum(part.parts for part in parts),
         parts_out=whole * test.level_out / test.parts_in if test else yield_volume(parts),
         measured=test is not None,
-        marks=marks_of(mix.material, soil, target),
+        doses=[_dose_figures(dose) for dose in mix.doses],
+        lime_kg_m3=_lime_to_band(soil, target),
+        marks=marks_of(mix.material, soil, target, lime_in(mix.doses)),
         unknown=unknown_soils([part.material for part in parts if part.parts > 0]),
         findings=gravest_first(finding_figures(finding, found) for finding, found in look_for("mix", tried)),
     )
 
 
-def marks_of(material: Material, soil: Soil, target: Target | None) -> list[MarkFigures]:
-    """Figures of a soil against a target's bands; free where there is none."""
+def _dose_figures(dose: Weighed) -> WeighedFigures:
+    in_barrow, in_bucket = dose.dose_kg_m3 * USUAL_BARROW_M3, dose.dose_kg_m3 * USUAL_HEAP_M3["bucket"]
+    return WeighedFigures(dose.material.key, dose.material.name, dose.dose_kg_m3, in_barrow, in_bucket)
+
+
+def _lime_to_band(soil: Soil, target: Target) -> float | None:
+    """Limestone that brings a mix up to its band of pH [kg/m3], to a tenth more; None where it needs none."""
+    if soil.ph is None or soil.ph >= target.ph[0] - PH_SLACK:
+        return None
+    return math.ceil(lime_for(soil.ph, target.ph[0]) * 10) / 10
+
+
+def marks_of(material: Material, soil: Soil, target: Target | None, lime_kg_m3: float = 0.0) -> list[MarkFigures]:
+    """Figures of a soil against a target's bands; free where there is none. lime_kg_m3: limestone mixed in [kg/m3]."""
     bands: dict[MarkName, tuple[float | None, float | None]] = {}
     if target is not None:
         bands = {
@@ -92,10 +118,14 @@ def marks_of(material: Material, soil: Soil, target: Target | None) -> list[Mark
         "loose_dry_kg_m3": soil.loose_dry_kg_m3,
         "loose_moist_kg_m3": moist,
     }
-    return [_mark(name, value, *bands.get(name, (None, None))) for name, value in values.items()]
+    spread = PH_SPREAD + lime_spread(lime_kg_m3)
+    return [
+        _mark(name, value, *bands.get(name, (None, None)), spread if name == "ph" else 0.0)
+        for name, value in values.items()
+    ]
 
 
-def _mark(name: MarkName, value: float | None, least: float | None, most: float | None) -> MarkFigures:
+def _mark(name: MarkName, value: float | None, least: float | None, most: float | None, spread: float) -> MarkFigures:
     slack = SLACKS.get(name, SLACK)
     state: MarkState = "in"
     if least is None and most is None:
@@ -106,7 +136,7 @@ def _mark(name: MarkName, value: float | None, least: float | None, most: float 
         state = "under"
     elif most is not None and value > most + slack:
         state = "over"
-    return MarkFigures(name, value, least, most, state, PH_SPREAD if name == "ph" else 0.0)
+    return MarkFigures(name, value, least, most, state, spread)
 
 
 def unknown_soils(materials: list[Material]) -> list[str]:

@@ -31,9 +31,13 @@ class _Sunk:
 
 
 def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
-    """Add what isn't laid yet of a bed and those alike, its reservoir where nothing lies on that yet."""
+    """Add what isn't laid yet of a bed and those alike, its reservoir where nothing lies on that yet, and what its
+    planting holes take.
+    """
     bed, state = worked.bed, worked.state
     sums.add(bed.count, worked.filled.layers, bed.key, worked.still_to_lay)
+    if worked.scooped is not None and state != "emptied":
+        sums.add(bed.count, [worked.scooped], bed.key)
     if worked.water is None or is_begun(bed, state):
         return
     sums.add(bed.count, worked.water.parts, bed.key)

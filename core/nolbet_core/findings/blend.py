@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from nolbet_core.blend.soil import Soil, share_with
+from nolbet_core.blend.dosing import LIME_KG_M3
+from nolbet_core.blend.soil import PH_SPREAD, Soil, share_with
 from nolbet_core.blend.target import Band, MixUse, Target
 from nolbet_core.findings.finding import Finding, Found
 from nolbet_core.findings.safety import dust_of
@@ -14,9 +15,6 @@ from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
 COMPOST_CAUTION = 0.7
-LIME_KG_M3 = (1.0, 2.0, 4.0)
-"""Ground limestone that lifts a mix by a unit of pH [kg/m3]: the least, the usual and the most (estimate)."""
-
 PEAT_SHARE = 0.3
 """From this share on a mix of dry peat sheds water (estimate)."""
 
@@ -38,7 +36,7 @@ USE_NAMES: dict[MixUse, str] = {
 class TriedMix:
     """A mix held against what it is for. parts: what goes in, each with its share of the volume. target: its bands.
 
-    system: units it is told in.
+    system: units it is told in. weighed: what is mixed in by weight. ph_spread: how far its pH may lie off, either way.
     """
 
     material: Material
@@ -47,6 +45,8 @@ class TriedMix:
     use: MixUse
     target: Target
     system: System
+    weighed: Sequence[Material] = ()
+    ph_spread: float = PH_SPREAD
 
 
 class MixFinding(Finding[TriedMix]):
@@ -153,7 +153,8 @@ class PhOut(MixFinding):
             return
         yield Found(
             "advice",
-            f"Its pH comes to about {ph:.1f}, half a unit either way; {USE_NAMES[mix.use]} wants {low:g} to {high:g}.",
+            f"Its pH comes to about {ph:.1f}, {mix.ph_spread:.1f} either way; {USE_NAMES[mix.use]} wants {low:g} to "
+            f"{high:g}.",
             "Out of its band plants take up some nutrients badly.",
             _limed(low - ph, mix.system) if ph < low else "Test it; peat, bark or leaf mould bring it down.",
         )
@@ -277,7 +278,7 @@ class MixDust(MixFinding):
 
     def look(self, mix: TriedMix) -> Iterator[Found]:
         """One note for all such parts."""
-        dust = dust_of([each for each, share in mix.parts if share > 0])
+        dust = dust_of([*(each for each, share in mix.parts if share > 0), *mix.weighed])
         if dust is not None:
             yield dust
 

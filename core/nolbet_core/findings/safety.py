@@ -50,9 +50,9 @@ def dust_of(materials: Sequence[Material]) -> Found | None:
 def _laid(worked: WorkedBed) -> list[Material]:
     found: dict[str, Material] = {}
     for layer in worked.filled.layers:
-        found[layer.material.key] = layer.material
+        found[layer.material.name] = layer.material
         if isinstance(layer.asked, Bulk) and layer.asked.infill:
-            found[layer.asked.infill.material.key] = layer.asked.infill.material
+            found[layer.asked.infill.material.name] = layer.asked.infill.material
     return list(found.values())
 
 

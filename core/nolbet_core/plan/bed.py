@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from nolbet_core.plan.fields import (
+    BagM3,
     Count,
     Day,
     DepthM,
@@ -174,6 +175,14 @@ class Buried(Model):
     count: Count = 1
 
 
+class Holes(Model):
+    """Planting holes that get a scoop of a mix or a material each, loose, beside what fills the bed."""
+
+    material: MaterialKey
+    count: Count
+    each_m3: BagM3
+
+
 class Seen(Model):
     """A finding the gardener has looked at and leaves, with the reason."""
 
@@ -206,7 +215,8 @@ class Bed(Model):
     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
     there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-    spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
+    spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground. holes:
+    planting holes with a mix of their own.
     """
 
     key: Key
@@ -235,6 +245,7 @@ class Bed(Model):
     dampness: Literal["dry", "moist", "waterlogged"] = "moist"
     roots: Literal["shallow", "medium", "deep"] | None = None
     top_up: MaterialKey = "compost"
+    holes: Holes | None = None
     set_aside: Annotated[list[SetAside], Field(max_length=MOST_SET_ASIDE)] = Field(default_factory=list)
 
     @property

@@ -8,6 +8,7 @@ from pydantic import Field, field_validator, model_validator
 
 from nolbet_core.blend.target import MixUse
 from nolbet_core.plan.fields import Key, MaterialKey, Model, Name, Share
+from nolbet_core.quantities import limits
 
 Parts = Annotated[float, Field(ge=0, le=1000)]
 
@@ -18,6 +19,13 @@ class MixPart(Model):
     material: MaterialKey
     parts: Parts
     rejected: Annotated[float, Field(ge=0, lt=1)] | None = None
+
+
+class MixedIn(Model):
+    """What is mixed in by weight, as lime and fertilisers are: so much for each loose m3 of the mix, as sold."""
+
+    material: MaterialKey
+    dose_kg_m3: Annotated[float, Field(gt=limits.MIXED_IN_KG_M3.least, le=limits.MIXED_IN_KG_M3.most)]
 
 
 class BucketTest(Model):
@@ -71,10 +79,14 @@ class MixTarget(Model):
 
 
 class PlanMix(Model):
-    """A soil mix by parts. bucket_test: replaces what the voids say of its yield. target: what it is to be good for."""
+    """A soil mix by parts. bucket_test: replaces what the voids say of its yield. target: what it is to be good for.
+
+    doses: lime, meals and fertilisers mixed in by weight.
+    """
 
     key: Key
     name: Name | None = None
     parts: Annotated[list[MixPart], Field(min_length=1, max_length=30)]
+    doses: Annotated[list[MixedIn], Field(max_length=8)] = Field(default_factory=list)
     bucket_test: BucketTest | None = None
     target: MixTarget | None = None

@@ -110,6 +110,7 @@ COUNT = Limit("a count", Kind.COUNT, 1000.0, least=1.0)
 SHARE = Limit("a share", Kind.SHARE, 1.0)
 PH = Limit("pH", Kind.PH, 14.0)
 DENSITY_KG_M3 = Limit("a density", Kind.DENSITY, 5000.0, above_least=True)
+MIXED_IN_KG_M3 = Limit("what is mixed in", Kind.DENSITY, 200.0, above_least=True)
 LOOSE_FACTOR = Limit("a loose factor", Kind.NUMBER, 5.0, least=1.0)
 DECAY = Limit("a rate of rotting", Kind.NUMBER, 20.0)
 TEMPERATURE_C = Limit("a mean temperature", Kind.TEMPERATURE, 45.0, least=-30.0)
@@ -149,6 +150,7 @@ LIMITS: dict[str, Limit] = {
     "share": SHARE,
     "ph": PH,
     "density": DENSITY_KG_M3,
+    "mixed_in": MIXED_IN_KG_M3,
     "factor": LOOSE_FACTOR,
     "sheet_mass": SHEET_KG_M2,
     "decay": DECAY,

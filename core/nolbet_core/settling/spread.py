@@ -48,20 +48,25 @@ class Drawn:
 
 def plain_materials(materials: Sequence[Material]) -> tuple[list[Material], Figures]:
     """The plain materials among some, mixes broken down, and what share of each is which: materials x plain ones."""
-    plain: dict[str, Material] = {}
+    plain: dict[tuple[str, str], Material] = {}
     for material in materials:
         for each in material.parts:
-            plain.setdefault(each.material.key, each.material)
+            plain.setdefault(_told(each.material), each.material)
         if not material.parts:
-            plain.setdefault(material.key, material)
+            plain.setdefault(_told(material), material)
     keys = list(plain)
     shares = np.zeros((len(materials), len(keys)))
     for row, material in enumerate(materials):
         if not material.parts:
-            shares[row, keys.index(material.key)] = 1.0
+            shares[row, keys.index(_told(material))] = 1.0
         for each in material.parts:
-            shares[row, keys.index(each.material.key)] += each.volume_share
+            shares[row, keys.index(_told(each.material))] += each.volume_share
     return list(plain.values()), shares
+
+
+def _told(material: Material) -> tuple[str, str]:
+    """What tells a plain material from others: its name too, since one may lie there in several states of rot."""
+    return material.key, material.name
 
 
 def drawn_figures(materials: Sequence[Material], draws: int = DRAWS, seed: int = SEED) -> Drawn:

@@ -39,6 +39,7 @@ LimitName = Literal[
     "share",
     "ph",
     "density",
+    "mixed_in",
     "factor",
     "sheet_mass",
     "decay",

@@ -44,6 +44,8 @@ def mix_plan(mix: Mix) -> PlanMix:
 def mix_columns(mix: PlanMix) -> dict[str, Any]:
     """What is kept of a mix, beside its key."""
     more = mix.model_dump(mode="json", exclude_none=True, include={"bucket_test", "target"})
+    if mix.doses:
+        more["doses"] = [dose.model_dump() for dose in mix.doses]
     parts = [part.model_dump(exclude_none=True) for part in mix.parts]
     return {"name": title_of(mix), "parts": parts, "more": more, "edition": EDITION}
 

@@ -1607,7 +1607,8 @@ export interface components {
          *     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
          *     there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
          *     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-         *     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground.
+         *     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground. holes:
+         *     planting holes with a mix of their own.
          */
         Bed: {
             /** Built On */
@@ -1631,6 +1632,7 @@ export interface components {
             emptied_on?: string | null;
             /** Headspace M */
             headspace_m?: number | null;
+            holes?: components["schemas"]["Holes"] | null;
             /**
              * Key
              * @description lower-case letters, digits and _
@@ -1720,6 +1722,7 @@ export interface components {
             } | null;
             /** Footprint M2 */
             footprint_m2: number;
+            holes: components["schemas"]["HolesFigures"] | null;
             /** Inside Length M */
             inside_length_m: number;
             /** Inside Volume M3 */
@@ -2704,6 +2707,37 @@ export interface components {
             versions: components["schemas"]["Version"][];
         };
         /**
+         * Holes
+         * @description Planting holes that get a scoop of a mix or a material each, loose, beside what fills the bed.
+         */
+        Holes: {
+            /** Count */
+            count: number;
+            /** Each M3 */
+            each_m3: number;
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
+        };
+        /**
+         * HolesFigures
+         * @description What the planting holes of one bed take of a mix or a material, loose, and what that weighs.
+         */
+        HolesFigures: {
+            /** Count */
+            count: number;
+            /** Loose M3 */
+            loose_m3: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * Infill
          * @description Fine material packed into a coarse layer's voids, as a share of those voids.
          */
@@ -3183,13 +3217,18 @@ export interface components {
          * MixFigures
          * @description What a mix is like. parts_in, parts_out: what goes in and what it makes, in parts; measured: by a bucket test.
          *
-         *     unknown: materials whose figures as soil aren't known, by name.
+         *     doses: what is mixed in by weight. lime_kg_m3: ground limestone that would bring its pH up to its band; null where
+         *     it needs none. unknown: materials whose figures as soil aren't known, by name.
          */
         MixFigures: {
+            /** Doses */
+            doses: components["schemas"]["WeighedFigures"][];
             /** Findings */
             findings: components["schemas"]["FindingFigures"][];
             /** Key */
             key: string;
+            /** Lime Kg M3 */
+            lime_kg_m3: number | null;
             /** Marks */
             marks: components["schemas"]["MarkFigures"][];
             /** Measured */
@@ -3265,6 +3304,19 @@ export interface components {
             use?: "raised_bed" | "deep_container" | "wicking_bed" | "seed_sowing" | "dry_herb" | "moist_herb";
             /** Water Held */
             water_held?: number[] | null;
+        };
+        /**
+         * MixedIn
+         * @description What is mixed in by weight, as lime and fertilisers are: so much for each loose m3 of the mix, as sold.
+         */
+        MixedIn: {
+            /** Dose Kg M3 */
+            dose_kg_m3: number;
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
         };
         /**
          * NeedFigures
@@ -3667,9 +3719,13 @@ export interface components {
         /**
          * PlanMix
          * @description A soil mix by parts. bucket_test: replaces what the voids say of its yield. target: what it is to be good for.
+         *
+         *     doses: lime, meals and fertilisers mixed in by weight.
          */
         PlanMix: {
             bucket_test?: components["schemas"]["BucketTest"] | null;
+            /** Doses */
+            doses?: components["schemas"]["MixedIn"][];
             /**
              * Key
              * @description lower-case letters, digits and _
@@ -4675,13 +4731,19 @@ export interface components {
         };
         /**
          * TakenFigures
-         * @description What a volume of mix takes of a material, loose: in all, from the heap, and to buy.
+         * @description What a volume of mix takes of a material, loose: in all, what that weighs, from the heap, and to buy.
+         *
+         *     by_weight: whether it is weighed out, as lime and meals are.
          */
         TakenFigures: {
+            /** By Weight */
+            by_weight: boolean;
             /** From Stock M3 */
             from_stock_m3: number;
             /** Loose M3 */
             loose_m3: number;
+            /** Mass Kg */
+            mass_kg: number;
             /** Material */
             material: string;
             /** Name */
@@ -4876,7 +4938,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
             /** Typed */
             typed: string;
             /**
@@ -5109,6 +5171,22 @@ export interface components {
             last: string | null;
             /** Taken */
             taken: number;
+        };
+        /**
+         * WeighedFigures
+         * @description What is mixed in by weight, as sold: for each loose m3 of a mix [kg/m3], for a barrow and for a bucket of it.
+         */
+        WeighedFigures: {
+            /** Barrow Kg */
+            barrow_kg: number;
+            /** Bucket Kg */
+            bucket_kg: number;
+            /** Dose Kg M3 */
+            dose_kg_m3: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
         };
         /**
          * Wick

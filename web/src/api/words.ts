@@ -228,6 +228,10 @@ export const BARE_UNITS: Partial<Record<string, { ft_in: string; metric: string 
     ft_in: "lb a cu ft",
     metric: "kg a m\u00b3",
   },
+  mixed_in: {
+    ft_in: "lb a cu ft",
+    metric: "kg a m\u00b3",
+  },
   temperature: {
     ft_in: "\u00b0F",
     metric: "\u00b0C",
