@@ -100,6 +100,7 @@ class TakenFigures:
     by_weight: bool
     from_stock_m3: float
     to_buy_m3: float
+    to_buy_kg: float
     price: MoneyOut | None
 
 

@@ -169,15 +169,22 @@ def shares_of_mix(key: str, mixes: Mapping[str, Mix]) -> dict[str, float]:
 
 def taken_figures(taken: Mapping[str, Amount], materials: Mapping[str, Material], prices: Prices) -> list[TakenFigures]:
     """What is taken of each material, priced by volume."""
-    return [
-        TakenFigures(
-            key, materials[key].name, each.loose_m3,
-            each.loose_m3 * materials[key].bulk_density_kg_m3 / materials[key].loose_factor,
-            materials[key].group == "meal", each.from_stock_m3, each.to_buy_m3,
-            _cents(prices[key] * Decimal(repr(each.to_buy_m3))) if key in prices else None,
-        )
-        for key, each in taken.items()
-    ]  # fmt: skip
+    return [_taken(materials[key], each, prices.get(key)) for key, each in taken.items()]
+
+
+def _taken(material: Material, amount: Amount, price_per_m3: Decimal | None) -> TakenFigures:
+    loose_kg_m3 = material.bulk_density_kg_m3 / material.loose_factor
+    return TakenFigures(
+        material=material.key,
+        name=material.name,
+        loose_m3=amount.loose_m3,
+        mass_kg=amount.loose_m3 * loose_kg_m3,
+        by_weight=material.group == "meal",
+        from_stock_m3=amount.from_stock_m3,
+        to_buy_m3=amount.to_buy_m3,
+        to_buy_kg=amount.to_buy_m3 * loose_kg_m3,
+        price=None if price_per_m3 is None else _cents(price_per_m3 * Decimal(repr(amount.to_buy_m3))),
+    )
 
 
 def _price(taken: Mapping[str, Amount], prices: Prices) -> Decimal | None:

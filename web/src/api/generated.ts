@@ -4750,6 +4750,8 @@ export interface components {
             name: string;
             /** Price */
             price: string | null;
+            /** To Buy Kg */
+            to_buy_kg: number;
             /** To Buy M3 */
             to_buy_m3: number;
         };

@@ -22,6 +22,7 @@ import { blendApi, type KeptMix, type Mix } from "./blendApi";
 import { copyOf, firstMix, USES, withTarget } from "./edits";
 import { Bands, FreeFigures, Marks } from "./Marks";
 import { MixTally } from "./MixTally";
+import { MixedIn } from "./MixedIn";
 import { useLastGood } from "./useLastGood";
 import { forgetMixDraft, useMixDraft, type MixEdit } from "./useMixDraft";
 import { Wishes } from "./Wishes";
@@ -207,6 +208,7 @@ function OneMix({ garden, kept, materials, bedKey, mixPath, onCopy, onForget }: 
           onEdit={edit}
           onEnd={endGesture}
         />
+        <MixedIn gardenId={garden.id} mix={mix} figures={figures} materials={materials} onEdit={edit} />
         {figures && (
           <Sheet component="section" data-part="blend-like" aria-labelledby="like-title">
             <Typography variant="panelTitle" id="like-title" sx={{ marginBottom: 2 }}>

@@ -167,10 +167,14 @@ function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | und
                 {each.name}
               </TableCell>
               <TableCell>
-                <Quantity kind="volume" value={each.loose_m3} />
+                <Taken by_weight={each.by_weight} volume_m3={each.loose_m3} mass_kg={each.mass_kg} />
               </TableCell>
               <TableCell>
-                {each.to_buy_m3 > 1e-9 ? <Quantity kind="volume" value={each.to_buy_m3} /> : "on hand"}
+                {each.to_buy_m3 > 1e-9 ? (
+                  <Taken by_weight={each.by_weight} volume_m3={each.to_buy_m3} mass_kg={each.to_buy_kg} />
+                ) : (
+                  "on hand"
+                )}
               </TableCell>
             </TableRow>
           ))}
@@ -209,6 +213,12 @@ function Recipe({ amounts, bedKey }: { amounts: MixAmounts; bedKey: string | und
       </Note>
     </Column>
   );
+}
+
+type TakenProps = { by_weight: boolean; volume_m3: number; mass_kg: number };
+
+function Taken({ by_weight, volume_m3, mass_kg }: TakenProps) {
+  return by_weight ? <Quantity kind="dose" value={mass_kg} /> : <Quantity kind="volume" value={volume_m3} />;
 }
 
 function bought(line: AmountFigures["lines"][number], units: Units): string {

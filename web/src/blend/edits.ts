@@ -51,6 +51,22 @@ export function without(mix: Mix, index: number): Mix {
   return mix.parts.length > 1 ? { ...mix, parts: mix.parts.filter((_, at) => at !== index) } : mix;
 }
 
+/** The mix with so much of something mixed in by weight, for each loose m3 [kg/m3]. */
+export function withDose(mix: Mix, material: string, dose_kg_m3: number): Mix {
+  const doses = mix.doses ?? [];
+  const dose = { material, dose_kg_m3 };
+  const there = doses.some((each) => each.material === material);
+  return {
+    ...mix,
+    doses: there ? doses.map((each) => (each.material === material ? dose : each)) : [...doses, dose],
+  };
+}
+
+/** The mix without something that is mixed in by weight. */
+export function withoutDose(mix: Mix, material: string): Mix {
+  return { ...mix, doses: (mix.doses ?? []).filter((each) => each.material !== material) };
+}
+
 /** The mix with its target changed; another use begins with that use's own bands. */
 export function withTarget(mix: Mix, change: Partial<MixTarget>): Mix {
   const target: MixTarget = { limits: [], use: "raised_bed", ...mix.target };

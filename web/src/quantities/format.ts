@@ -121,6 +121,12 @@ export function showMass(mass_kg: number, units: Units, beside_kg = mass_kg): st
   return `${fixed(mass_kg, mass_kg < 10 ? 1 : 0)} kg`;
 }
 
+/** What is mixed into soil by weight: to the cubic metre or yard, as mixes are reckoned. */
+export function showMixedIn(dose_kg_m3: number, units: Units): string {
+  if (units === "ft_in") return `${trimmed((dose_kg_m3 * CU_YD_M3) / POUND_KG, 2)} lb a cu yd`;
+  return `${trimmed(dose_kg_m3, 2)} kg a m³`;
+}
+
 export function showDensity(density_kg_m3: number, units: Units): string {
   if (units === "ft_in") return `${fixed((density_kg_m3 * CU_FT_M3) / POUND_KG, 0)} lb a cu ft`;
   return `${fixed(density_kg_m3, 0)} kg a m³`;

@@ -19,6 +19,7 @@ import { BedActions } from "./BedActions";
 import type { BedEdit } from "./BedHead";
 import { Buried } from "./Buried";
 import { Future } from "./Future";
+import { PlantingHoles } from "./PlantingHoles";
 
 type Props = {
   gardenId: number;
@@ -80,6 +81,7 @@ export default function BedMore({ gardenId, bed, figures, onEdit, draft, undoabl
         />
       </Row>
       <Future gardenId={gardenId} bed={bed} onEdit={onEdit} />
+      <PlantingHoles gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       {cornered && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
       {(walled || bed.shape.kind === "trench" || bed.shape.kind.endsWith("spiral")) && (
         <Buried bed={bed} onEdit={onEdit} />
