@@ -59,3 +59,13 @@ def test_one_more_comes_beside_those_alike() -> None:
 def test_where_there_is_no_room_fewer_are_laid() -> None:
     (spots,) = lay_out([Group(6.0, 4.0, 9)], None, 1.0, GROUND, [])
     assert 0 < len(spots) < 9
+
+
+def test_beds_are_kept_to_the_part_that_was_drawn() -> None:
+    part = shapely.box(5, 2, 12.4, 9.5)
+    group = Group(2.1, 1.1, 6)
+    (spots,) = lay_out([group], None, 0.9, GROUND, [], part)
+    assert len(spots) == 6
+    assert all(part.buffer(1e-6).covers(box_of(group, spot)) for spot in spots)
+    (none,) = lay_out([group], None, 0.9, GROUND, [], shapely.box(3, 3, 4, 4))
+    assert none == []

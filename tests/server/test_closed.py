@@ -34,6 +34,7 @@ BODIES: dict[str, dict[str, Any]] = {
     "ChangedBed": {"revision": 1, "bed": zoo.bed()},
     "AskedShares": {"material": "compost", "volume_m3": 0.4, "beds": ["plain"], "by": "depth"},
     "EmptyBed": {"revision": 1},
+    "AskedAlign": {"bed": {"key": "own_bed"}, "by": "mirror_up"},
     "AskedRows": {"plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}, "beds": ["plain"], "aisle_m": 0.6},
     "ChangedGarden": {"revision": 0, "garden": {"name": "Renamed"}},
     "ChangedMaterial": {"material": {"key": "heap", "like": "compost"}, "revision": 1},

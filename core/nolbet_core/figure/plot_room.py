@@ -10,22 +10,33 @@ from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.figure.drawn import drawn_ring
 from nolbet_core.figure.plot_figures import LaidOutFigures, RoomFigures, RowsFigures, SpotFigures
+from nolbet_core.lazy import lazily
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.plot.room import room_for
 from nolbet_core.plot.rows import Group, lay_out
+from nolbet_core.shapes.hollow import Point
 
 if TYPE_CHECKING:
+    import shapely
     from shapely.geometry.base import BaseGeometry
+else:
+    shapely = lazily("shapely")
 
 
 def rows_figures(
-    around: Surroundings, beds: Sequence[BuiltBed], keys: Sequence[str], in_a_row: int | None, aisle_m: float | None
+    around: Surroundings,
+    beds: Sequence[BuiltBed],
+    keys: Sequence[str],
+    in_a_row: int | None,
+    aisle_m: float | None,
+    within_m: tuple[Point, Point] | None = None,
 ) -> RowsFigures:
     """Beds that lie nowhere yet, laid out in rows on what is free of a garden's plot.
 
     beds: all of the garden. keys: which of them. in_a_row: how many side by side, None for as many as fit. aisle_m:
-    kept between them [m], the plot's own where None. Raises ValueError where there is no plot.
+    kept between them [m], the plot's own where None. within_m: two opposite corners of the part they are kept to [m].
+    Raises ValueError where there is no plot.
     """
     ground = around.ground
     if ground is None:
@@ -42,7 +53,9 @@ def rows_figures(
         )
         for each in asked
     ]
-    laid = lay_out(groups, in_a_row, ground.aisle_m if aisle_m is None else aisle_m, ground.polygon, taken)
+    wanted_m = ground.aisle_m if aisle_m is None else aisle_m
+    within = None if within_m is None else shapely.box(*_bounds(*within_m))
+    laid = lay_out(groups, in_a_row, wanted_m, ground.polygon, taken, within)
     return RowsFigures(
         beds=[
             LaidOutFigures(
@@ -53,6 +66,10 @@ def rows_figures(
             for each, group, spots in zip(asked, groups, laid, strict=True)
         ]
     )
+
+
+def _bounds(one: Point, other: Point) -> tuple[float, float, float, float]:
+    return min(one[0], other[0]), min(one[1], other[1]), max(one[0], other[0]), max(one[1], other[1])
 
 
 def _standing(ground: Ground) -> list[BaseGeometry]:

@@ -26,7 +26,8 @@ from nolbet_core.figure.plot import (
     place_findings,
     plot_figures,
 )
-from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures
+from nolbet_core.figure.plot_align import AlignWish, aligned_figures
+from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures, SpotFigures
 from nolbet_core.figure.plot_room import room_figures, rows_figures
 from nolbet_core.figure.spring import add_bed, spring_order
 from nolbet_core.findings.buying import BoughtForBed
@@ -36,6 +37,7 @@ from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
+from nolbet_core.shapes.hollow import Point
 
 
 @record
@@ -122,14 +124,29 @@ def figure_room(built: BuiltPlan, length_m: float, width_m: float) -> RoomFigure
     return room_figures(around, placed, length_m, width_m)
 
 
-def figure_rows(built: BuiltPlan, keys: Sequence[str], in_a_row: int | None, aisle_m: float | None) -> RowsFigures:
-    """Beds that lie nowhere yet, laid out in rows. keys: which. in_a_row, aisle_m [m]: as in `rows_figures`.
+def figure_rows(
+    built: BuiltPlan,
+    keys: Sequence[str],
+    in_a_row: int | None,
+    aisle_m: float | None,
+    within_m: tuple[Point, Point] | None = None,
+) -> RowsFigures:
+    """Beds that lie nowhere yet, laid out in rows. keys: which. in_a_row, aisle_m [m], within_m [m]: as in
+    `rows_figures`.
 
     Raises PlanProblem where the plan has no plot.
     """
     around = surroundings_of(built.plan.garden)
     _measured(around)
-    return rows_figures(around, built.beds, keys, in_a_row, aisle_m)
+    return rows_figures(around, built.beds, keys, in_a_row, aisle_m, within_m)
+
+
+def figure_aligned(built: BuiltPlan, wish: AlignWish) -> SpotFigures:
+    """Where a bed comes to lie in line with another, along a line, or mirrored.
+
+    Raises PlanProblem where what is wished isn't there, or doesn't go together.
+    """
+    return aligned_figures(surroundings_of(built.plan.garden), built.beds, wish)
 
 
 def _measured(around: Surroundings) -> None:

@@ -42,21 +42,27 @@ class LaidSpot:
 
 
 def lay_out(
-    groups: Sequence[Group], in_a_row: int | None, aisle_m: float, ground: BaseGeometry, taken: Sequence[BaseGeometry]
+    groups: Sequence[Group],
+    in_a_row: int | None,
+    aisle_m: float,
+    ground: BaseGeometry,
+    taken: Sequence[BaseGeometry],
+    within: BaseGeometry | None = None,
 ) -> list[list[LaidSpot]]:
     """Spots for groups of beds, one after the other, each group in rows.
 
     in_a_row: how many beside one another, None for as many as fit. aisle_m: kept between beds, rows and all that stands
-    there [m]. taken: outlines of that. A group is laid in the longest rows that fit, across or turned a quarter, as
-    near as can be to those of it that lie there; where no whole block fits, one by one where there is room. A group
-    may get fewer spots than it has beds.
+    there [m]. taken: outlines of that. within: the part of the ground they are kept to. A group is laid
+    in the longest rows that fit, across or turned a quarter, as near as can be to those of it that lie there; where no
+    whole block fits, one by one where there is room. A group may get fewer spots than it has beds.
     """
     standing = list(taken)
+    part = ground if within is None else ground.intersection(within)
     laid = []
     for group in groups:
-        spots = _block(group, in_a_row, aisle_m, free_ground(ground, standing, aisle_m))
+        spots = _block(group, in_a_row, aisle_m, free_ground(part, standing, aisle_m))
         if not spots:
-            spots = _singly(group, aisle_m, ground, standing)
+            spots = _singly(group, aisle_m, part, standing)
         standing += [_outline(group, spot) for spot in spots]
         laid.append(spots)
     return laid

@@ -15,11 +15,17 @@ from nolbet.plans.supplies import garden_supplies
 from nolbet.plans.whole import whole_plan
 from nolbet_core.built.plan import BuiltPlan, built_of
 from nolbet_core.built.plot_checks import wrong_with_plot
-from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures
-from nolbet_core.figure.walk import figure_plot, figure_room, figure_rows
+from nolbet_core.figure.plot_align import AlignWish, BedAt
+from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures, SpotFigures
+from nolbet_core.figure.walk import figure_aligned, figure_plot, figure_room, figure_rows
 from nolbet_core.plan.fields import Key, LengthM, OffsetM
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.plot import Place, Plot
+from nolbet_core.plot.align import AlignBy
+from nolbet_core.quantities import limits
+
+PlaceM = Annotated[float, Field(ge=-limits.PLACE_M.most, le=limits.PLACE_M.most)]
+PointM = tuple[PlaceM, PlaceM]
 
 router = Router(tags=["plot"])
 
@@ -45,18 +51,47 @@ def figure_draft_plot(request: HttpRequest, garden_id: int, draft: DraftPlot) ->
 
 
 class AskedRows(DraftPlot):
-    """A draft plot, the beds to be laid out on it, how many side by side, and the aisle between them."""
+    """A draft plot, the beds to be laid out on it, how many side by side, and the aisle between them.
+
+    within_m: two opposite corners of the part of the plot that they are kept to.
+    """
 
     beds: Annotated[list[Key], Field(max_length=1000)]
     in_a_row: Annotated[int, Field(ge=1, le=100)] | None = None
     aisle_m: OffsetM | None = None
+    within_m: tuple[PointM, PointM] | None = None
 
 
 @router.post("/{garden_id}/figure/rows", response=RowsFigures)
 def figure_laid_out(request: HttpRequest, garden_id: int, asked: AskedRows) -> RowsFigures:
     """Where beds that lie nowhere yet come to lie in rows."""
     built = _drafted(own_garden(request, garden_id), asked)
-    return figure_rows(built, asked.beds, asked.in_a_row, asked.aisle_m)
+    return figure_rows(built, asked.beds, asked.in_a_row, asked.aisle_m, asked.within_m)
+
+
+class AskedBed(Schema):
+    """One of a bed and those alike on the plot."""
+
+    key: Key
+    index: Annotated[int, Field(ge=0, le=1000)] = 0
+
+
+class AskedAlign(DraftPlot):
+    """A draft plot, one of its beds, and what it is to be set in line with, laid along, or mirrored over."""
+
+    bed: AskedBed
+    by: AlignBy
+    to_bed: AskedBed | None = None
+    to_thing: Annotated[int, Field(ge=0, le=1000)] | None = None
+    to_side: Annotated[int, Field(ge=0, le=1000)] | None = None
+
+
+@router.post("/{garden_id}/figure/aligned", response=SpotFigures)
+def figure_aligned_bed(request: HttpRequest, garden_id: int, asked: AskedAlign) -> SpotFigures:
+    """Where a bed comes to lie in line with another, along a wall, or mirrored."""
+    to_bed = BedAt(asked.to_bed.key, asked.to_bed.index) if asked.to_bed else None
+    wish = AlignWish(BedAt(asked.bed.key, asked.bed.index), asked.by, to_bed, asked.to_thing, asked.to_side)
+    return figure_aligned(_drafted(own_garden(request, garden_id), asked), wish)
 
 
 @router.post("/{garden_id}/figure/room", response=RoomFigures)

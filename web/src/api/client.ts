@@ -319,6 +319,14 @@ export const api = {
       }),
     ),
 
+  figureAligned: async (garden_id: number, asked: Schemas["AskedAlign"]) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/figure/aligned", {
+        params: { path: { garden_id } },
+        body: asked,
+      }),
+    ),
+
   figureRoom: async (garden_id: number, asked: Schemas["AskedRoom"], signal?: AbortSignal) =>
     figured<RoomFigures>(
       await client.POST("/api/gardens/{garden_id}/figure/room", {

@@ -524,6 +524,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/aligned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Aligned Bed
+         * @description Where a bed comes to lie in line with another, along a wall, or mirrored.
+         */
+        post: operations["nolbet_api_plot_figure_aligned_bed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/bed": {
         parameters: {
             query?: never;
@@ -1460,6 +1480,44 @@ export interface components {
             what: "barrow" | "mixer" | "bed";
         };
         /**
+         * AskedAlign
+         * @description A draft plot, one of its beds, and what it is to be set in line with, laid along, or mirrored over.
+         */
+        AskedAlign: {
+            bed: components["schemas"]["AskedBed"];
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "left" | "right" | "low" | "high" | "middle_along" | "middle_up" | "parallel" | "an_aisle_off" | "touching" | "centred" | "mirror_along" | "mirror_up" | "mirror";
+            /** Places */
+            places?: {
+                [key: string]: components["schemas"]["Place"][];
+            };
+            plot?: components["schemas"]["Plot"] | null;
+            to_bed?: components["schemas"]["AskedBed"] | null;
+            /** To Side */
+            to_side?: number | null;
+            /** To Thing */
+            to_thing?: number | null;
+        };
+        /**
+         * AskedBed
+         * @description One of a bed and those alike on the plot.
+         */
+        AskedBed: {
+            /**
+             * Index
+             * @default 0
+             */
+            index?: number;
+            /**
+             * Key
+             * @description lower-case letters, digits and _
+             */
+            key: string;
+        };
+        /**
          * AskedFeed
          * @description How the simulated feed is to misbehave.
          */
@@ -1489,6 +1547,8 @@ export interface components {
         /**
          * AskedRows
          * @description A draft plot, the beds to be laid out on it, how many side by side, and the aisle between them.
+         *
+         *     within_m: two opposite corners of the part of the plot that they are kept to.
          */
         AskedRows: {
             /** Aisle M */
@@ -1502,6 +1562,17 @@ export interface components {
                 [key: string]: components["schemas"]["Place"][];
             };
             plot?: components["schemas"]["Plot"] | null;
+            /** Within M */
+            within_m?: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
         };
         /**
          * AskedShares
@@ -5980,6 +6051,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TalliedFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_plot_figure_aligned_bed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedAlign"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpotFigures"];
                 };
             };
         };

@@ -4,6 +4,7 @@ import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { FactLine, Lines } from "../kit/Lines";
 import { PlotPacking, PlotPanel } from "./plot-sheet.styles";
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { BedFigures, Place, PlotFigures } from "../api/client";
 import { trimmed, typedLength } from "../quantities/format";
@@ -20,12 +21,13 @@ type Props = {
   to: string;
   onPut: (change: (now: Place) => Place) => void;
   onTakeOff: () => void;
+  children?: ReactNode;
 };
 
 const CORNERS = ["lower left", "lower right", "upper right", "upper left"] as const;
 
 /** The chosen bed: where it lies, typed to the millimetre, and what to pack under its corners. */
-export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }: Props) {
+export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff, children }: Props) {
   const { units } = useShowing();
   const placed = figures?.placed.find((each) => each.key === chosen.key && each.index === chosen.index);
   const field = (key: "x_m" | "y_m", label: string) => (
@@ -77,6 +79,7 @@ export function PlacePanel({ chosen, bed, place, figures, to, onPut, onTakeOff }
           </PlotPacking>
         </>
       )}
+      {children}
       <Row>
         <Button component={Link} to={to}>
           Cut it open

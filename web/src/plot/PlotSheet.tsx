@@ -1,17 +1,19 @@
 import css from "./plot-sheet.module.css";
 import { meant } from "../api/meant";
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
-import type { Bed, BedFigures, KeptGarden, Material, Place } from "../api/client";
+import type { Bed, BedFigures, KeptGarden, Material, Place, Schemas } from "../api/client";
 import { hatchKey } from "../drawing/hatches";
-import { INCH_M } from "../quantities/format";
+import { INCH_M, showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { BedOnPlot } from "./BedOnPlot";
 import { Ground } from "./Ground";
 import { PlotLabels, type Laid } from "./PlotLabels";
 import { fitGround, to_cm, toGround, toSheet, type Sheet } from "./sheet";
 import { boxRound, snapShift, type Box } from "./snap";
+import { useDrawn, type Drawing, type Part } from "./useDrawn";
 import type { PlotWork } from "./usePlot";
 
+type LaidOut = Schemas["LaidOutFigures"];
 export type Chosen = { key: string; index: number };
 
 type Props = {
@@ -25,6 +27,10 @@ type Props = {
   onChoose: (chosen: Chosen | null) => void;
   /** Told where the ground was clicked while something is being placed. */
   onPlace: ((at: [number, number]) => void) | null;
+  /** What a rectangle drawn on the ground is for, while one is to be drawn. */
+  drawing: Drawing | null;
+  /** Beds where they would come to lie. */
+  ghosts: readonly LaidOut[];
   room: readonly (readonly number[])[];
   roomSize: readonly [number, number] | null;
 };
@@ -41,6 +47,7 @@ export function PlotSheet(props: Props) {
   const byKey = useMemo(() => new Map(beds.map((bed) => [bed.key, bed])), [beds]);
   const svg = useRef<SVGSVGElement>(null);
   const held = useHeld({ sheet, svg, work, byKey, aisle_m: meant("Plot", plot, "aisle_m"), onChoose });
+  const drawn = useDrawn(sheet, held.onSheet, props.drawing);
   const step_m = units === "ft_in" ? INCH_M : 0.05;
   const onKey = useCallback(
     (key: string, index: number, event: KeyboardEvent<SVGGElement>) => {
@@ -68,7 +75,8 @@ export function PlotSheet(props: Props) {
     <svg
       ref={svg}
       className={css.plotSheet}
-      data-placing={props.onPlace || undefined}
+      data-placing={props.onPlace || props.drawing || undefined}
+      data-drawing={props.drawing ? "" : undefined}
       data-part="plot-sheet"
       width={sheet.width}
       height={sheet.height}
@@ -76,12 +84,19 @@ export function PlotSheet(props: Props) {
       role="group"
       aria-label="The plot from above"
       onPointerDown={(event) => {
+        if (drawn.start(event)) return;
         if (!props.onPlace) return onChoose(null);
         const [x, y] = held.onSheet(event);
         props.onPlace(toGround(sheet, x, y));
       }}
-      onPointerMove={held.move}
-      onPointerUp={held.drop}
+      onPointerMove={(event) => {
+        held.move(event);
+        drawn.move(event);
+      }}
+      onPointerUp={() => {
+        held.drop();
+        drawn.drop();
+      }}
       onPointerCancel={held.drop}
     >
       <Ground plot={plot} figures={figures} sheet={sheet} />
@@ -131,6 +146,10 @@ export function PlotSheet(props: Props) {
             />
           );
         })}
+      {drawn.part && <DrawnPart part={drawn.part} sheet={sheet} />}
+      {props.ghosts.map(({ key, spots }) => (
+        <Ghosts key={key} figures={byKey.get(key)} spots={spots} sheet={sheet} />
+      ))}
       <PlotLabels plot={plot} figures={figures} sheet={sheet} beds={laid} isHeld={held.at !== null} />
     </svg>
   );
@@ -261,6 +280,44 @@ function useHeld({ sheet, svg, work, byKey, aisle_m, onChoose }: HeldProps) {
 
 function boxOf({ plan }: BedFigures, place: Place): Box {
   return boxRound(place.x_m, place.y_m, plan.length_m, plan.width_m, place.turn_deg ?? 0);
+}
+
+/** The rectangle that is being drawn, with its sides in the garden's units. */
+function DrawnPart({ part, sheet }: { part: Part; sheet: Sheet }) {
+  const { units } = useShowing();
+  const [x1, y1] = toSheet(sheet, part[0]);
+  const [x2, y2] = toSheet(sheet, part[1]);
+  const [wide, high] = [Math.abs(part[1][0] - part[0][0]), Math.abs(part[1][1] - part[0][1])];
+  return (
+    <g className={css.plotDrawn} data-part="plot-drawn">
+      <rect x={Math.min(x1, x2)} y={Math.min(y1, y2)} width={Math.abs(x2 - x1)} height={Math.abs(y2 - y1)} />
+      <text x={(x1 + x2) / 2} y={Math.min(y1, y2) - 6} textAnchor="middle">
+        {showLength(wide, units)} × {showLength(high, units)}
+      </text>
+    </g>
+  );
+}
+
+type GhostsProps = { figures: BedFigures | undefined; spots: readonly Place[]; sheet: Sheet };
+
+function Ghosts({ figures, spots, sheet }: GhostsProps) {
+  if (!figures) return null;
+  const [wide, high] = [figures.plan.length_m * sheet.scale, figures.plan.width_m * sheet.scale];
+  return spots.map((spot, index) => {
+    const [x, y] = toSheet(sheet, [spot.x_m, spot.y_m]);
+    return (
+      <rect
+        key={index}
+        className={css.plotRoom}
+        data-part="plot-ghost"
+        x={x - wide / 2}
+        y={y - high / 2}
+        width={wide}
+        height={high}
+        transform={`rotate(${-(spot.turn_deg ?? 0)} ${x} ${y})`}
+      />
+    );
+  });
 }
 
 type AisleProps = {

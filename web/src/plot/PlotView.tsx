@@ -16,6 +16,7 @@ import { Troubles } from "../gardens/Troubles";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSize } from "../kit/useSize";
+import { Align } from "./Align";
 import { Bin } from "./Bin";
 import { GroundFacts } from "./GroundFacts";
 import { Levels } from "./Levels";
@@ -31,6 +32,7 @@ import { Things, type Placing } from "./Things";
 import { STATES } from "../api/states";
 import { Unplaced } from "./Unplaced";
 import { usePlot } from "./usePlot";
+import { useRows } from "./useRows";
 import { useUndoKeys } from "../kit/useUndoKeys";
 
 type Props = {
@@ -77,6 +79,7 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [placing, setPlacing] = useState<Placing>(null);
   const [room, setRoom] = useState<RoomShown>(null);
+  const rows = useRows(garden, work, setChosen);
   const [stage, size] = useSize<HTMLDivElement>();
   useSaveState(state.save);
   useUndoKeys(work.undo, work.redo);
@@ -112,6 +115,8 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
             chosen={chosen}
             onChoose={setChosen}
             onPlace={placing?.put ?? null}
+            drawing={rows.drawing}
+            ghosts={rows.ghosts}
             room={room?.middles ?? []}
             roomSize={room?.size ?? null}
           />
@@ -120,7 +125,7 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
           Drag a bed to move it (Alt for no snapping), turn it by its handle. Keys: arrows, Shift for far, [
           and ] turn. Dashed beds are planned.
         </PlotHint>
-        <Unplaced garden={garden} work={work} onPlaced={setChosen} />
+        <Unplaced garden={garden} plot={state.plot} rows={rows} />
       </PlotLeft>
       <PlotAside>
         {chosen && bed && place ? (
@@ -136,7 +141,14 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
               setChosen(null);
               work.takeOff(chosen.key, chosen.index);
             }}
-          />
+          >
+            <Align
+              garden={garden}
+              work={work}
+              chosen={chosen}
+              onTwin={(place) => work.putTwin(chosen.key, place)}
+            />
+          </PlacePanel>
         ) : (
           <GroundFacts {...parts} />
         )}

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useSyncExternalStore } from "react";
 import type { Bed, FindingFigures, KeptGarden, Place, Plot } from "../api/client";
+import { meant } from "../api/meant";
 import { draftOf } from "../draft/drafts";
 import { PlotDraft, type PlotState } from "../draft/plotDraft";
 import { bedDraftOf } from "../draft/useBedDraft";
@@ -15,6 +16,8 @@ export type PlotWork = {
   put: (key: string, index: number, place: Place | ((now: Place) => Place)) => void;
   /** Put more of a bed and those alike somewhere, as one step. */
   putMore: (key: string, places: readonly Place[]) => void;
+  /** Put another of a bed somewhere: one that lies nowhere yet, else one more alike. */
+  putTwin: (key: string, place: Place) => void;
   takeOff: (key: string, index: number) => void;
   undo: () => void;
   /** After a save that came too late: keep this ground, or take the newer one. */
@@ -91,6 +94,15 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
     ),
     put: useCallback((key, index, place) => change(key, at(index, place)), [change]),
     putMore: useCallback((key, more) => change(key, (places) => [...places, ...more]), [change]),
+    putTwin: useCallback(
+      (key, place) =>
+        editBed(key, (bed) => {
+          const lying = session.snapshot().places[key] ?? bed.places ?? [];
+          const count = Math.max(meant("Bed", bed, "count"), lying.length + 1);
+          return { ...bed, count, places: [...lying, place] };
+        }),
+      [editBed, session],
+    ),
     takeOff: useCallback(
       (key, index) => change(key, (places) => places.filter((_, which) => which !== index)),
       [change],
