@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping
 
 from nolbet_core.built.checked import Checked
+from nolbet_core.built.footing import wrong_with_footing
 from nolbet_core.built.layers import build_layers
 from nolbet_core.built.names import unknown_names
 from nolbet_core.built.state import wrong_with_state
@@ -47,6 +48,7 @@ def build_bed(bed: Bed, materials: Mapping[str, Material], path: str = "bed") ->
     problems += _wrong_with_top_up(bed, materials, path)
     problems += _wrong_with_holes(bed, materials, path)
     problems += wrong_with_state(bed, path)
+    problems += wrong_with_footing(bed, path)
     if len(bed.places) > bed.count:
         alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"
         problems.append(PlanProblem(f"{path}.places[{bed.count}]", f"is one place more than there are beds ({alike})"))

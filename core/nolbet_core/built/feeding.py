@@ -36,7 +36,7 @@ def _feeds(layer: Standing) -> bool:
 class BedFeeding:
     """A filled bed's first season. handful_kg: what the gardener's handful of meal weighs [kg].
 
-    open_below: whether roots go on into the ground. wanted_kg_m2: nitrogen that its crop wants [kg/m2].
+    below_m: how deep roots go on into the ground [m]. wanted_kg_m2: nitrogen that its crop wants [kg/m2].
     """
 
     vessel: Vessel
@@ -44,7 +44,7 @@ class BedFeeding:
     year: Year
     dampness: Dampness
     handful_kg: float | None
-    open_below: bool
+    below_m: float
     wanted_kg_m2: float
 
     @cached_property
@@ -71,7 +71,7 @@ class BedFeeding:
         contact = [each.contact for each in self.ledger]
         area_m2 = self.vessel.top_area_m2
         wanted_kg = self.wanted_kg_m2 * area_m2 if any(map(_feeds, layers)) else 0.0
-        ground_m = max(ROOT_ZONE_M - self.filled.top_m, 0.0) if self.open_below and layers else 0.0
+        ground_m = min(max(ROOT_ZONE_M - self.filled.top_m, 0.0), self.below_m) if layers else 0.0
         ground = standard_shelf()[GROUND]
         ground_kg = soil_supply(ground, ground_m * area_m2 * ground.dry_density_kg_m3, yearly)
         return season_nitrogen(layers, contact, in_zone, self.season_factor, yearly, wanted_kg, ground_kg)

@@ -16,13 +16,13 @@ from nolbet_core.stack.fill import Filled
 class BedSowing:
     """A filled bed before its first crops. short_kg_m2: nitrogen the first season goes short of [kg/m2].
 
-    open_below: whether roots can go on into the ground. clock: how fast things rot. built_on: day of filling.
+    below_m: how deep roots can go on into the ground [m]. clock: how fast things rot. built_on: day of filling.
     """
 
     filled: Filled
     school: str | None
     short_kg_m2: float
-    open_below: bool
+    below_m: float
     clock: Clock
     built_on: date | None
     year: Year
@@ -34,7 +34,7 @@ class BedSowing:
             self.filled.layers,
             self.school,
             self.short_kg_m2,
-            self.open_below,
+            self.below_m,
             self.clock,
             self.built_on,
             self.year,

@@ -12,6 +12,7 @@ import numpy as np
 
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.feeding import BedFeeding
+from nolbet_core.built.footing import below_of, on_open_ground
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
@@ -106,7 +107,12 @@ class WorkedBed:
     @property
     def open_below(self) -> bool:
         """Whether the bed lies on open ground that roots can go into."""
-        return self.water is None and self.bed.stand is None and self.bed.shape.kind not in CLOSED_BELOW
+        return self.water is None and on_open_ground(self.bed) and self.bed.shape.kind not in CLOSED_BELOW
+
+    @property
+    def below_m(self) -> float:
+        """How deep roots find soil under the floor [m]; nothing where it is closed."""
+        return below_of(self.bed) if self.open_below else 0.0
 
     @property
     def built_on(self) -> date | None:
@@ -174,7 +180,7 @@ class WorkedBed:
             self.year,
             self.bed.dampness,
             self.around.handful_kg,
-            self.open_below,
+            self.below_m,
             wanted_kg_m2,
         )
 
@@ -183,7 +189,7 @@ class WorkedBed:
         """From when the bed can be sown."""
         short_kg_m2 = self.feeding.season.short_kg / self.vessel.top_area_m2
         clock = self.settling.clock
-        return BedSowing(self.filled, self.bed.school, short_kg_m2, self.open_below, clock, self.built_on, self.year)
+        return BedSowing(self.filled, self.bed.school, short_kg_m2, self.below_m, clock, self.built_on, self.year)
 
 
 def written_layer(layer: Layer) -> dict[str, Any]:

@@ -181,10 +181,17 @@ class ReservoirFigures:
 
 @record
 class StandFigures:
-    """A bed's weight on what it stands on, wet through, with water and plants: on a m2 [kg/m2], on each leg [kg]."""
+    """A bed's weight on what it stands on, wet through, with water and plants: on a m2 [kg/m2], on each leg [kg].
+
+    rim_high_m: how high its rim stands over the ground, where blocks or legs lift it. turf_m3: what is stripped of the
+    grass under it, as it lies; turf_loose_m3: as a heap; nothing where none is stripped.
+    """
 
     pressure_kg_m2: float
     leg_kg: float | None
+    rim_high_m: float | None
+    turf_m3: float
+    turf_loose_m3: float
 
 
 @record

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.footing import TURF_M
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
@@ -11,6 +12,7 @@ from nolbet_core.figure.figures import PartKind, ReservoirFigures, ReservoirPart
 from nolbet_core.reservoir.store import Store
 from nolbet_core.shapes.hollow import Ring
 from nolbet_core.shapes.sizing import largest_in_liner
+from nolbet_core.shelf.library import standard_shelf
 
 MOST_DRAWN = 3
 TUBE_M, SPOUT_M = 0.05, 0.02
@@ -65,7 +67,15 @@ def stand_figures(worked: WorkedBed) -> StandFigures:
     """A bed's weight on what it stands on."""
     legs = worked.bed.stand.legs if worked.bed.stand else None
     mass_kg = worked.standing_kg
-    return StandFigures(pressure_kg_m2=mass_kg / worked.vessel.footprint_m2, leg_kg=mass_kg / legs if legs else None)
+    stand = worked.bed.stand
+    turf_m3 = TURF_M * worked.vessel.footprint_m2 if worked.bed.turf == "stripped" else 0.0
+    return StandFigures(
+        pressure_kg_m2=mass_kg / worked.vessel.footprint_m2,
+        leg_kg=mass_kg / legs if legs else None,
+        rim_high_m=stand.height_m + worked.vessel.hollow.rim_m if stand and stand.height_m is not None else None,
+        turf_m3=turf_m3,
+        turf_loose_m3=turf_m3 * standard_shelf()["turf"].loose_factor,
+    )
 
 
 def _parts(worked: WorkedBed, water: BedWater) -> Iterator[ReservoirPart]:

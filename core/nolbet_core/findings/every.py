@@ -26,6 +26,7 @@ from nolbet_core.findings.buying import HeavyLift, NoOffer
 from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RichLayer, RootZoneCarbon
 from nolbet_core.findings.finding import VIEWS, Finding, Found, Subject, ViewName
 from nolbet_core.findings.fit import HeadspaceSmall, OverRim, TooWide
+from nolbet_core.findings.footing import GrassUnder, GroundCompacted, PlaneBelow, ShallowOnHard, StoneSoiled
 from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
 from nolbet_core.findings.health import (
     GroundUntested,
@@ -112,6 +113,11 @@ FINDINGS: tuple[Finding[Any], ...] = (
     StandingWater(),
     FrostOnReservoir(),
     NoMesh(),
+    GrassUnder(),
+    GroundCompacted(),
+    ShallowOnHard(),
+    StoneSoiled(),
+    PlaneBelow(),
     WeedSeedInFill(),
     BareSurface(),
     WaterFromTop(),

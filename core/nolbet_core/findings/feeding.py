@@ -263,7 +263,8 @@ def _compost_share(worked: WorkedBed) -> float:
     if sum(zone) <= 0:
         return 0.0
     rich = sum(volume * _compost_in(layer) for layer, volume in zip(layers, zone, strict=True))
-    ground = max(ROOT_ZONE_M - worked.filled.top_m, 0.0) * worked.vessel.top_area_m2 if worked.open_below else 0.0
+    ground_m = min(max(ROOT_ZONE_M - worked.filled.top_m, 0.0), worked.below_m)
+    ground = ground_m * worked.vessel.top_area_m2
     return rich / (sum(zone) + ground)
 
 

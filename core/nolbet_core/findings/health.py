@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.footing import on_open_ground
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
 from nolbet_core.findings.mend import Mend, change_layer
@@ -78,7 +79,7 @@ class GroundUntested(BedFinding):
         """Trenches, mounds and patches, and low beds open below; a liner, or fabric under all, keeps roots out."""
         layers = worked.filled.layers
         low = worked.vessel.form == "vessel" and worked.open_below and worked.filled.top_m < ROOTS_PASS_M
-        on_ground = worked.vessel.form in GROUND_FORMS and worked.bed.stand is None
+        on_ground = worked.vessel.form in GROUND_FORMS and on_open_ground(worked.bed)
         if not layers or not (on_ground or low):
             return
         if layers[0].material.is_sheet and "rots" not in layers[0].material.traits:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.footing import on_the_ground
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found, Level
 from nolbet_core.findings.mend import Mend, MendStep
@@ -199,7 +200,7 @@ class FrostOnReservoir(BedFinding):
         coldest = min((each.tmin_c for each in worked.around.normals), default=None)
         if coldest is None or coldest >= FREEZES_C:
             return
-        level: Level = "advice" if worked.bed.stand is not None else "note"
+        level: Level = "note" if on_the_ground(worked.bed) else "advice"
         yield Found(
             level,
             f"Nights of the coldest month are {show_temperature(coldest, worked.system)} in the mean.",

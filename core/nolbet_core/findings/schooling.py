@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.footing import on_open_ground
 from nolbet_core.built.worked import WorkedBed, written_layer
 from nolbet_core.findings.finding import BedFinding, Found
 from nolbet_core.findings.mend import Mend, MendStep
@@ -99,7 +100,7 @@ class PliesFew(BedFinding):
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """The lowest sheet of cardboard, where nothing but sheets lies under it, in a bed on the ground."""
-        if worked.bed.stand is not None:
+        if not on_open_ground(worked.bed):
             return
         for index, layer in enumerate(worked.filled.layers):
             if not isinstance(layer.asked, Sheet):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.footing import BEARS_SO_MUCH
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
 from nolbet_core.quantities.writing import show_area, show_load, show_mass
@@ -27,10 +28,11 @@ class WeightOver(BedFinding):
         pressure = worked.standing_kg / worked.vessel.footprint_m2
         if pressure <= stand.limit_kg_m2 * (1 + 1e-9):
             return
+        on = stand.on.replace("_", " ")
         puts, limit = (show_load(load, worked.system) for load in (pressure, stand.limit_kg_m2))
         yield Found(
             "stop",
-            f"Wet through and in leaf it puts {puts} on the {stand.on}, which may bear {limit}.",
+            f"Wet through and in leaf it puts {puts} on the {on}, which may bear {limit}.",
             "Wet soil and water are heavy, and an overloaded deck or balcony gives way without warning.",
             "Make it shallower, fill it lighter, or set it on the ground. " + ENGINEER,
         )
@@ -47,7 +49,7 @@ class WeightUnknown(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A bed off the ground without a limit."""
         stand = worked.bed.stand
-        if stand is None or stand.limit_kg_m2 is not None:
+        if stand is None or stand.limit_kg_m2 is not None or stand.on not in BEARS_SO_MUCH:
             return
         mass_kg = worked.standing_kg
         area = show_area(worked.vessel.footprint_m2, worked.system)

@@ -155,10 +155,17 @@ class Watering(Model):
     mulch: Share = 0.5
 
 
-class Stand(Model):
-    """What a bed stands on, where that isn't the ground. limit_kg_m2: what it may bear; legs: how many it has."""
+StandsOn = Literal[
+    "lawn", "bare_soil", "compacted", "gravel", "paving", "blocks", "legs", "deck", "balcony", "roof"
+]  # fmt: skip
+"""What a bed may stand on."""
 
-    on: Literal["legs", "deck", "balcony", "roof"]
+
+class Stand(Model):
+    """What a bed stands on. limit_kg_m2: what it may bear; legs: how many it has; height_m: of blocks or legs."""
+
+    on: StandsOn
+    height_m: OffsetM | None = None
     legs: Annotated[int, Field(ge=1, le=100)] | None = None
     limit_kg_m2: Annotated[float, Field(gt=0, le=20_000)] | None = None
 
@@ -215,8 +222,10 @@ class Bed(Model):
     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
     there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-    spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground. holes:
-    planting holes with a mix of their own.
+    spring. set_aside: other ways of filling it. holes: planting holes with a mix of
+    their own. stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
+    turf_on_heap: whether what was stripped lies on the gardener's heap already. dug_m: how deep the ground below is
+    loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half.
     """
 
     key: Key
@@ -236,6 +245,10 @@ class Bed(Model):
     reservoir: Reservoir | None = None
     watering: Watering = Field(default_factory=Watering)
     stand: Stand | None = None
+    turf: Literal["left", "stripped", "turned"] | None = None
+    turf_on_heap: bool = False
+    dug_m: LayerM | None = None
+    blended_m: LayerM | None = None
     seen: list[Seen] = Field(default_factory=list)
     built_on: Day | None = None
     state: State | None = None

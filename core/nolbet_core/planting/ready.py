@@ -129,7 +129,7 @@ def readiness(
     layers: Sequence[Standing],
     school: str | None,
     short_kg_m2: float,
-    open_below: bool,
+    below_m: float,
     clock: Clock,
     built: date | None,
     year: Year,
@@ -137,14 +137,14 @@ def readiness(
     """From when what may be sown.
 
     layers: as they stand, bottom to top. school: which they follow. short_kg_m2: nitrogen the first season goes
-    short of [kg/m2]. open_below: whether roots can go on into the ground. clock: how fast things rot. built: the day of
-    filling, where it is known. year: the garden's frosts.
+    short of [kg/m2]. below_m: how deep roots can go on into the ground [m]. clock: how fast things rot. built: the day
+    of filling, where it is known. year: the garden's frosts.
     """
     standing = tuple(layers)
     waits = waits_of(standing, school, short_kg_m2, clock)
     manure = holds_raw_manure(standing)
     soil = any(layer.material.group == "soil" and layer.thickness_m > 0 for layer in standing)
-    path = root_path(standing, open_below, clock)
+    path = root_path(standing, below_m, clock)
     sowings = [_sowing(roots, path, waits, built, year) for roots in LEAST_DEPTH_M] if soil else []
     return Readiness(
         depth_m=path.depth_after(0.0),

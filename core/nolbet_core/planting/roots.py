@@ -48,11 +48,11 @@ def _half_rotted(decay_per_year: float, clock: Clock) -> float:
 class RootPath:
     """What roots go through from the surface under the mulch down: of each layer after how many years, and how thick.
 
-    steps: years and thickness [m], the topmost first. open_below: whether the bed stands on open ground.
+    steps: years and thickness [m], the topmost first. below_m: soil under the floor [m].
     """
 
     steps: tuple[tuple[float, float], ...]
-    open_below: bool
+    below_m: float
 
     def depth_after(self, years: float) -> float:
         """Depth that roots can use some years after filling [m]: down to the first layer that is not open yet."""
@@ -61,7 +61,7 @@ class RootPath:
             if opens > years:
                 return depth_m
             depth_m += thick_m
-        return depth_m + BOTTOMLESS_M if self.open_below else depth_m
+        return depth_m + self.below_m
 
     def years_to(self, wanted_m: float) -> float | None:
         """Years after filling when roots first find a depth [m]; None where they never do."""
@@ -85,8 +85,11 @@ def _steps(layer: Standing, clock: Clock) -> Iterator[tuple[float, float]]:
         yield opens, layer.thickness_m
 
 
-def root_path(layers: Sequence[Standing], open_below: bool, clock: Clock) -> RootPath:
-    """The way that roots go through layers, bottom to top. clock: how fast things rot there."""
+def root_path(layers: Sequence[Standing], below_m: float, clock: Clock) -> RootPath:
+    """The way that roots go through layers, bottom to top.
+
+    below_m: soil under them that roots can go on into [m]. clock: how fast things rot there.
+    """
     standing = tuple(layers)
     below = standing[: mulch_begins(standing)]
-    return RootPath(tuple(step for layer in reversed(below) for step in _steps(layer, clock)), open_below)
+    return RootPath(tuple(step for layer in reversed(below) for step in _steps(layer, clock)), below_m)

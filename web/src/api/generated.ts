@@ -1678,10 +1678,14 @@ export interface components {
          *     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
          *     there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
          *     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-         *     spring. set_aside: other ways of filling it. stand: what it stands on, where that isn't the ground. holes:
-         *     planting holes with a mix of their own.
+         *     spring. set_aside: other ways of filling it. holes: planting holes with a mix of
+         *     their own. stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
+         *     turf_on_heap: whether what was stripped lies on the gardener's heap already. dug_m: how deep the ground below is
+         *     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half.
          */
         Bed: {
+            /** Blended M */
+            blended_m?: number | null;
             /** Built On */
             built_on?: string | null;
             /** Buried */
@@ -1699,6 +1703,8 @@ export interface components {
              * @enum {string}
              */
             dampness?: "dry" | "moist" | "waterlogged";
+            /** Dug M */
+            dug_m?: number | null;
             /** Emptied On */
             emptied_on?: string | null;
             /** Headspace M */
@@ -1753,6 +1759,13 @@ export interface components {
              * @default compost
              */
             top_up?: string;
+            /** Turf */
+            turf?: ("left" | "stripped" | "turned") | null;
+            /**
+             * Turf On Heap
+             * @default false
+             */
+            turf_on_heap?: boolean;
             /**
              * Wall M
              * @default 0
@@ -4675,9 +4688,11 @@ export interface components {
         };
         /**
          * Stand
-         * @description What a bed stands on, where that isn't the ground. limit_kg_m2: what it may bear; legs: how many it has.
+         * @description What a bed stands on. limit_kg_m2: what it may bear; legs: how many it has; height_m: of blocks or legs.
          */
         Stand: {
+            /** Height M */
+            height_m?: number | null;
             /** Legs */
             legs?: number | null;
             /** Limit Kg M2 */
@@ -4686,17 +4701,26 @@ export interface components {
              * On
              * @enum {string}
              */
-            on: "legs" | "deck" | "balcony" | "roof";
+            on: "lawn" | "bare_soil" | "compacted" | "gravel" | "paving" | "blocks" | "legs" | "deck" | "balcony" | "roof";
         };
         /**
          * StandFigures
          * @description A bed's weight on what it stands on, wet through, with water and plants: on a m2 [kg/m2], on each leg [kg].
+         *
+         *     rim_high_m: how high its rim stands over the ground, where blocks or legs lift it. turf_m3: what is stripped of the
+         *     grass under it, as it lies; turf_loose_m3: as a heap; nothing where none is stripped.
          */
         StandFigures: {
             /** Leg Kg */
             leg_kg: number | null;
             /** Pressure Kg M2 */
             pressure_kg_m2: number;
+            /** Rim High M */
+            rim_high_m: number | null;
+            /** Turf Loose M3 */
+            turf_loose_m3: number;
+            /** Turf M3 */
+            turf_m3: number;
         };
         /**
          * StepFigures

@@ -8,6 +8,7 @@ export const DEFAULTS = {
     wall_m: 0.0,
     reach_m: 0.6,
     worked_from: "both_sides",
+    turf_on_heap: false,
     spoil_on_heap: false,
     dampness: "moist",
     top_up: "compost",

@@ -5,6 +5,7 @@ import { meant } from "../api/meant";
 import { SHAPES } from "../api/words";
 import type { BedDraft } from "../draft/bedDraft";
 import { Choice } from "../kit/Choice";
+import { StandsOn } from "../ground/StandsOn";
 import { Group } from "../kit/Group";
 import { Note } from "../kit/Note";
 import { Column, Row } from "../kit/Row";
@@ -81,6 +82,7 @@ export default function BedMore({ gardenId, bed, figures, onEdit, draft, undoabl
         />
       </Row>
       <Future gardenId={gardenId} bed={bed} onEdit={onEdit} />
+      <StandsOn gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       <PlantingHoles gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       {cornered && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
       {(walled || bed.shape.kind === "trench" || bed.shape.kind.endsWith("spiral")) && (

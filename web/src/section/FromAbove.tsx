@@ -6,7 +6,7 @@ import { hatchKey } from "../drawing/hatches";
 import { showLength } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { Spoil } from "./Spoil";
+import { OntoHeap } from "../ground/OntoHeap";
 import { pathOf, type Outline } from "../drawing/geometry";
 
 type Props = {
@@ -119,12 +119,15 @@ export const FromAbove = memo(function FromAbove({
           </>
         )}
         {figures.spoil_m3 > 0 && (
-          <Spoil
+          <OntoHeap
             gardenId={gardenId}
-            spoil_m3={figures.spoil_m3}
-            count={figures.count}
+            material="garden_soil"
+            volume_m3={figures.spoil_m3 * figures.count}
             taken={spoilTaken}
             onTaken={onSpoil}
+            gives=" Digging gives"
+            of="loose soil"
+            lies="It lies on your heap of garden soil."
           />
         )}
       </AboveFacts>

@@ -6,25 +6,16 @@ import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
 import { Sheet } from "../kit/Sheet";
 import { meant } from "../api/meant";
-import type { Bed, Material, Reservoir } from "../api/client";
-import { showArea, typedLength, typedLoad } from "../quantities/format";
-import { Choice } from "../kit/Choice";
+import type { Bed, Reservoir } from "../api/client";
+import { showArea, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { withReservoir } from "./reservoirs";
 
 type Edit = (change: (bed: Bed) => Bed) => void;
-type Props = { gardenId: number; bed: Bed; materials: ReadonlyMap<string, Material>; onEdit: Edit };
+type Props = { bed: Bed; onEdit: Edit };
 
-const STANDS = [
-  ["ground", "ground"],
-  ["legs", "legs"],
-  ["deck", "deck"],
-  ["balcony", "balcony"],
-  ["roof", "roof"],
-] as const;
-
-/** What stands in the reservoir, what lines it, and what the bed stands on. */
+/** What stands in the reservoir, what lines it, and what is led in. */
 export function ReservoirFields({ bed, onEdit }: Props) {
   const { units } = useShowing();
   const { reservoir } = bed;
@@ -78,38 +69,6 @@ export function ReservoirFields({ bed, onEdit }: Props) {
         shown={showArea(meant("Reservoir", reservoir, "catchment_m2"), units)}
         onMeaning={({ values: [catchment_m2] }) => set({ catchment_m2 })}
       />
-      <Choice
-        label="It stands on"
-        shown
-        options={STANDS}
-        value={bed.stand?.on ?? "ground"}
-        onChoose={(on) => onEdit((now) => ({ ...now, stand: on === "ground" ? null : { ...now.stand, on } }))}
-      />
-      {bed.stand && (
-        <>
-          {bed.stand.on === "legs" && (
-            <MeasureField
-              label="Legs"
-              limit="count"
-              width="72px"
-              shown={bed.stand.legs == null ? "" : String(bed.stand.legs)}
-              onMeaning={({ values: [legs] }) =>
-                onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, legs } } : now))
-              }
-            />
-          )}
-          <MeasureField
-            label={units === "ft_in" ? "May bear, a sq ft" : "May bear, a m²"}
-            limit="bears"
-            width="104px"
-            placeholder="not known"
-            shown={bed.stand.limit_kg_m2 == null ? "" : typedLoad(bed.stand.limit_kg_m2, units)}
-            onMeaning={({ values: [limit_kg_m2] }) =>
-              onEdit((now) => (now.stand ? { ...now, stand: { ...now.stand, limit_kg_m2 } } : now))
-            }
-          />
-        </>
-      )}
       <Button
         variant="text"
         color="primary"

@@ -17,6 +17,8 @@ import { useBedDraft } from "../draft/useBedDraft";
 import { useShowing } from "../quantities/UnitsContext";
 import { Cutaway } from "./Cutaway";
 import { Dips } from "./Dips";
+import { Sheet } from "../kit/Sheet";
+import { StandsOn } from "../ground/StandsOn";
 import { ReservoirFields } from "./ReservoirFields";
 import { Sliders } from "./Sliders";
 import { Told } from "./Told";
@@ -98,7 +100,10 @@ export default function WaterView({ gardenId, kept, materials, back }: Props) {
                 onEnd={() => draft.endGesture()}
               />
             </WaterTop>
-            <ReservoirFields gardenId={gardenId} bed={bed} materials={materials} onEdit={edit} />
+            <ReservoirFields bed={bed} onEdit={edit} />
+            <Sheet>
+              <StandsOn gardenId={gardenId} bed={bed} figures={figures} onEdit={edit} />
+            </Sheet>
           </>
         )}
       </Work>

@@ -4,21 +4,26 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, saidOf } from "../api/client";
 import { Quantity } from "../quantities/Quantity";
 
-type Props = { gardenId: number; spoil_m3: number; count: number; taken: boolean; onTaken: () => void };
+type Props = {
+  gardenId: number;
+  /** What comes out of the ground, and how much of it lies loose. */
+  material: string;
+  volume_m3: number;
+  taken: boolean;
+  onTaken: () => void;
+  gives: string;
+  of: string;
+  lies: string;
+};
 
-const DUG = "garden_soil";
-
-/** What a trench gives, and the click that puts it on the gardener's own heap. */
-export function Spoil({ gardenId, spoil_m3, count, taken, onTaken }: Props) {
+/** What is dug or stripped, and the click that puts it on the gardener's own heap, once. */
+export function OntoHeap({ gardenId, material, volume_m3, taken, onTaken, gives, of, lies }: Props) {
   const queries = useQueryClient();
   const heap = useMutation({
     mutationFn: async () => {
       const { revision, sources } = await api.sources(gardenId);
-      const { stock } = sources;
-      const lying = stock.find((each) => each.material === DUG)?.volume_m3 ?? 0;
-      const others = stock.filter((each) => each.material !== DUG);
-      const heap = { material: DUG, volume_m3: lying + spoil_m3 * count };
-      return api.saveSources(gardenId, { revision, sources: { ...sources, stock: [...others, heap] } });
+      const stock = [...sources.stock, { material, volume_m3 }];
+      return api.saveSources(gardenId, { revision, sources: { ...sources, stock } });
     },
     onSuccess: () => {
       onTaken();
@@ -28,14 +33,13 @@ export function Spoil({ gardenId, spoil_m3, count, taken, onTaken }: Props) {
   });
   return (
     <>
-      {" "}
-      Digging gives{" "}
+      {gives}{" "}
       <b>
-        <Quantity kind="volume" value={spoil_m3 * count} />
+        <Quantity kind="volume" value={volume_m3} />
       </b>{" "}
-      of loose soil.{" "}
+      of {of}.{" "}
       {taken ? (
-        <span role="status">It lies on your heap of garden soil.</span>
+        <span role="status">{lies}</span>
       ) : (
         <Button disabled={heap.isPending} onClick={() => heap.mutate()}>
           On the heap
