@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from typing import Any
 
+import pytest
 from django.contrib.auth.models import User
 from playwright.sync_api import Locator, Page, expect
 
@@ -210,3 +211,72 @@ def test_a_southern_gardens_water_year(app: Page, home: str, gardener: User) -> 
     assert kept_garden.facts["hemisphere"] == "south"
     assert kept_garden.normals[0]["tmax_c"] > kept_garden.normals[6]["tmax_c"]
     assert kept_garden.last_frost == "09-10"
+
+
+def test_beds_are_laid_out_by_one_drag_then_set_in_line_and_twinned(app: Page, home: str, gardener: User) -> None:
+    tub = zoo.bed(key="tub", name="Tub", layers=[]) | {"places": [{"x_m": 15.0, "y_m": 12.0}]}
+    garden = keep(gardener, zoo.bed(key="row", name="Row", count=4, layers=[]), tub, ground=GROUND)
+    app.goto(f"{home}/garden/{garden.pk}/plot")
+    app.get_by_role("button", name="Draw where Row goes").click()
+    sheet = app.locator("[data-part=plot-sheet]")
+    sheet.scroll_into_view_if_needed()
+    area = sheet.bounding_box()
+    assert area is not None
+    left, top = area["x"] + 0.1 * area["width"], area["y"] + 0.45 * area["height"]
+    app.mouse.move(left, top)
+    app.mouse.down()
+    app.mouse.move(left + 0.55 * area["width"], top + 0.45 * area["height"], steps=4)
+    expect(app.locator("[data-part=plot-ghost]")).to_have_count(4)
+    app.mouse.up()
+    expect(app.locator("[data-part=bed-on-plot]")).to_have_count(5)
+    saved_plot(app)
+    rows = kept("row")["places"]
+    assert len({round(place["y_m"], 6) for place in rows}) < len(rows)
+
+    app.locator("[data-bed='tub 0']").click()
+    app.get_by_role("button", name="In line, or mirrored").click()
+    app.get_by_label("With", exact=True).select_option("Row 1")
+    app.get_by_role("button", name="lower edges in line").click()
+    app.get_by_label("With", exact=True).select_option("the middle of the plot")
+    app.get_by_role("button", name="A twin there, left to right").click()
+    expect(app.locator("[data-part=bed-on-plot]")).to_have_count(6)
+    saved_plot(app)
+    one, twin = kept("tub")["places"]
+    assert (one["x_m"] + twin["x_m"], one["y_m"]) == (18.0, twin["y_m"])
+    assert Bed.objects.get(key="tub").count == 2
+    lows = [box(place, 2.0, 1.0)[1] for place in (one, rows[0])]
+    assert lows[0] == pytest.approx(lows[1], abs=0.001)
+
+
+def test_half_rotted_leaves_limed_mix_and_crooked_boards(app: Page, home: str, gardener: User) -> None:
+    layers = [{"material": "leaves", "thickness_m": 0.15}, {"material": "topsoil", "fill": True}]
+    sour = {"key": "sour", "name": "Sour mix", "parts": [{"material": "peat", "parts": 1}]}
+    garden = keep(gardener, zoo.bed(key="leafy", name="Leafy", layers=layers), mixes=[sour])
+    open_section(app, home, garden, "leafy")
+    card(app, "Leaves").locator("[data-part=layer-name]").click()
+    card(app, "Leaves").get_by_role("button", name="Half rotted").click()
+    expect(card(app, "Leaves, half rotted")).to_be_visible()
+    saved(app)
+    assert kept("leafy")["layers"][0]["ripeness"] == "half"
+
+    app.get_by_role("link", name="Blend").click()
+    app.get_by_role("button", name=re.compile("^Lime it")).click()
+    expect(app.locator("[data-part=mixed-in-dose]")).to_contain_text("to a barrow")
+    expect(app.get_by_role("button", name=re.compile("^Lime it"))).to_have_count(0)
+    choose(app.get_by_role("combobox", name="Something else, too"), "feather meal")
+    expect(app.locator("[data-part=mixed-in-dose]")).to_have_count(2)
+    saved(app)
+    doses = garden.mixes.get().more["doses"]
+    assert [each["material"] for each in doses] == ["lime", "feather_meal"]
+
+    app.get_by_role("link", name="Haul").click()
+    app.get_by_role("button", name="Enter boards").click()
+    for label, text in (
+        ("How many", "6"), ("True thickness", "38 x 235 mm"), ("Length", "2.4 m"), ("Good for pieces", "1.1 m"),
+    ):  # fmt: skip
+        app.get_by_label(label).fill(text)
+    app.get_by_role("button", name="Keep", exact=True).click()
+    expect(app.get_by_text("boards of 38 mm × 235 mm")).to_be_visible()
+    expect(app.get_by_text("good for pieces up to 1.1 m")).to_be_visible()
+    saved(app)
+    assert garden.stock.get().more["usable_m"] == 1.1
