@@ -1,8 +1,11 @@
 import { lazy } from "react";
 
+/** The views, and what opens in them only when it is asked for. */
 const load = {
   plot: () => import("../plot/PlotView"),
   section: () => import("../section/SectionView"),
+  layerTools: () => import("../section/LayerTools"),
+  newLayer: () => import("../section/NewLayer"),
   history: () => import("../section/HistoryView"),
   schools: () => import("../schools/SchoolsView"),
   compare: () => import("../schools/CompareView"),

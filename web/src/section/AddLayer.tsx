@@ -1,13 +1,13 @@
 import Button from "@mui/material/Button";
-import { memo, useState } from "react";
+import { lazy, memo, Suspense } from "react";
 import type { BedFigures, Material } from "../api/client";
 import { Key } from "../kit/Key";
-import { Row } from "../kit/Row";
-import { MaterialFinder } from "../shelf/MaterialFinder";
-import { Pick } from "../theme/controls/Pick";
 import { AddHints, AddLayerBox } from "./section.styles";
 
-type Props = {
+/** Its fields come when they are first asked for, or when nothing else is to be fetched. */
+const NewLayer = lazy(() => import("./NewLayer"));
+
+export type AddProps = {
   gardenId: number;
   figures: BedFigures;
   open: boolean;
@@ -20,9 +20,14 @@ type Props = {
 };
 
 /** The place for the next layer: over any other, on top of all, or on the floor. */
-export const AddLayer = memo(function AddLayer(props: Props) {
+export const AddLayer = memo(function AddLayer(props: AddProps) {
   const { open, onOpen, onSheetOnFloor } = props;
-  if (open) return <NewLayer {...props} />;
+  if (open)
+    return (
+      <Suspense fallback={<AddLayerBox data-part="add-layer" aria-busy="true" />}>
+        <NewLayer {...props} />
+      </Suspense>
+    );
   return (
     <AddLayerBox data-part="add-layer">
       <Button variant="text" onClick={() => onOpen(true)}>
@@ -37,40 +42,3 @@ export const AddLayer = memo(function AddLayer(props: Props) {
     </AddLayerBox>
   );
 });
-
-function NewLayer({ gardenId, figures, chosen, onOpen, onAdd }: Props) {
-  const count = figures.layers.length;
-  const [at, setAt] = useState(chosen === null ? count : chosen + 1);
-  const places = Array.from(
-    { length: count + 1 },
-    (_, place) => [String(place), nameOf(figures, place)] as const,
-  );
-  return (
-    <AddLayerBox data-part="add-layer" sx={{ display: "grid", justifyContent: "stretch" }}>
-      <Pick
-        label="Where it goes"
-        options={places.toReversed()}
-        value={String(at)}
-        onChoose={(place) => setAt(Number(place))}
-      />
-      <MaterialFinder
-        gardenId={gardenId}
-        label="New layer"
-        value={null}
-        autoFocus
-        onChoose={(material) => onAdd(material, at)}
-      />
-      <Row>
-        <Button variant="text" onClick={() => onOpen(false)}>
-          Leave it
-        </Button>
-      </Row>
-    </AddLayerBox>
-  );
-}
-
-function nameOf({ layers }: BedFigures, place: number): string {
-  const below = layers[place - 1];
-  if (!below) return "on the floor, under all";
-  return `over ${below.name.toLowerCase()}${place === layers.length ? ", on top of all" : ""}`;
-}

@@ -1,5 +1,5 @@
 import Chip from "@mui/material/Chip";
-import { memo, type Ref } from "react";
+import { lazy, memo, Suspense, type Ref } from "react";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
 import { changeLayer, setAmount, withLaid, type LayerEdit } from "../draft/edits";
@@ -22,7 +22,8 @@ import {
   LayerOpen,
   LayerTop,
 } from "./layer-card.styles";
-import { LayerTools } from "./LayerTools";
+
+const LayerTools = lazy(() => import("./LayerTools"));
 
 export type CardProps = {
   gardenId: number;
@@ -94,7 +95,11 @@ export const LayerCard = memo(function LayerCard(props: CardProps) {
             />
           </LayerBar>
         )}
-        {selected && <LayerTools {...props} layer={layer} figured={figured} material={material} />}
+        {selected && (
+          <Suspense fallback={null}>
+            <LayerTools {...props} layer={layer} figured={figured} material={material} />
+          </Suspense>
+        )}
       </LayerMain>
     </LayerCardBox>
   );

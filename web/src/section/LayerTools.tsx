@@ -34,7 +34,7 @@ const WAYS: readonly (readonly [Way, string])[] = [
 const END = { alignItems: "flex-end" } as const;
 
 /** What can be changed about the chosen layer, on its card. */
-export function LayerTools(props: Props) {
+export default function LayerTools(props: Props) {
   const onEdit = useEventCallback(props.onEdit);
   const onMove = useEventCallback(props.onMove);
   const onRemove = useEventCallback(props.onRemove);
