@@ -31,7 +31,7 @@ def test_layers_stand_top_to_bottom_with_their_packing(tmp_path: Path, capsys: p
     lines = [line for line in printed(tmp_path, capsys, zoo.MIXED_AMOUNTS).splitlines() if line.startswith("  - ")]
     assert [line.split()[1] for line in lines] == ["Topsoil", "Leaves", "Compost", "Branches", "Cardboard"]
     assert "packed with 84 L" in lines[3]
-    assert lines[4].endswith("4.00 m²")
+    assert lines[4].endswith("5.60 m²")
 
 
 def test_what_is_over_and_what_is_worth_a_look_is_told(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:

@@ -87,7 +87,8 @@ def test_the_haul_counts_the_courses() -> None:
     assert laid.plot is not None
     needs = {need.material: need for need in laid.needs}
     before = {need.material: need for need in bare.needs}
-    assert needs["geotextile"].area_m2 == pytest.approx(78.0)
+    # strips of 2 m with laps of 15 cm
+    assert needs["geotextile"].area_m2 == pytest.approx(78.0 * 2 / 1.85)
     assert needs["topsoil"].placed_m3 - before["topsoil"].placed_m3 == pytest.approx(7.8)
 
 

@@ -261,7 +261,7 @@ def test_a_flat_patch_feathers_each_layer() -> None:
     # the layer is a frustum: full over 4.4 x 2.4 m, nothing at 5 x 3 m
     frustum = (5 * 3 + 4.4 * 2.4 + 4 * 4.7 * 2.7) / 6 * 0.1
     assert compost.placed_m3 == pytest.approx(frustum, rel=1e-12)
-    assert card.sheet_area_m2 == pytest.approx(15.0)
+    assert card.cover_m2 == pytest.approx(15.0)
     assert (figures.over_m, figures.top_area_m2) == (0.0, 15.0)
 
 
@@ -388,10 +388,10 @@ def test_sheets_in_and_under_every_form() -> None:
     bed = {"key": "a", "shape": shape("hipped_mound"), "layers": []}
     under = [{"material": "cardboard"}, {"material": "topsoil", "fill": True}]
     over = [{"material": "topsoil", "fill": True}, {"material": "cardboard", "plies": 2}]
-    assert bed_of(bed | {"layers": under}).layers[0].sheet_area_m2 == pytest.approx(7.2)
+    assert bed_of(bed | {"layers": under}).layers[0].cover_m2 == pytest.approx(7.2)
     top = (4 - 1.4 / math.tan(math.radians(50))) * (1.8 - 1.4 / math.tan(math.radians(50)))
     slopes = (7.2 - top) / math.cos(math.radians(50))
-    assert bed_of(bed | {"layers": over}).layers[1].sheet_area_m2 == pytest.approx(2 * (top + slopes))
+    assert bed_of(bed | {"layers": over}).layers[1].cover_m2 == pytest.approx(top + slopes)
     skirted = [{"material": "weed_mat", "skirt_m": 0.5}]
     crates = {"key": "c", "shape": shape("crates"), "layers": skirted}
-    assert bed_of(crates).layers[0].sheet_area_m2 == pytest.approx(1.44 + (2.8 * 1.8 - 1.8 * 0.8))
+    assert bed_of(crates).layers[0].cover_m2 == pytest.approx(1.44 + (2.8 * 1.8 - 1.8 * 0.8))

@@ -126,7 +126,7 @@ def test_a_bed_k_times_as_large_holds_k_cubed_times_as_much(kind: str) -> None:
     )
     for small, big in zip(one.layers, large.layers, strict=True):
         assert big.placed_m3 == pytest.approx(k**3 * small.placed_m3, rel=1e-7, abs=1e-12)
-        assert big.sheet_area_m2 == pytest.approx(k**2 * small.sheet_area_m2, rel=1e-7)
+        assert big.cover_m2 == pytest.approx(k**2 * small.cover_m2, rel=1e-7)
     assert large.mass_saturated_kg == pytest.approx(
         k**3 * one.mass_saturated_kg,
         rel=0.02,  # the sheets weigh by their area

@@ -82,7 +82,7 @@ def test_a_bed_being_filled_buys_what_is_not_laid_sheets_too() -> None:
     assert needs["topsoil"].loose_m3 == pytest.approx(whole["topsoil"])
     assert left.beds[0].today_m == pytest.approx(0.15 + 0.25 * 0.1)
     begun = {need.material: need for need in figured(bed(laid=[0.5])).needs}
-    assert begun["cardboard"].area_m2 == pytest.approx(0.5 * 4.0)
+    assert begun["cardboard"].area_m2 == pytest.approx(0.5 * 5.6)
 
 
 def test_a_reservoir_is_bought_until_something_lies_on_it() -> None:

@@ -11,6 +11,7 @@ from nolbet_core.built.names import unknown_names
 from nolbet_core.built.state import wrong_with_state
 from nolbet_core.built.stores import build_store
 from nolbet_core.built.vessels import build_vessel
+from nolbet_core.built.wraps import wrong_with_wraps
 from nolbet_core.plan.bed import Bed, filled_with
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
@@ -49,6 +50,7 @@ def build_bed(bed: Bed, materials: Mapping[str, Material], path: str = "bed") ->
     problems += _wrong_with_holes(bed, materials, path)
     problems += wrong_with_state(bed, path)
     problems += wrong_with_footing(bed, path)
+    problems += wrong_with_wraps(bed, materials, path)
     if len(bed.places) > bed.count:
         alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"
         problems.append(PlanProblem(f"{path}.places[{bed.count}]", f"is one place more than there are beds ({alike})"))

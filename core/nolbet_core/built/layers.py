@@ -12,7 +12,13 @@ from nolbet_core.shelf.ripeness import StateProblem, ripened
 from nolbet_core.stack.layers import Asked, Bulk, By, Packing, Scattered, Sheet
 
 AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
-SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_m", "on_hand")
+SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_m", "on_hand", "cover", "band_m")
+
+USUAL_PIECE_M = {"cardboard": (0.7, 1.0), "newspaper": (0.4, 0.6)}
+"""Width and length of a piece where none is said [m]: a box laid flat, a spread of newspaper."""
+
+USUAL_ROLL_M = 2.0
+"""Width of the roll that other sheets come off where none is said [m]."""
 BULK_KEYS = (*AMOUNTS, "infill", "lifts", "ripeness")
 
 
@@ -32,6 +38,9 @@ def build_layers(
         if material is None or not _named(layer, materials):
             continue
         found = [*_wrong_with(layer, material, shape_kind, here), *_wrong_with_extras(layer, materials, here)]
+        if layer.cover == "rest" and not band_beside(layers, index):
+            said = "is rest, and no sheet beside it is a band along the edge (cover edge)"
+            found.append(PlanProblem(f"{here}.cover", said))
         if layer.fill and not material.is_sheet:
             if filling is not None:
                 message = f"layers[{filling}] fills the rest already; only one layer can"
@@ -44,7 +53,11 @@ def build_layers(
                 found.append(PlanProblem(f"{here}.ripeness", str(problem)))
         problems += found
         if not found:
-            asked.append(_sheet(layer, material, materials) if material.is_sheet else _bulk(layer, material, materials))
+            asked.append(
+                _sheet(layer, material, materials, band_beside(layers, index))
+                if material.is_sheet
+                else _bulk(layer, material, materials)
+            )
     return tuple(asked)
 
 
@@ -57,6 +70,7 @@ def _wrong_with(layer: Layer, material: Material, shape_kind: str, path: str) ->
     if material.is_sheet:
         yield from _foreign_keys(layer, BULK_KEYS, path, f"{layer.material} is a sheet and has no such key")
         yield from _wrong_with_sheet(layer, path)
+        yield from _wrong_with_cover(layer, shape_kind, path)
         return
     yield from _foreign_keys(layer, SHEET_KEYS, path, f"only sheets have it, and {layer.material} is none")
     yield from _wrong_with_amount(layer, path)
@@ -76,6 +90,41 @@ def _wrong_with_sheet(layer: Layer, path: str) -> Iterator[PlanProblem]:
         yield PlanProblem(f"{path}.roll_width_m", "stands beside piece_m; a sheet comes in pieces or from a roll")
     if layer.on_hand is not None and layer.piece_m is None:
         yield PlanProblem(f"{path}.on_hand", "counts pieces, so piece_m has to say how large one is")
+
+
+def _wrong_with_cover(layer: Layer, shape_kind: str, path: str) -> Iterator[PlanProblem]:
+    if layer.band_m is not None and layer.cover != "edge":
+        yield PlanProblem(f"{path}.band_m", "belongs to a sheet whose cover is edge")
+    if layer.cover == "edge" and not layer.band_m and not layer.up_sides_m and not layer.skirt_m:
+        yield PlanProblem(f"{path}.band_m", "has to be given for a band along the edge, or up_sides_m, or skirt_m")
+    if layer.cover in ("walls", "edge") and shape_kind in WITHOUT_EDGE:
+        kind = shape_kind.replace("_", " ")
+        yield PlanProblem(f"{path}.cover", f"is {layer.cover}, and a {kind} has no walls for it to lie along")
+    if layer.cover == "walls" and layer.skirt_m:
+        yield PlanProblem(f"{path}.skirt_m", "runs out past the edge, and this sheet lies on the walls alone")
+    if layer.cover == "walls" and shape_kind == "flat_area":
+        yield PlanProblem(f"{path}.cover", "is walls, and a flat area has none")
+
+
+WITHOUT_EDGE = frozenset({"hipped_mound", "round_mound", "herb_spiral", "ring_spiral"})
+"""Shapes that no sheet lies along the edge of."""
+
+
+def band_beside(layers: Sequence[Layer], index: int) -> float:
+    """Width of the band [m] that other sheets on a sheet's level lie in along the edge; 0 where none does.
+
+    Sheets lie on one level where nothing with a thickness is between them; a layer between says how much it is.
+    """
+    low = high = index
+    while low > 0 and _has_no_amount(layers[low - 1]):
+        low -= 1
+    while high + 1 < len(layers) and _has_no_amount(layers[high + 1]):
+        high += 1
+    return max((each.band_m or 0.0 for each in layers[low : high + 1] if each.cover == "edge"), default=0.0)
+
+
+def _has_no_amount(layer: Layer) -> bool:
+    return all(getattr(layer, key) is None for key in AMOUNTS)
 
 
 def _wrong_with_amount(layer: Layer, path: str) -> Iterator[PlanProblem]:
@@ -102,18 +151,32 @@ def _wrong_with_extras(layer: Layer, materials: Mapping[str, Material], path: st
             yield PlanProblem(f"{where}.material", message)
 
 
-def _sheet(layer: Layer, material: Material, materials: Mapping[str, Material]) -> Sheet:
+def _sheet(layer: Layer, material: Material, materials: Mapping[str, Material], beside_m: float) -> Sheet:
+    cover = layer.cover or "floor"
+    piece_m, roll_m = _usual_of(layer, material)
     return Sheet(
         material,
         layer.plies or 1,
         LAP_M if layer.lap_m is None else layer.lap_m,
         layer.up_sides_m or 0.0,
         layer.skirt_m or 0.0,
-        (layer.piece_m[0], layer.piece_m[1]) if layer.piece_m else None,
+        (layer.piece_m[0], layer.piece_m[1]) if layer.piece_m else piece_m,
         layer.roll_width_m,
         layer.on_hand,
         _scattered(layer, materials),
+        cover,
+        beside_m if cover == "rest" else layer.band_m or 0.0,
+        roll_m,
+        usual_piece=piece_m is not None,
     )
+
+
+def _usual_of(layer: Layer, material: Material) -> tuple[tuple[float, float] | None, float | None]:
+    """The usual piece [m, m], or the width of the usual roll [m], of a sheet that says neither."""
+    if layer.piece_m or layer.roll_width_m:
+        return None, None
+    piece_m = USUAL_PIECE_M.get(material.like or material.key)
+    return (piece_m, None) if piece_m else (None, USUAL_ROLL_M)
 
 
 def _bulk(layer: Layer, material: Material, materials: Mapping[str, Material]) -> Bulk:

@@ -35,6 +35,7 @@ def build_store(
     found = [
         *_wrong_with_under(reservoir, materials, here),
         *_wrong_with_medium(reservoir, materials, here),
+        *_wrong_with_underlay(reservoir, materials, here),
         *_wrong_with_wicks(reservoir.wicks, f"{here}.wicks"),
     ]
     problems += found
@@ -92,6 +93,12 @@ def _wrong_with_under(reservoir: Reservoir, materials: Mapping[str, Material], p
         yield PlanProblem(here, f"'{key}' is no fill on the shelf; name rubble, gravel or the like")
     elif material.decay_per_year > 0 or material.parts:
         yield PlanProblem(here, f"{key} rots or settles, and the liner over it would tear; name stone")
+
+
+def _wrong_with_underlay(reservoir: Reservoir, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    material = materials.get(reservoir.underlay) if reservoir.underlay else None
+    if material is not None and (not material.is_sheet or material.is_liner):
+        yield PlanProblem(f"{path}.underlay", f"{reservoir.underlay} protects no liner; name geotextile or cardboard")
 
 
 def _wrong_with_medium(reservoir: Reservoir, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:

@@ -9,6 +9,7 @@ from functools import cached_property
 import numpy as np
 
 from nolbet_core.built.bed import BuiltBed
+from nolbet_core.built.wraps import wraps_of
 from nolbet_core.haul.wanted import Box, Stretch
 from nolbet_core.plan.bed import Reservoir
 from nolbet_core.reservoir.store import Store, liner_sheet
@@ -37,6 +38,7 @@ class BedWater:
     """A reservoir as built under a filled bed.
 
     medium, liner, under, fabric: what fills it, lines it, lies under its liner, and what wicks of cloth are cut from.
+    wraps: sheets that its pipes are wrapped in. underlay: the sheet that its liner lies on.
     """
 
     reservoir: Reservoir
@@ -47,6 +49,8 @@ class BedWater:
     liner: Material
     under: Material | None
     fabric: Material
+    wraps: tuple[Standing, ...] = ()
+    underlay: Material | None = None
 
     @cached_property
     def parts(self) -> tuple[Standing, ...]:
@@ -61,7 +65,9 @@ class BedWater:
         if self.liner_m is not None:
             area_m2 = self.liner_m[0] * self.liner_m[1]
             parts.append(sheet_standing(Sheet(self.liner), 0.0, area_m2, 1, self.liner_m))
-        return (*parts, *self._wicks())
+            if self.underlay is not None:
+                parts.append(sheet_standing(Sheet(self.underlay), 0.0, area_m2, None, self.liner_m))
+        return (*parts, *self.wraps, *self._wicks())
 
     def _wicks(self) -> Iterator[Standing]:
         """Soil that stands in wick columns, and fabric, in strips or under all of the soil."""
@@ -196,4 +202,7 @@ def bed_water(built: BuiltBed, filled: Filled, materials: Mapping[str, Material]
         return None
     medium = materials[reservoir.medium] if reservoir.medium else None
     under = materials[reservoir.under.material] if reservoir.under else None
-    return BedWater(reservoir, store, built.vessel, filled, medium, materials[LINER], under, materials[FABRIC])
+    underlay = materials[reservoir.underlay] if reservoir.underlay else None
+    wraps = wraps_of(reservoir.pipes, materials)
+    liner, fabric = materials[LINER], materials[FABRIC]
+    return BedWater(reservoir, store, built.vessel, filled, medium, liner, under, fabric, wraps, underlay)

@@ -21,6 +21,7 @@ from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.built.water import WATER_KG_M3, BedWater, bed_water
+from nolbet_core.built.wraps import wraps_of
 from nolbet_core.climate.year import Year, coming_spring, months_between, spring_months
 from nolbet_core.nutrients.season import WANTED_KG_M2, WANTED_LIGHT_KG_M2
 from nolbet_core.plan.bed import Bed, Layer, State
@@ -49,7 +50,8 @@ HERB_SHAPES = frozenset({"herb_spiral", "ring_spiral"})
 class WorkedBed:
     """A bed as planned, as built and as filled, in its surroundings. water: None without a reservoir.
 
-    scooped: what goes into its planting holes beside; None where none are planned.
+    scooped: what goes into its planting holes beside; None where none are planned. wraps: sheets that its buried pipes
+    are wrapped in.
 
     What follows is worked out when it is first asked for, in parts by what they serve: feeding, settling, sowing.
     """
@@ -60,6 +62,7 @@ class WorkedBed:
     around: Surroundings
     water: BedWater | None
     scooped: Standing | None = None
+    wraps: tuple[Standing, ...] = ()
 
     @property
     def system(self) -> System:
@@ -91,7 +94,7 @@ class WorkedBed:
     def drowned_m3(self) -> float:
         """Open gaps over a liner in the stack, which hold water that nothing drains [m3]."""
         layers = self.filled.layers
-        lined = next((index for index, layer in enumerate(layers) if layer.material.is_liner), len(layers))
+        lined = next((index for index, layer in enumerate(layers) if layer.holds_water), len(layers))
         return sum(layer.void_m3 - layer.infill_m3 for layer in layers[lined:])
 
     @property
@@ -202,7 +205,8 @@ def worked_bed(built: BuiltBed, around: Surroundings, materials: Mapping[str, Ma
     bed, vessel = built.bed, built.vessel
     filled = fill_bed(vessel, bed.kept_empty_m, built.layers, base_of(bed))
     water = bed_water(built, filled, materials)
-    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials))
+    wraps = wraps_of(bed.buried, materials)
+    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials), wraps)
 
 
 def _scooped(bed: Bed, materials: Mapping[str, Material]) -> Standing | None:

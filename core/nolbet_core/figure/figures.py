@@ -47,6 +47,7 @@ class LayerFigures:
     roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
     negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
     thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
+    cover_m2: what a sheet covers, laps and plies left out; piece_m: the piece counted, the usual one where usual_piece.
     split: its halves, null for sheets. laid: share of it that lies there; left_loose_m3: what is still to come of it.
     """
 
@@ -70,7 +71,10 @@ class LayerFigures:
     mass_saturated_kg: float
     infill_mass_moist_kg: float
     sheet_area_m2: float
+    cover_m2: float
     pieces: int | None
+    piece_m: tuple[float, float] | None
+    usual_piece: bool
     lifts: int
     lift_m: float
     lift_loose_m3: float

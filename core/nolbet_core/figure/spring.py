@@ -38,6 +38,8 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
     sums.add(bed.count, worked.filled.layers, bed.key, worked.still_to_lay)
     if worked.scooped is not None and state != "emptied":
         sums.add(bed.count, [worked.scooped], bed.key)
+    if worked.wraps and not is_begun(bed, state):
+        sums.add(bed.count, worked.wraps, bed.key)
     if worked.water is None or is_begun(bed, state):
         return
     sums.add(bed.count, worked.water.parts, bed.key)

@@ -27,7 +27,7 @@ class AbruptInterface(BedFinding):
         for (low, coarse), (high, fine) in itertools.pairwise(bulk):
             if coarse.material.group != "mineral" or not coarse.material.void_share or fine.material.group != "soil":
                 continue
-            if any(layer.material.is_liner for layer in worked.filled.layers[:low]) or coarse.infill_m3 > 0:
+            if any(layer.holds_water for layer in worked.filled.layers[:low]) or coarse.infill_m3 > 0:
                 continue
             between = [layer.material.name.lower() for layer in worked.filled.layers[low + 1 : high]]
             how = f"on {' and '.join(between)} over" if between else "straight on"

@@ -36,6 +36,7 @@ from nolbet_core.findings.health import (
     TapeAndPrint,
 )
 from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWood, VoidsOpen
+from nolbet_core.findings.lining import LinerUnprotected
 from nolbet_core.findings.place import (
     BareSurface,
     FrostOnReservoir,
@@ -75,6 +76,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     LinerTooSmall(),
     LinerPierced(),
     NoLiner(),
+    LinerUnprotected(),
     NoOverflow(),
     LeakTestDue(),
     SoilIntoReservoir(),

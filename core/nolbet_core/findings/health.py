@@ -84,7 +84,7 @@ class GroundUntested(BedFinding):
             return
         if layers[0].material.is_sheet and "rots" not in layers[0].material.traits:
             return
-        if any(layer.material.is_liner for layer in layers):
+        if any(layer.holds_water for layer in layers):
             return
         reach = show_length(ROOTS_PASS_M, worked.system)
         yield Found(

@@ -189,7 +189,7 @@ class LapSmall(BedFinding):
         """Laps under 150 mm, under 100 mm graver; a liner is one piece, and one piece has no laps."""
         for index, layer in enumerate(worked.filled.layers):
             sheet = layer.asked
-            if not isinstance(sheet, Sheet) or sheet.material.is_liner or layer.pieces == sheet.plies:
+            if not isinstance(sheet, Sheet) or sheet.is_one_piece or layer.pieces == sheet.plies:
                 continue
             if sheet.lap_m >= LAP_ADVISED_M - TOLERANCE:
                 continue

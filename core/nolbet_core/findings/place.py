@@ -222,7 +222,7 @@ class NoRootBarrier(BedFinding):
         stand = worked.bed.stand
         if stand is None or stand.on != "roof" or worked.bed.shape.kind in CLOSED_BELOW or worked.water is not None:
             return
-        if any(each.is_liner for each in worked.materials):
+        if any(layer.holds_water for layer in worked.filled.layers):
             return
         yield Found(
             "caution",

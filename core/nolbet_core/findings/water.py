@@ -141,7 +141,7 @@ class NoLiner(BedFinding):
         water = worked.water
         if water is None or water.liner_m is not None or worked.bed.shape.kind in CLOSED_BELOW:
             return
-        if any(layer.material.is_liner for layer in worked.filled.layers):
+        if any(layer.holds_water for layer in worked.filled.layers):
             return
         length_m, width_m = liner_sheet(
             worked.vessel.inside.length_m, worked.vessel.inside.width_m, water.store.height_m, LINER_LAP_M

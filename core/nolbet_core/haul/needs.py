@@ -149,11 +149,11 @@ def _add_layer(sums: Sums, count: int, layer: Standing, share: float) -> None:
 
 def _cover(layer: Standing, sheet: Sheet, count: int, share: float) -> Cover:
     """What is still to be covered of a sheet: its whole rectangle, or so much of its area where part of it lies."""
-    whole = sheet.material.is_liner
+    whole = sheet.is_one_piece
     lap_m = 0.0 if whole else sheet.lap_m
     if share < 1 or layer.spread_m is None:
-        return Cover(share * layer.sheet_area_m2 / sheet.plies, None, lap_m, sheet.plies, count)
-    return Cover(layer.sheet_area_m2 / sheet.plies, layer.spread_m, lap_m, sheet.plies, count, whole)
+        return Cover(share * layer.covered_m2, None, lap_m, sheet.plies, count)
+    return Cover(layer.covered_m2, layer.spread_m, lap_m, sheet.plies, count, whole)
 
 
 def _add_scattered(sums: Sums, count: float, scattered: Scattered) -> None:

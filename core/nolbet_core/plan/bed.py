@@ -31,6 +31,9 @@ from nolbet_core.shelf.material import Ripeness
 HEADSPACE_M = 0.025
 """What a bed with walls keeps empty below its rim unless it says otherwise [m]."""
 
+SheetCover = Literal["floor", "walls", "edge", "rest"]
+"""What a sheet lies over: the floor, the walls alone, a band along the edge, or what such a band leaves."""
+
 School = Literal[
     "straight_fill", "wood_in_a_box", "wood_in_a_trench", "wood_mound", "sheet_layers", "no_dig_compost",
     "no_dig_straw", "shredded_wood", "dug_bed", "stone_drained", "wicking", "soaked_chips", "buried_pipe",
@@ -55,7 +58,8 @@ class Amendment(Model):
 class Layer(Model):
     """A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead.
 
-    ripeness: how far it has rotted, where that is other than usual.
+    ripeness: how far it has rotted, where that is other than usual. cover: what a sheet lies over, the floor unless
+    said; band_m: how wide, where that is a band along the edge.
     """
 
     material: MaterialKey
@@ -71,6 +75,8 @@ class Layer(Model):
     skirt_m: OffsetM | None = None
     piece_m: Annotated[list[LengthM], Field(min_length=2, max_length=2)] | None = None
     roll_width_m: LengthM | None = None
+    cover: SheetCover | None = None
+    band_m: OffsetM | None = None
     on_hand: Annotated[int, Field(ge=0, le=1000)] | None = None
     amendment: Amendment | None = None
     amendments: Annotated[list[Amendment], Field(max_length=8)] | None = None
@@ -83,11 +89,12 @@ class Layer(Model):
 
 
 class Pipe(Model):
-    """Drain pipe lying in a reservoir."""
+    """Drain pipe lying in a reservoir. wrap: the sheet it is wrapped in."""
 
     diameter_m: LengthM
     length_m: LengthM
     count: Count = 1
+    wrap: MaterialKey | None = None
 
 
 class Crate(Model):
@@ -121,7 +128,8 @@ class Reservoir(Model):
     """A wicking bed's reservoir; the layers begin on it.
 
     overflow_m: where water runs off, the top of it unless given. under: what lies under its liner. medium: what it is
-    filled with. liner_m: length and width of the liner there is. catchment_m2: roof or ground whose rain is led in.
+    filled with. liner_m: length and width of the liner there is. catchment_m2: roof or
+    ground whose rain is led in. underlay: the sheet that the liner lies on.
     tested: whether it held water over a day.
     """
 
@@ -135,6 +143,7 @@ class Reservoir(Model):
     liner_lap_m: OffsetM | None = None
     under: Under | None = None
     liner_m: Annotated[list[LengthM], Field(min_length=2, max_length=2)] | None = None
+    underlay: MaterialKey | None = None
     catchment_m2: Annotated[float, Field(ge=0, le=1000)] = 0.0
     tested: bool | None = None
 
@@ -171,7 +180,10 @@ class Stand(Model):
 
 
 class Buried(Model):
-    """What takes room in the fill: square posts, round pots and baskets standing, pipes lying level."""
+    """What takes room in the fill: square posts, round pots and baskets standing, pipes lying level.
+
+    wrap: the sheet that a pipe is wrapped in.
+    """
 
     kind: Literal["post", "pot", "basket", "pipe"]
     width_m: LengthM | None = None
@@ -180,6 +192,7 @@ class Buried(Model):
     length_m: LengthM | None = None
     bottom_m: OffsetM = 0.0
     count: Count = 1
+    wrap: MaterialKey | None = None
 
 
 class Holes(Model):

@@ -31,6 +31,8 @@ def opens_after(layer: Standing, clock: Clock) -> float:
     clock: how fast things rot there.
     """
     material = layer.material
+    if material.is_sheet and not layer.keeps_apart:
+        return 0.0
     if material.is_sheet:
         if "rots" in material.traits:
             return _half_rotted(material.decay_per_year, clock)

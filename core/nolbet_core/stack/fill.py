@@ -11,7 +11,7 @@ from dataclasses import replace
 from nolbet_core.record import record
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.layers import Asked, Bulk, Sheet, Standing
-from nolbet_core.stack.sheets import bare_area, piece_count, roll_length, sheet_area, spread_size
+from nolbet_core.stack.sheets import bare_area, covered_area, piece_count, roll_length, sheet_area, spread_size
 from nolbet_core.stack.solve import solve_heights
 from nolbet_core.stack.voids import RunDown, fines_running, packed_volume, received, void_volume
 
@@ -133,7 +133,8 @@ def _sheet(sheet: Sheet, height_m: float, vessel: Vessel) -> Standing:
         standing,
         roll_m=roll_length(sheet, height_m, vessel),
         bare_m2=bare_area(sheet, height_m, vessel),
-        spread_m=spread_size(sheet, height_m, vessel),
+        spread_m=None if sheet.is_strip else spread_size(sheet, height_m, vessel),
+        covered_m2=covered_area(sheet, height_m, vessel),
     )
 
 
@@ -153,6 +154,7 @@ def sheet_standing(
         mass_moist_kg=mass_kg,
         mass_saturated_kg=mass_kg,
         sheet_area_m2=area_m2,
+        covered_m2=area_m2 / sheet.plies,
         pieces=pieces,
         spread_m=spread_m,
     )

@@ -8,6 +8,9 @@ from typing import Literal
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
+SheetCover = Literal["floor", "walls", "edge", "rest"]
+"""What a sheet covers: the floor, the walls alone, a band along the edge, or what such a band leaves."""
+
 By = Literal["thickness", "volume", "share", "fill"]
 
 
@@ -49,7 +52,10 @@ class Sheet:
 
     plies: how many lie on one another. lap_m: overlap of neighbouring pieces [m]. up_sides_m: run up the inside of
     the walls [m]. skirt_m: run out past the outer edge [m]. piece_m: width and length of one piece [m, m].
-    roll_width_m: width of the roll that it is cut from [m]. on_hand: pieces there are, where they may not do.
+    roll_width_m: width of the roll that it is cut from [m]. on_hand: pieces there are, where they may not do. cover:
+    what of the bed it lies over. band_m: width of the band along the edge that it is, or that it leaves to others [m].
+    usual_roll_m: width of the usual roll, where neither piece nor roll is said [m]. usual_piece: whether `piece_m` is
+    the usual piece, since none is said.
     """
 
     material: Material
@@ -61,6 +67,20 @@ class Sheet:
     roll_width_m: float | None = None
     on_hand: int | None = None
     scattered: tuple[Scattered, ...] = ()
+    cover: SheetCover = "floor"
+    band_m: float = 0.0
+    usual_roll_m: float | None = None
+    usual_piece: bool = False
+
+    @property
+    def is_one_piece(self) -> bool:
+        """Whether it is cut as one piece that holds water."""
+        return self.material.is_liner and self.cover == "floor"
+
+    @property
+    def is_strip(self) -> bool:
+        """Whether it is laid in strips round the bed."""
+        return self.cover in ("walls", "edge")
 
 
 Asked = Bulk | Sheet
@@ -72,7 +92,7 @@ class Standing:
 
     Masses are those of the layer's own material; the infill's stand beside them. roll_m: length cut from a roll [m].
     spread_m: length and width of the rectangle that a sheet covers with its runs [m, m], None where it is none.
-    bare_m2: what the pieces on hand leave uncovered [m2].
+    bare_m2: what the pieces on hand leave uncovered [m2]. covered_m2: what one ply of a sheet covers, laps left out.
     """
 
     asked: Asked
@@ -95,12 +115,23 @@ class Standing:
     pieces: int | None = None
     roll_m: float | None = None
     bare_m2: float = 0.0
+    covered_m2: float = 0.0
     spread_m: tuple[float, float] | None = None
 
     @property
     def amendment_kg(self) -> float:
         """What is scattered on it [kg]."""
         return sum(each.mass_kg for each in self.asked.scattered)
+
+    @property
+    def holds_water(self) -> bool:
+        """Whether it is a liner over the whole floor."""
+        return isinstance(self.asked, Sheet) and self.asked.is_one_piece
+
+    @property
+    def keeps_apart(self) -> bool:
+        """Whether it is a sheet between what is below and above it, over the whole floor or all but a band."""
+        return isinstance(self.asked, Sheet) and not self.asked.is_strip
 
     @property
     def material(self) -> Material:

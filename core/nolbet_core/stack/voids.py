@@ -49,7 +49,7 @@ def fines_running(layers: Sequence[Asked], placed_m3: Sequence[float]) -> list[R
     open_m3: list[tuple[int, float]] = []
     for index, (layer, volume_m3) in enumerate(zip(layers, placed_m3, strict=True)):
         if not isinstance(layer, Bulk):
-            if STOPS_FINES in layer.material.traits:
+            if STOPS_FINES in layer.material.traits and not layer.is_strip:
                 open_m3.clear()
             continue
         if layer.material.runs_into_voids:

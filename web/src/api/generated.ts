@@ -2006,6 +2006,8 @@ export interface components {
         /**
          * Buried
          * @description What takes room in the fill: square posts, round pots and baskets standing, pipes lying level.
+         *
+         *     wrap: the sheet that a pipe is wrapped in.
          */
         Buried: {
             /**
@@ -2031,6 +2033,8 @@ export interface components {
             length_m?: number | null;
             /** Width M */
             width_m?: number | null;
+            /** Wrap */
+            wrap?: string | null;
         };
         /**
          * ChangeFigures
@@ -2956,12 +2960,17 @@ export interface components {
          * Layer
          * @description A layer. One of thickness, volume, share and fill says how much; a sheet has plies, laps and runs instead.
          *
-         *     ripeness: how far it has rotted, where that is other than usual.
+         *     ripeness: how far it has rotted, where that is other than usual. cover: what a sheet lies over, the floor unless
+         *     said; band_m: how wide, where that is a band along the edge.
          */
         Layer: {
             amendment?: components["schemas"]["Amendment"] | null;
             /** Amendments */
             amendments?: components["schemas"]["Amendment"][] | null;
+            /** Band M */
+            band_m?: number | null;
+            /** Cover */
+            cover?: ("floor" | "walls" | "edge" | "rest") | null;
             /** Fill */
             fill?: true | null;
             infill?: components["schemas"]["Infill"] | null;
@@ -3005,6 +3014,7 @@ export interface components {
          *     roll. bare_m2: what the pieces on hand leave open. scattered: meal on it. nitrogen_kg: what it gives (or takes,
          *     negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
          *     thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
+         *     cover_m2: what a sheet covers, laps and plies left out; piece_m: the piece counted, the usual one where usual_piece.
          *     split: its halves, null for sheets. laid: share of it that lies there; left_loose_m3: what is still to come of it.
          */
         LayerFigures: {
@@ -3019,6 +3029,8 @@ export interface components {
             bottom_m: number;
             /** Contact */
             contact: number;
+            /** Cover M2 */
+            cover_m2: number;
             /** Grip */
             grip: [
                 number,
@@ -3059,6 +3071,11 @@ export interface components {
                 number,
                 number
             ][][];
+            /** Piece M */
+            piece_m: [
+                number,
+                number
+            ] | null;
             /** Pieces */
             pieces: number | null;
             /** Placed M3 */
@@ -3087,6 +3104,8 @@ export interface components {
             thickness_m: number;
             /** Top M */
             top_m: number;
+            /** Usual Piece */
+            usual_piece: boolean;
             /** Vanishing M3 */
             vanishing_m3: number;
             /** Void M3 */
@@ -3690,7 +3709,7 @@ export interface components {
         };
         /**
          * Pipe
-         * @description Drain pipe lying in a reservoir.
+         * @description Drain pipe lying in a reservoir. wrap: the sheet it is wrapped in.
          */
         Pipe: {
             /**
@@ -3702,6 +3721,8 @@ export interface components {
             diameter_m: number;
             /** Length M */
             length_m: number;
+            /** Wrap */
+            wrap?: string | null;
         };
         /**
          * Place
@@ -4084,7 +4105,8 @@ export interface components {
          * @description A wicking bed's reservoir; the layers begin on it.
          *
          *     overflow_m: where water runs off, the top of it unless given. under: what lies under its liner. medium: what it is
-         *     filled with. liner_m: length and width of the liner there is. catchment_m2: roof or ground whose rain is led in.
+         *     filled with. liner_m: length and width of the liner there is. catchment_m2: roof or
+         *     ground whose rain is led in. underlay: the sheet that the liner lies on.
          *     tested: whether it held water over a day.
          */
         Reservoir: {
@@ -4112,6 +4134,8 @@ export interface components {
             /** Tilt M */
             tilt_m?: number | null;
             under?: components["schemas"]["Under"] | null;
+            /** Underlay */
+            underlay?: string | null;
             /** Wicks */
             wicks?: components["schemas"]["Wick"][];
         };

@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { Row } from "../kit/Row";
+import { Tick } from "../kit/Tick";
 import FormControl from "@mui/material/FormControl";
 import FormLabel from "@mui/material/FormLabel";
 import IconButton from "@mui/material/IconButton";
@@ -87,6 +88,13 @@ export function Buried({ bed, onEdit }: Props) {
               shown={String(solid.count ?? 1)}
               onMeaning={({ values: [count] }) => put(index, { count })}
             />
+            {solid.kind === "pipe" && (
+              <Tick
+                label="wrapped in geotextile"
+                checked={solid.wrap != null}
+                onTick={(ticked) => put(index, { wrap: ticked ? "geotextile" : null })}
+              />
+            )}
             <IconButton
               aria-label={`Remove ${name} ${index + 1}`}
               onClick={() => set((solids) => solids.filter((_, at) => at !== index))}

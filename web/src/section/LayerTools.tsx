@@ -248,13 +248,49 @@ function PackTools({ gardenId, layer, materials, onEdit }: Props) {
   );
 }
 
-function SheetTools({ layer, material, onEdit }: Props) {
+const COVERS = [
+  ["floor", "Floor"],
+  ["edge", "Edge band"],
+  ["rest", "What a band leaves"],
+  ["walls", "Walls"],
+] as const;
+
+const BAND_M = 0.3;
+
+/** The sheet over something else; a band starts a foot wide. */
+function coverChange(cover: (typeof COVERS)[number][0], layer: Layer): Partial<Layer> {
+  return {
+    cover: cover === "floor" ? null : cover,
+    band_m: cover === "edge" ? (layer.band_m ?? BAND_M) : null,
+    skirt_m: cover === "walls" || cover === "rest" ? null : layer.skirt_m,
+  };
+}
+
+function SheetTools({ layer, figured, material, onEdit }: Props) {
   const { units } = useShowing();
   const change = (changed: Partial<Layer>) => onEdit((bed, index) => changeLayer(bed, index, changed));
   const [wide, long] = layer.piece_m ?? [];
   const piece = wide && long ? `${typedLength(wide, units)} × ${typedLength(long, units)}` : "";
+  const usual = figured.usual_piece ? figured.piece_m : null;
+  const usually = usual && `${typedLength(usual[0], units)} × ${typedLength(usual[1], units)}`;
+  const cover = layer.cover ?? "floor";
   return (
     <Row sx={END}>
+      <Choice
+        label="What it covers"
+        options={COVERS}
+        value={cover}
+        onChoose={(chosen) => change(coverChange(chosen, layer))}
+      />
+      {cover === "edge" && (
+        <MeasureField
+          label="Band"
+          limit="offset"
+          width="86px"
+          shown={typedLength(layer.band_m ?? 0, units)}
+          onMeaning={({ values: [band_m] }) => change({ band_m })}
+        />
+      )}
       <MeasureField
         label="Plies"
         limit="count"
@@ -283,7 +319,7 @@ function SheetTools({ layer, material, onEdit }: Props) {
             limit="length"
             dimensions
             width="150px"
-            placeholder="not known"
+            placeholder={usually ?? "not known"}
             shown={piece}
             onMeaning={({ values }) => change({ piece_m: values.slice(0, 2), roll_width_m: null })}
           />
@@ -308,6 +344,10 @@ function SheetTools({ layer, material, onEdit }: Props) {
           )}
         </>
       )}
+      <Note sx={{ flexBasis: "100%" }}>
+        <Quantity kind="area" value={figured.cover_m2} /> to cover, each ply
+        {usually && `; counted in pieces of ${usually}, as they usually are`}.
+      </Note>
     </Row>
   );
 }
