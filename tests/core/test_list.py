@@ -204,3 +204,20 @@ def test_an_offer_that_makes_no_sense_is_named_by_its_path(offer: dict[str, Any]
 def test_systems_have_their_own_sizes() -> None:
     assert USUAL_BAGS_M3[System.METRIC] == (0.020, 0.025, 0.040, 0.050, 0.060, 0.070)
     assert [each / CU_FT_M3 for each in USUAL_BAGS_M3[System.FT_IN]] == pytest.approx([0.75, 1, 1.5, 2, 3])
+
+
+def test_one_roll_is_cut_over_several_beds() -> None:
+    mat = [{"material": "weed_mat"}, {"material": "topsoil", "fill": True}]
+    long_bed = zoo.bed(key="long", layers=mat, shape={"kind": "box", "length_m": 4.0, "width_m": 0.9, "depth_m": 0.3})
+    short_bed = zoo.bed(key="short", count=2, layers=mat)
+    roll = {"material": "weed_mat", "form": "roll", "width_m": 1.0, "length_m": 10.0, "price": "24.00", "fetch": True}
+    stores = [{"key": "stores", "name": "Saltgrass stores", "offers": [roll]}]
+    haul = figures_of(zoo.plan(long_bed, short_bed, suppliers=stores)).haul
+    assert haul is not None
+    (line,) = haul.lines
+    (cut,) = line.rolls
+    # 4 m and twice 2 m off 10 m
+    assert [(strip.bed, strip.length_m, strip.width_m) for strip in cut.strips] == [
+        ("long", 4.0, 0.9), ("short", 2.0, 1.0), ("short", 2.0, 1.0),
+    ]  # fmt: skip
+    assert (line.count, cut.left_m) == (1, pytest.approx(2.0))

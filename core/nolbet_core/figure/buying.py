@@ -13,11 +13,14 @@ from nolbet_core.figure.buying_figures import (
     HaulLine,
     LengthFigures,
     NeedFigures,
+    RollFigures,
     ShareFigures,
+    StripFigures,
     SupplierFigures,
 )
 from nolbet_core.haul.bags import USUAL_BAGS_M3, is_bagged, usual_bags
 from nolbet_core.haul.choose import Chosen, choose
+from nolbet_core.haul.cut import cut_rolls
 from nolbet_core.haul.needs import Need
 from nolbet_core.haul.needs import Share as NeedShare
 from nolbet_core.haul.offers import (
@@ -172,7 +175,18 @@ def line_figures(line: Line, materials: Mapping[str, Material]) -> HaulLine:
         fetch=offer.fetched,
         left_over_m3=line.left_over_m3,
         price=line.price,
+        rolls=_cut(offer, line),
     )
+
+
+def _cut(offer: Offer, line: Line) -> list[RollFigures]:
+    if not isinstance(offer, RollOffer):
+        return []
+    rolls = cut_rolls(line.covers, offer.width_m, offer.length_m) or []
+    return [
+        RollFigures([StripFigures(each.bed, each.length_m, each.width_m) for each in roll.strips], roll.left_m)
+        for roll in rolls
+    ]
 
 
 def _size(offer: Offer) -> list[float]:

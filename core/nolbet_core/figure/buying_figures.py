@@ -81,11 +81,31 @@ class NeedFigures:
 
 
 @record
+class StripFigures:
+    """A strip cut off a roll: for which bed (the paths, where it is empty), how long, and how much of the width it
+    covers.
+    """
+
+    bed: str
+    length_m: float
+    width_m: float
+
+
+@record
+class RollFigures:
+    """A roll as it is cut. left_m: what is left at its end."""
+
+    strips: list[StripFigures]
+    left_m: float
+
+
+@record
 class HaulLine:
     """A line of the haul. `price` is the line's total before delivery.
 
     volume_m3: loose, nothing for what isn't loose. bag_m3, bag_kg: what one bag holds, bag_kg where its label says a
     mass. size_m, diameter_m: of a roll, a piece, or each in a pack. in_pack: how many come in one.
+    rolls: how each is cut, and over which beds.
     """
 
     supplier: str
@@ -104,6 +124,7 @@ class HaulLine:
     fetch: bool
     left_over_m3: float
     price: MoneyOut
+    rolls: list[RollFigures]
 
 
 @record

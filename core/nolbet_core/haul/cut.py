@@ -6,53 +6,79 @@ import math
 from collections.abc import Iterator, Sequence
 
 from nolbet_core.haul.wanted import Cover
+from nolbet_core.record import record
 from nolbet_core.stack.sheets import in_a_row
 
 SLACK_M = 1e-9
 
 
+@record
+class Strip:
+    """A length cut off a roll for a bed [m], and how much of the roll's width it covers [m]."""
+
+    bed: str
+    length_m: float
+    width_m: float
+
+
+@record
+class CutRoll:
+    """A roll with the strips that are cut off it, and what is left at its end [m]."""
+
+    strips: tuple[Strip, ...]
+    left_m: float
+
+
 def rolls_for(covers: Sequence[Cover], width_m: float, length_m: float) -> int | None:
-    """Rolls of a width and length [m] that all the covers are cut from; None where a strip is longer than a roll.
+    """Rolls of a width and length [m] that all the covers are cut from; None where they can't be."""
+    rolls = cut_rolls(covers, width_m, length_m)
+    return len(rolls) if rolls else None
+
+
+def cut_rolls(covers: Sequence[Cover], width_m: float, length_m: float) -> list[CutRoll] | None:
+    """How all the covers are cut from rolls of a width and length [m]; None where a strip is longer than a roll.
 
     Strips lie beside one another with their laps and have no joints. They are put onto rolls the longest first, each
     onto the first that still has room for it.
     """
-    strips: list[float] = []
+    strips: list[Strip] = []
     for cover in covers:
         own = _strips(cover, width_m, length_m)
         if own is None:
             return None
         strips += own
-    if not strips:
-        return None
+    rolls: list[list[Strip]] = []
     left: list[float] = []
-    for strip in sorted(strips, reverse=True):
-        at = next((index for index, room in enumerate(left) if room >= strip - SLACK_M), None)
+    for strip in sorted(strips, key=lambda each: each.length_m, reverse=True):
+        at = next((index for index, room in enumerate(left) if room >= strip.length_m - SLACK_M), None)
         if at is None:
-            left.append(length_m - strip)
+            rolls.append([strip])
+            left.append(length_m - strip.length_m)
         else:
-            left[at] -= strip
-    return len(left)
+            rolls[at].append(strip)
+            left[at] -= strip.length_m
+    return [CutRoll(tuple(own), max(room, 0.0)) for own, room in zip(rolls, left, strict=True)]
 
 
-def _strips(cover: Cover, width_m: float, length_m: float) -> list[float] | None:
-    """Lengths of the strips [m] that a cover takes, laid the way that takes less; None where it can't be laid."""
+def _strips(cover: Cover, width_m: float, length_m: float) -> list[Strip] | None:
+    """The strips that a cover takes, laid the way that takes less; None where it can't be laid."""
     times = cover.count * cover.plies
     if cover.size_m is None:
         net_m = width_m - cover.lap_m
         if net_m <= 0:
             return None
         whole, rest = divmod(times * cover.area_m2 / net_m, length_m)
-        return [length_m] * int(whole) + ([rest] if rest > SLACK_M else [])
+        lengths = [length_m] * int(whole) + ([rest] if rest > SLACK_M else [])
+        return [Strip(cover.bed, each, net_m) for each in lengths]
     ways = []
     for along, across in (cover.size_m, cover.size_m[::-1]):
-        strips = _beside(across, width_m, cover)
-        if strips and along <= length_m + SLACK_M:
-            ways.append((strips * along, strips, along))
+        beside = _beside(across, width_m, cover)
+        if beside and along <= length_m + SLACK_M:
+            ways.append((beside * along, beside, along, across))
     if not ways:
         return None
-    _, strips, along = min(ways)
-    return [along] * (strips * times)
+    _, beside, along, across = min(ways)
+    return [Strip(cover.bed, along, across / beside)] * (beside * times)
 
 
 def pieces_for(covers: Sequence[Cover], width_m: float, length_m: float) -> int | None:

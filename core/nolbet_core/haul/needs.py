@@ -95,7 +95,7 @@ class NeedSums:
         for layer in layers:
             share = next(shares, 1.0)
             if share > 0:
-                _add_layer(sums, count, layer, share)
+                _add_layer(sums, count, layer, share, bed)
 
     def add_ware(self, count: int, ware: Ware, part: Stretch | Box, bed: str) -> None:
         """Add a pipe or crates of so many beds alike."""
@@ -130,14 +130,14 @@ class NeedSums:
         )
 
 
-def _add_layer(sums: Sums, count: int, layer: Standing, share: float) -> None:
+def _add_layer(sums: Sums, count: int, layer: Standing, share: float, bed: str) -> None:
     own = sums.setdefault(layer.material.key, _Sum())
     own.placed_m3 += count * share * layer.placed_m3
     own.loose_m3 += count * share * layer.loose_m3
     own.area_m2 += count * share * layer.sheet_area_m2
     own.mass_kg += count * share * layer.mass_moist_kg
     if isinstance(layer.asked, Sheet):
-        own.covers.append(_cover(layer, layer.asked, count, share))
+        own.covers.append(replace(_cover(layer, layer.asked, count, share), bed=bed))
     if isinstance(layer.asked, Bulk) and layer.asked.infill:
         fines = sums.setdefault(layer.asked.infill.material.key, _Sum())
         fines.placed_m3 += count * share * layer.infill_m3

@@ -8,7 +8,7 @@ from decimal import ROUND_HALF_UP, Decimal
 from typing import ClassVar, Literal
 
 from nolbet_core.haul.cut import pieces_for, rolls_for
-from nolbet_core.haul.wanted import Wanted
+from nolbet_core.haul.wanted import Cover, Wanted
 from nolbet_core.record import record
 
 TOLERANCE_M3 = 1e-6
@@ -107,7 +107,7 @@ class Line:
     """One line of a haul: what is bought of a material, where, and its price before delivery.
 
     count: whole bags, rolls, pieces or packs, None for bulk. volume_m3: loose volume bought [m3], nothing for what
-    isn't loose. need_m3: loose volume that it is bought for [m3].
+    isn't loose. need_m3: loose volume that it is bought for [m3]. covers: what rolls are bought for.
     """
 
     supplier: Supplier
@@ -116,6 +116,7 @@ class Line:
     count: int | None
     volume_m3: float
     price: Decimal
+    covers: tuple[Cover, ...] = ()
 
     @property
     def form(self) -> Form:
@@ -159,7 +160,8 @@ def line_for(supplier: Supplier, offer: Offer, wanted: Wanted) -> Line | None:
     if not count:
         return None
     volume_m3 = count * offer.volume_m3 if isinstance(offer, BagOffer) else 0.0
-    return Line(supplier, offer, need_m3, count, volume_m3, offer.price * count)
+    covers = wanted.covers if isinstance(offer, RollOffer) else ()
+    return Line(supplier, offer, need_m3, count, volume_m3, offer.price * count, covers)
 
 
 def count_for(offer: BagOffer | RollOffer | PieceOffer, wanted: Wanted) -> int | None:

@@ -11,7 +11,7 @@ class Cover:
     """What a sheet is laid over: a rectangle [m, m] with its laps [m] and plies, so many times.
 
     size_m: None where it isn't a rectangle, as paths are; area_m2 then counts alone. whole: cut in one piece, as a
-    liner is.
+    liner is. bed: whose it is, nothing for the paths.
     """
 
     area_m2: float
@@ -20,6 +20,7 @@ class Cover:
     plies: int = 1
     count: int = 1
     whole: bool = False
+    bed: str = ""
 
 
 @record

@@ -2702,6 +2702,7 @@ export interface components {
          *
          *     volume_m3: loose, nothing for what isn't loose. bag_m3, bag_kg: what one bag holds, bag_kg where its label says a
          *     mass. size_m, diameter_m: of a roll, a piece, or each in a pack. in_pack: how many come in one.
+         *     rolls: how each is cut, and over which beds.
          */
         HaulLine: {
             /** Bag Kg */
@@ -2729,6 +2730,8 @@ export interface components {
             name: string;
             /** Price */
             price: string;
+            /** Rolls */
+            rolls: components["schemas"]["RollFigures"][];
             /** Size M */
             size_m: number[];
             /** Supplier */
@@ -4247,6 +4250,16 @@ export interface components {
             wall_m: number;
         };
         /**
+         * RollFigures
+         * @description A roll as it is cut. left_m: what is left at its end.
+         */
+        RollFigures: {
+            /** Left M */
+            left_m: number;
+            /** Strips */
+            strips: components["schemas"]["StripFigures"][];
+        };
+        /**
          * RollOfferModel
          * @description A sheet off the roll.
          */
@@ -4792,6 +4805,19 @@ export interface components {
             volume_m3: number;
             /** Width M */
             width_m?: number | null;
+        };
+        /**
+         * StripFigures
+         * @description A strip cut off a roll: for which bed (the paths, where it is empty), how long, and how much of the width it
+         *     covers.
+         */
+        StripFigures: {
+            /** Bed */
+            bed: string;
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
         };
         /**
          * SunkenFigures

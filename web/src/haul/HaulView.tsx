@@ -66,6 +66,9 @@ function Haul({ gardenId, materials, tallied, kept }: HaulProps) {
     draft.edit((now) => ({ ...now, suppliers: now.suppliers.filter(({ key }) => key !== gone.key) }));
     tell(`${gone.name} is forgotten.`, () => draft.undo());
   };
+  const names = new Map(
+    figures.needs.flatMap(({ beds: own }) => own.map(({ bed, name }) => [bed, name] as const)),
+  );
   return (
     <View data-part="haul-view">
       <Work>
@@ -101,6 +104,7 @@ function Haul({ gardenId, materials, tallied, kept }: HaulProps) {
             lines={lines.filter((line) => line.supplier === supplier.key)}
             sums={figures.haul?.suppliers.find((each) => each.supplier === supplier.key)}
             materials={materials}
+            nameOf={(bed) => names.get(bed) ?? bed}
             onKeep={put}
             onForget={() => forget(supplier)}
           />

@@ -16,6 +16,7 @@ import { showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { LoadDrawing } from "./LoadDrawing";
+import { RollCuts } from "./RollCuts";
 import { SupplierEditor } from "./SupplierEditor";
 import { countOf, sizeOf } from "./bags";
 import { useTicks } from "./useTicks";
@@ -26,12 +27,15 @@ type Props = {
   lines: readonly HaulLine[];
   sums: HaulFigures["suppliers"][number] | undefined;
   materials: ReadonlyMap<string, Material>;
+  /** What a bed is called. */
+  nameOf: (bed: string) => string;
   onKeep: (supplier: Supplier) => void;
   onForget: () => void;
 };
 
 /** One supplier: its load drawn, its lines to tick off, its offers to change. */
-export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onKeep, onForget }: Props) {
+export function SupplierPanel(props: Props) {
+  const { gardenId, supplier, lines, sums, materials, nameOf, onKeep, onForget } = props;
   const { units, currency } = useShowing();
   const [editing, setEditing] = useState(false);
   const [ticked, tick] = useTicks(gardenId);
@@ -80,6 +84,14 @@ export function SupplierPanel({ gardenId, supplier, lines, sums, materials, onKe
           </Table>
         </TableContainer>
       )}
+      {lines.map((line) => (
+        <RollCuts
+          key={`${line.material} ${line.form}`}
+          line={line}
+          like={materials.get(line.material)?.like}
+          nameOf={nameOf}
+        />
+      ))}
       {editing && (
         <SupplierEditor
           gardenId={gardenId}
