@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from datetime import date
 from typing import Any
 
@@ -332,3 +333,15 @@ def test_normals_without_a_mean_tell_how_warm_the_year_is() -> None:
     assert surroundings_of(garden).year.mean_temp_c == pytest.approx(15 + 5.526027, abs=1e-5)
     given = garden.model_copy(update={"mean_temp_c": 9.0})
     assert surroundings_of(given).year.mean_temp_c == 9.0
+
+
+def test_three_kinds_of_logs_sink_each_by_its_own_draws() -> None:
+    kinds = [SHELF[key] for key in ("conifer_logs", "broadleaf_logs", "durable_logs")]
+    drawn = drawn_figures(kinds, draws=40)
+    left = drawn_remaining(drawn, clock_of([12.0] * 12, "moist"), np.ones(40))
+    alone = drawn_remaining(
+        replace(drawn, settles=drawn.settles[1:2], stays=drawn.stays[1:2], decay_per_year=drawn.decay_per_year[1:2],
+                logs=(0,)),
+        clock_of([12.0] * 12, "moist"), np.ones(40),
+    )  # fmt: skip
+    assert left[:, 1] == pytest.approx(alone[:, 0])

@@ -1,7 +1,8 @@
-"""How a bed on a reservoir is planted, as the water's balance takes it."""
+"""How a bed is planted, as the water's balance takes it."""
 
 from __future__ import annotations
 
+from nolbet_core.built.water import is_mulched
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.reservoir.season import Planted, day_of_year, demand_in_leaf
 
@@ -15,7 +16,7 @@ def planted_of(worked: WorkedBed) -> Planted:
     """How a bed is planted through the year."""
     watering, year = worked.bed.watering, worked.year
     starts, ends = day_of_year(year.last_frost), day_of_year(year.first_frost)
-    mulch = watering.mulch if worked.water and worked.water.is_mulched else BARE
+    mulch = watering.mulch if is_mulched(worked.filled.layers) else BARE
     return Planted(watering.crop_factor, watering.canopy, mulch, starts, ends)
 
 

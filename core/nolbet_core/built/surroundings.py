@@ -6,11 +6,19 @@ from calendar import monthrange
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from datetime import date
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 from nolbet_core.built.ground import ground_of
 from nolbet_core.climate.typical import CLIMATES
-from nolbet_core.climate.weather import USUAL_LATITUDE_DEG, MonthNormals, hot_day_evaporation, usual_normals
+from nolbet_core.climate.weather import (
+    USUAL_LATITUDE_DEG,
+    MonthNormals,
+    Weather,
+    drawn_weather,
+    hot_day_evaporation,
+    monthly_evaporation,
+    usual_normals,
+)
 from nolbet_core.climate.year import COMMON_YEAR, Year, ends_in_second_half, garden_year
 from nolbet_core.plan.garden import Garden, Normals
 from nolbet_core.plan.plot import Plot
@@ -41,14 +49,35 @@ class Surroundings:
     @cached_property
     def hot_day_mm(self) -> float:
         """Reference evapotranspiration of a hot day there [mm]."""
-        return hot_day_evaporation(
-            self.normals or usual_normals(self.year.mean_temp_c, self.latitude_deg), self.latitude_deg
-        )
+        return hot_day_evaporation(self.usual_months, self.latitude_deg)
+
+    @cached_property
+    def usual_months(self) -> tuple[MonthNormals, ...]:
+        """The garden's months, or usual ones round its mean temperature where it gave none."""
+        return self.normals or usual_normals(self.year.mean_temp_c, self.latitude_deg)
+
+    @cached_property
+    def weather(self) -> Weather:
+        """Some years of the garden's weather, drawn from its months."""
+        return _drawn(self.usual_months, self.latitude_deg)
+
+    @cached_property
+    def et0_mm(self) -> list[float]:
+        """Reference evapotranspiration of a usual day of each month [mm]."""
+        return monthly_evaporation(self.usual_months, self.latitude_deg)
 
     @cached_property
     def ground(self) -> Ground | None:
         """The measured ground as the rules take it, made when it is first looked at; None where there is none."""
         return None if self.plot is None else ground_of(self.plot)
+
+
+SOME_YEARS = 30
+
+
+@lru_cache(maxsize=16)
+def _drawn(months: tuple[MonthNormals, ...], latitude_deg: float | None) -> Weather:
+    return drawn_weather(months, latitude_deg, SOME_YEARS)
 
 
 def latitude_of(garden: Garden) -> float | None:

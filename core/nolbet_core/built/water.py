@@ -181,8 +181,12 @@ class BedWater:
     @property
     def is_mulched(self) -> bool:
         """Whether mulch lies on the soil over it."""
-        layers = self.filled.layers
-        return any(each.thickness_m > 0 or each.material.is_sheet for each in layers[mulch_begins(layers) :])
+        return is_mulched(self.filled.layers)
+
+
+def is_mulched(layers: tuple[Standing, ...]) -> bool:
+    """Whether mulch lies on the topmost soil of some layers."""
+    return any(each.thickness_m > 0 or each.material.is_sheet for each in layers[mulch_begins(layers) :])
 
 
 def available_share(material: Material) -> float:

@@ -108,11 +108,21 @@ def usual_normals(mean_temp_c: float, latitude_deg: float | None) -> tuple[Month
 
 def hot_day_evaporation(normals: Sequence[MonthNormals], latitude_deg: float | None) -> float:
     """Reference evapotranspiration of a hot day [mm], as one day in ten of the hottest month has it (estimate)."""
+    return HOT_DAY * max(monthly_evaporation(normals, latitude_deg))
+
+
+def monthly_evaporation(normals: Sequence[MonthNormals], latitude_deg: float | None) -> list[float]:
+    """Reference evapotranspiration of a usual day in the middle of each month [mm/day], by Hargreaves.
+
+    normals: twelve months. latitude_deg: a usual one where it isn't known [degrees].
+    """
     latitude = USUAL_LATITUDE_DEG if latitude_deg is None else latitude_deg
     middles = np.cumsum(MONTH_DAYS) - 15.0
     tmin, tmax = (np.array([getattr(each, name) for each in normals]) for name in ("tmin_c", "tmax_c"))
-    usual = reference_evapotranspiration(tmin, tmax, extraterrestrial_radiation(latitude, middles))
-    return HOT_DAY * float(usual.max())
+    usual: list[float] = reference_evapotranspiration(
+        tmin, tmax, extraterrestrial_radiation(latitude, middles)
+    ).tolist()
+    return usual
 
 
 def first_day(latitude_deg: float | None) -> int:

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from datetime import date
 
 from nolbet_core.built.first import first_reservoir, halves_of
+from nolbet_core.built.thirst import soaking_water, thirst_of
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures, skirt_line
 from nolbet_core.figure.figures import (
@@ -41,6 +42,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
     line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
     seasons = worked.feeding.ledger
     layers = [layer_figures(worked, index, season) for index, season in enumerate(seasons)]
+    thirst, soak_l = thirst_of(worked), sum(each.soak_l for each in layers)
     inside_m3 = hollow.volume_between(0.0, hollow.rim_m)
     return BedFigures(
         key=bed.key,
@@ -90,8 +92,19 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         first_reservoir=first_reservoir(vessel, bed.shape.kind in CLOSED_BELOW) if bed.reservoir is None else None,
         stand=stand_figures(worked),
         holes=_holes_figures(worked),
+        soak_l=soak_l,
+        soak_minutes=_tap_minutes(worked, soak_l),
+        thirst_l_week=[each.asked_l_week for each in thirst],
+        given_l_week=[each.given_l_week for each in thirst],
+        between_days=[each.between_days for each in thirst],
         findings=judged_bed(worked),
     )
+
+
+def _tap_minutes(worked: WorkedBed, water_l: float) -> float | None:
+    """How long the tap runs for so much water [L], in minutes; None where its flow isn't known."""
+    flow_l_min = worked.around.garden.tap_l_min if worked.around.garden else None
+    return water_l / flow_l_min if flow_l_min else None
 
 
 def _holes_figures(worked: WorkedBed) -> HolesFigures | None:
@@ -199,6 +212,8 @@ def layer_figures(worked: WorkedBed, index: int, season: LayerNitrogen) -> Layer
         pieces=layer.pieces,
         piece_m=layer.asked.piece_m if isinstance(layer.asked, Sheet) else None,
         usual_piece=isinstance(layer.asked, Sheet) and layer.asked.usual_piece,
+        soak_l=soaking_water(layer),
+        soak_minutes=_tap_minutes(worked, soaking_water(layer)),
         lifts=lifts,
         lift_m=layer.thickness_m / lifts,
         lift_loose_m3=layer.loose_m3 / lifts,

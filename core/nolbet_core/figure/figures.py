@@ -48,6 +48,7 @@ class LayerFigures:
     negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
     thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
     cover_m2: what a sheet covers, laps and plies left out; piece_m: the piece counted, the usual one where usual_piece.
+    soak_l, soak_minutes: water that wets it through, and how long the tap runs for it, where its flow is known.
     split: its halves, null for sheets. laid: share of it that lies there; left_loose_m3: what is still to come of it.
     """
 
@@ -75,6 +76,8 @@ class LayerFigures:
     pieces: int | None
     piece_m: tuple[float, float] | None
     usual_piece: bool
+    soak_l: float
+    soak_minutes: float | None
     lifts: int
     lift_m: float
     lift_loose_m3: float
@@ -243,7 +246,9 @@ class BedFigures:
     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
     begun, or whose day of filling isn't known. ready: from when what may be sown. first_reservoir: what a reservoir
-    would start as, null where there is one or can't be.
+    would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
+    the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
+    leaves to be given; between_days: dry days that the soil lasts.
     """
 
     key: str
@@ -293,6 +298,11 @@ class BedFigures:
     first_reservoir: dict[str, Any] | None
     stand: StandFigures
     holes: HolesFigures | None
+    soak_l: float
+    soak_minutes: float | None
+    thirst_l_week: list[float]
+    given_l_week: list[float]
+    between_days: list[float | None]
     findings: list[FindingFigures]
 
 

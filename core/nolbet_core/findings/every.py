@@ -50,7 +50,7 @@ from nolbet_core.findings.place import (
 )
 from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds, WoodRoundAnts
 from nolbet_core.findings.safety import Dust
-from nolbet_core.findings.schooling import LeavesTrodden, PliesFew, UnripeCompost
+from nolbet_core.findings.schooling import DryFill, LeavesTrodden, PliesFew, UnripeCompost
 from nolbet_core.findings.sinking import SinksMuch
 from nolbet_core.findings.water import (
     FlushYearly,
@@ -128,6 +128,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     TapeAndPrint(),
     PliesFew(),
     LeavesTrodden(),
+    DryFill(),
     HeavyLogs(),
     HeavyTub(),
     TubDrowns(),

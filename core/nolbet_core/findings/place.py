@@ -4,11 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+import numpy as np
+
+from nolbet_core.blend.soil import soil_of
 from nolbet_core.built.footing import on_the_ground
+from nolbet_core.built.planted import planted_of
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found, Level
 from nolbet_core.findings.mend import Mend, MendStep
 from nolbet_core.quantities.writing import show_length, show_mass, show_temperature
+from nolbet_core.reservoir.drowning import drowned_days
+from nolbet_core.reservoir.season import demand_by_day, season_days
+from nolbet_core.stack.layers import Standing
 from nolbet_core.stack.zone import mulch_begins
 
 FREEZES_C = -2.0
@@ -177,12 +184,49 @@ class TubDrowns(BedFinding):
         wettest = max((each.rain_mm for each in season), default=0.0)
         if wettest <= WET_MONTH_MM:
             return
+        drained, blocked = (drowned_in_a_wet_year(worked, share) for share in (DRAINS, 0.0))
         yield Found(
             "note",
-            f"A month of the season brings {wettest:.0f} mm of rain: {wettest:.0f} L on each m².",
+            f"A month of the season brings {wettest:.0f} mm of rain. In a wet year its roots stand in water on up to "
+            f"{_days(drained)}, and on up to {_days(blocked)} if its holes are blocked.",
             "A tub whose holes are blocked or stand flat on stone fills up, and roots drown in days.",
             "Stand it on feet, keep its holes open, and tip it after a storm.",
         )
+
+
+DRAINS = 0.9
+"""Share of what stands over drained soil that open holes let out in a day (estimate)."""
+
+WET_YEAR = 90.0
+USUAL_AIR = 0.15
+"""Air pores of drained soil whose figures aren't known, of its volume [0-1] (estimate, 0.10 to 0.25)."""
+
+
+def drowned_in_a_wet_year(worked: WorkedBed, drains: float) -> float:
+    """Days of the season on which a tub's roots stand in water, in the wettest year of ten.
+
+    drains: share of what stands over the drained soil that is gone by the next day [0-1].
+    """
+    free_m3 = sum(layer.placed_m3 * _air_of(layer) for layer in worked.filled.layers)
+    planted = planted_of(worked)
+    days = drowned_days(
+        worked.around.weather,
+        free_m3,
+        worked.vessel.top_area_m2,
+        demand_by_day(planted),
+        drains,
+        season_days(planted),
+    )
+    return float(np.percentile(days, WET_YEAR))
+
+
+def _air_of(layer: Standing) -> float:
+    soil = soil_of(layer.material)
+    return USUAL_AIR if soil.air_filled is None else soil.air_filled
+
+
+def _days(days: float) -> str:
+    return "1 day" if round(days) == 1 else f"{days:.0f} days"
 
 
 class FrostOnReservoir(BedFinding):

@@ -5,15 +5,17 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.built.footing import on_open_ground
+from nolbet_core.built.thirst import soaking_water
 from nolbet_core.built.worked import WorkedBed, written_layer
 from nolbet_core.findings.finding import BedFinding, Found
 from nolbet_core.findings.mend import Mend, MendStep
-from nolbet_core.quantities.writing import show_length, show_volume
+from nolbet_core.quantities.writing import show_length, show_volume, show_water
 from nolbet_core.stack.layers import Sheet
 
 LEAVES = frozenset({"leaves", "conifer_needles"})
 LEAVES_WORTH_SAYING_M = 0.050
 FEW_PLIES = 2
+THIRSTY_L_M2 = 50.0
 BINDS_FROM = 25
 """C:N from which rotting takes nitrogen from the soil."""
 
@@ -123,3 +125,32 @@ class PliesFew(BedFinding):
                 ),
             )
             return
+
+
+class DryFill(BedFinding):
+    """Dry fill takes much water, and gardeners differ on when it gets it."""
+
+    code = "dry_fill"
+    level = ("note",)
+    topic = "layers"
+    when = "fill that isn't laid yet takes over 50 L of water a m² until it is wet through"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """One note for the whole of what is planned or being filled."""
+        if worked.state in ("filled", "emptied"):
+            return
+        soak_l = sum(soaking_water(layer) for layer in worked.filled.layers)
+        if soak_l <= THIRSTY_L_M2 * worked.vessel.top_area_m2:
+            return
+        tap_l_min = worked.around.garden.tap_l_min if worked.around.garden else None
+        minutes = f", {soak_l / tap_l_min:.0f} minutes of your tap" if tap_l_min else ""
+        yield Found(
+            "note",
+            f"Wet through the fill takes up to {show_water(soak_l / 1000, worked.system)}{minutes}.",
+            "Dry leaves, wood and peat shed water once they are buried, and rot only where they are moist.",
+            "Wet each layer as it is laid, the coarse ones most.",
+            sides=(
+                "Most wet layer by layer: what is dry below stays dry for a year.",
+                "Some fill in autumn and leave it to the winter's rain.",
+            ),
+        )

@@ -184,6 +184,10 @@ class SoilIntoReservoir(BedFinding):
             "Lay a geotextile over the stones, and leave holes for soil columns.",
             layer=0,
             mend=Mend("Lay a geotextile", (MendStep("add", "layers[0]", {"material": "geotextile"}),)),
+            sides=(
+                "Some fill the whole box with soil and let its foot stand in water: it wicks well and wants no fabric.",
+                "Others keep soil out: under water it turns airless and sour, and holds less than stones do.",
+            ),
         )
 
 

@@ -139,9 +139,10 @@ def drawn_remaining(drawn: Drawn, clock: Clock, pace: Figures, months: int = MON
         np.multiply(remaining[month], a_month[factor], out=remaining[month + 1])
     lost = 1 - settled_share(1.0, np.arange(months + 1) / 12)
     if len(drawn.logs):
-        stays = drawn.stays[drawn.logs]
-        volume = log_volume(remaining[:, drawn.logs] / np.maximum(1 - stays, 1e-12), stays)
-        remaining[:, drawn.logs] = volume - stays
+        kinds = list(drawn.logs)
+        stays = drawn.stays[kinds]
+        volume = log_volume(remaining[:, kinds] / np.maximum(1 - stays, 1e-12), stays)
+        remaining[:, kinds] = volume - stays
     for month in range(months + 1):
         remaining[month] += drawn.stays
         remaining[month] *= 1 - drawn.settles * lost[month]

@@ -1787,11 +1787,15 @@ export interface components {
          *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
          *     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
          *     begun, or whose day of filling isn't known. ready: from when what may be sown. first_reservoir: what a reservoir
-         *     would start as, null where there is one or can't be.
+         *     would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
+         *     the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
+         *     leaves to be given; between_days: dry days that the soil lasts.
          */
         BedFigures: {
             /** Age Months */
             age_months: number | null;
+            /** Between Days */
+            between_days: (number | null)[];
             /** C To N */
             c_to_n: number | null;
             /** Count */
@@ -1806,6 +1810,8 @@ export interface components {
             } | null;
             /** Footprint M2 */
             footprint_m2: number;
+            /** Given L Week */
+            given_l_week: number[];
             holes: components["schemas"]["HolesFigures"] | null;
             /** Inside Length M */
             inside_length_m: number;
@@ -1859,6 +1865,10 @@ export interface components {
             /** Root Zone C To N */
             root_zone_c_to_n: number | null;
             section: components["schemas"]["SectionFigures"];
+            /** Soak L */
+            soak_l: number;
+            /** Soak Minutes */
+            soak_minutes: number | null;
             spiral: components["schemas"]["SpiralFigures"] | null;
             /** Spoil M3 */
             spoil_m3: number;
@@ -1872,6 +1882,8 @@ export interface components {
             state: "planned" | "filling" | "filled" | "emptied";
             /** Surface M */
             surface_m: number[];
+            /** Thirst L Week */
+            thirst_l_week: number[];
             /** To Fill M */
             to_fill_m: number;
             /** Today M */
@@ -3018,6 +3030,7 @@ export interface components {
          *     negative) in the first season where it lies; contact: how much of that counts for plants. thick_per_m: how much
          *     thicker it gets for a metre that its top is drawn up; in a mound, where it lies square to the slope, less than one.
          *     cover_m2: what a sheet covers, laps and plies left out; piece_m: the piece counted, the usual one where usual_piece.
+         *     soak_l, soak_minutes: water that wets it through, and how long the tap runs for it, where its flow is known.
          *     split: its halves, null for sheets. laid: share of it that lies there; left_loose_m3: what is still to come of it.
          */
         LayerFigures: {
@@ -3096,6 +3109,10 @@ export interface components {
             sheet: boolean;
             /** Sheet Area M2 */
             sheet_area_m2: number;
+            /** Soak L */
+            soak_l: number;
+            /** Soak Minutes */
+            soak_minutes: number | null;
             /** Solid M3 */
             solid_m3: number;
             split: components["schemas"]["SplitFigures"] | null;

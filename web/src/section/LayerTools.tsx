@@ -8,7 +8,7 @@ import { changeLayer, changeMaterial, setAmount, splitLayer, withLaid, type Amou
 import { Choice } from "../kit/Choice";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
-import { typedLength } from "../quantities/format";
+import { trimmed, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -138,6 +138,12 @@ function BulkTools(props: Props) {
         <Quantity kind="volume" value={figured.solid_m3} /> with the gaps left out,{" "}
         <Quantity kind="mass" value={figured.mass_moist_kg} /> as delivered{figures.count > 1 && ", each bed"}
       </Note>
+      {figured.soak_l >= 1 && (
+        <Note>
+          <Quantity kind="water" value={figured.soak_l / 1000} /> wet it through
+          {figured.soak_minutes != null && `, ${trimmed(figured.soak_minutes, 0)} minutes of the tap`}.
+        </Note>
+      )}
       {figured.run_m && figured.run_m[1] > figured.run_m[0] && (
         <Note>
           It is the surface from <Quantity kind="length" value={figured.run_m[0]} /> to{" "}

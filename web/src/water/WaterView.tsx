@@ -21,6 +21,7 @@ import { Sheet } from "../kit/Sheet";
 import { StandsOn } from "../ground/StandsOn";
 import { ReservoirFields } from "./ReservoirFields";
 import { Sliders } from "./Sliders";
+import { Thirst } from "./Thirst";
 import { Told } from "./Told";
 import { Weather } from "./Weather";
 import { Year } from "./Year";
@@ -80,6 +81,7 @@ export default function WaterView({ gardenId, kept, materials, back }: Props) {
             }
           />
         )}
+        {bed.reservoir == null && figures && <Thirst figures={figures} />}
         {bed.reservoir != null && figures?.reservoir && (
           <>
             <WaterTop>
@@ -104,6 +106,7 @@ export default function WaterView({ gardenId, kept, materials, back }: Props) {
             <Sheet>
               <StandsOn gardenId={gardenId} bed={bed} figures={figures} onEdit={edit} />
             </Sheet>
+            <Thirst figures={figures} />
           </>
         )}
       </Work>
