@@ -16,12 +16,12 @@ SHELF = standard_shelf()
 
 
 def test_what_wicks() -> None:
-    (columns,) = lifts_of([(0.15, 4)], [], "none", 2.88, 0.3, SHELF["gravel_20"])
+    (columns,) = lifts_of([(0.15, 4, None)], [], "none", 2.88, 0.3, SHELF["gravel_20"])
     assert (columns.kind, columns.rise_m) == ("soil_column", 0.3)
     assert columns.most_m3_day == pytest.approx(4 * math.pi * 0.15**2 / 4 * 0.03)
-    (strips,) = lifts_of([], [(0.1, 4)], "none", 2.88, 0.3, None)
+    (strips,) = lifts_of([], [(0.1, 4, None)], "none", 2.88, 0.3, None)
     assert (strips.kind, strips.most_m3_day) == ("strip", pytest.approx(0.0016))
-    fabric, other = lifts_of([], [(0.1, 4)], "dips", 2.88, 0.3, None)
+    fabric, other = lifts_of([], [(0.1, 4, None)], "dips", 2.88, 0.3, None)
     assert (fabric.kind, fabric.most_m3_day, other.kind) == ("fabric", pytest.approx(2.88 * 0.012), "strip")
     assert lifts_of([], [], "none", 2.88, 0.3, SHELF["coarse_sand"])[0].rise_m == pytest.approx(0.1)
     assert lifts_of([], [], "none", 2.88, 0.3, None) == ()

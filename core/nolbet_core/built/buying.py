@@ -22,7 +22,7 @@ from nolbet_core.plan.garden import (
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
-from nolbet_core.shelf.wares import CRATE, DRAIN_PIPE, WARES
+from nolbet_core.shelf.wares import CRATE, DRAIN_PIPE, PIPE_CAP, TAP, TUBE, WALL_FITTING, WARES
 
 
 def suppliers_of(plan: Plan, materials: Mapping[str, Material]) -> Sequence[Supplier]:
@@ -136,8 +136,19 @@ def _wrong_with_bag(offer: BagOfferModel, material: Material, path: str) -> Iter
         yield PlanProblem(f"{path}.mass_kg", f"{offer.material} has no density that a bag's volume could follow from")
 
 
-SIZES = {DRAIN_PIPE: ("length_m", "diameter_m"), CRATE: ("length_m", "width_m", "height_m")}
+ROUND = ("diameter_m",)
+SIZES = {
+    DRAIN_PIPE: ("length_m", "diameter_m"),
+    TUBE: ("length_m", "diameter_m"),
+    CRATE: ("length_m", "width_m", "height_m"),
+    WALL_FITTING: ROUND,
+    TAP: ROUND,
+    PIPE_CAP: ROUND,
+}
 """What says how large a ware is."""
+
+FIT_ANY = frozenset({CRATE, WALL_FITTING, TAP, PIPE_CAP})
+"""What may be offered without a size; it fits whatever is wanted."""
 
 SHEET_SIZES = ("length_m", "width_m")
 ALL_SIZES = ("length_m", "width_m", "height_m", "diameter_m")
@@ -149,7 +160,7 @@ def _wrong_with_piece(offer: PieceOfferModel | PackOfferModel, path: str) -> Ite
     for key in given:
         if key not in own:
             yield PlanProblem(f"{path}.{key}", f"doesn't belong to {offer.material}, which has {', '.join(own)}")
-    if offer.material == CRATE and not given:
+    if offer.material in FIT_ANY and not given:
         return
     for key in own:
         if key not in given:

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator, Mapping, Sequence
 
+from nolbet_core.built.fittings import wrong_with_fittings
 from nolbet_core.plan.bed import Bed, Reservoir, Wick
 from nolbet_core.plan.named import material_keys
 from nolbet_core.plan.problems import PlanProblem
@@ -36,6 +38,7 @@ def build_store(
         *_wrong_with_under(reservoir, materials, here),
         *_wrong_with_medium(reservoir, materials, here),
         *_wrong_with_underlay(reservoir, materials, here),
+        *wrong_with_fittings(reservoir, vessel, here),
         *_wrong_with_wicks(reservoir.wicks, f"{here}.wicks"),
     ]
     problems += found
@@ -51,6 +54,11 @@ def build_store(
 
 
 def _store(reservoir: Reservoir, vessel: Vessel, materials: Mapping[str, Material]) -> Store:
+    columns = [
+        (column_area(each.diameter_m or 0.0, each.count), max(reservoir.height_m - (each.height_m or math.inf), 0.0))
+        for each in reservoir.wicks
+        if each.kind == "soil_column"
+    ]
     return Store(
         vessel.hollow,
         reservoir.height_m,
@@ -65,15 +73,25 @@ def _store(reservoir: Reservoir, vessel: Vessel, materials: Mapping[str, Materia
             )
             for each in reservoir.crates
         ),
-        sum(column_area(each.diameter_m or 0.0, each.count) for each in reservoir.wicks if each.kind == "soil_column"),
+        sum(area_m2 for area_m2, foot_m in columns if foot_m <= 0),
+        tuple((area_m2, foot_m) for area_m2, foot_m in columns if foot_m > 0),
         reservoir.tilt_m or 0.0,
         reservoir.under.height_m if reservoir.under else 0.0,
     )
 
 
 def overflow_of(reservoir: Reservoir) -> float:
-    """Where water runs off [m]: the top of the reservoir unless it says otherwise."""
-    return reservoir.height_m if reservoir.overflow_m is None else reservoir.overflow_m
+    """Where water runs off [m]: at its overflow, else at the top of the reservoir."""
+    known_m = known_overflow(reservoir)
+    return reservoir.height_m if known_m is None else known_m
+
+
+def known_overflow(reservoir: Reservoir) -> float | None:
+    """Where a reservoir's overflow is said to be [m], by its height or its lowest fitting; None where none is."""
+    if reservoir.overflow_m is not None:
+        return reservoir.overflow_m
+    heights = [each.height_m for each in reservoir.fittings if each.kind == "overflow" and each.height_m is not None]
+    return min(heights, default=None)
 
 
 def base_of(bed: Bed) -> float:
@@ -115,3 +133,6 @@ def _wrong_with_wicks(wicks: Sequence[Wick], path: str) -> Iterator[PlanProblem]
             if given != (key == SIZED_BY[wick.kind]):
                 said = "doesn't belong to" if given else "has to be given for"
                 yield PlanProblem(f"{path}[{index}].{key}", f"{said} a {wick.kind.replace('_', ' ')}")
+        for key, kind in (("height_m", "soil_column"), ("length_m", "strip")):
+            if getattr(wick, key) is not None and wick.kind != kind:
+                yield PlanProblem(f"{path}[{index}].{key}", f"belongs to a {kind.replace('_', ' ')}")

@@ -9,6 +9,7 @@ from functools import cached_property
 import numpy as np
 
 from nolbet_core.built.bed import BuiltBed
+from nolbet_core.built.fittings import fitting_wares
 from nolbet_core.built.wraps import wraps_of
 from nolbet_core.haul.wanted import Box, Stretch
 from nolbet_core.plan.bed import Reservoir
@@ -74,11 +75,12 @@ class BedWater:
         kinds = {each.kind for each in self.reservoir.wicks}
         soil = next((each.material for each in self.filled.layers if not each.material.is_sheet), None)
         if "soil_column" in kinds and soil is not None:
-            volume_m3 = self.store.columns_m2 * self.store.height_m
+            volume_m3 = self.store.columns_m3
             yield bulk_standing(Bulk(soil, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0)
-        strips_m = sum((each.width_m or 0.0) * each.count for each in self.reservoir.wicks if each.kind == "strip")
-        if strips_m > 0:
-            area_m2 = strips_m * (self.store.height_m + ROOT_ZONE_M)
+        usual_m = self.store.height_m + ROOT_ZONE_M
+        strips = [each for each in self.reservoir.wicks if each.kind == "strip"]
+        area_m2 = sum((each.width_m or 0.0) * (each.length_m or usual_m) * each.count for each in strips)
+        if area_m2 > 0:
             yield sheet_standing(Sheet(self.fabric, lap_m=0.0), 0.0, area_m2, None)
         if "fabric" in kinds:
             inside, area_m2 = self.vessel.inside, self.vessel.hollow.area_at(self.filled.base_m)
@@ -94,7 +96,7 @@ class BedWater:
             (WARES[CRATE], Box(each.length_m, each.width_m, each.height_m, each.count))
             for each in self.reservoir.crates
         ]
-        return (*pipes, *crates)
+        return (*pipes, *crates, *fitting_wares(self.reservoir, self.vessel.hollow.rim_m))
 
     @property
     def water_kg(self) -> float:
@@ -147,8 +149,16 @@ class BedWater:
         fabrics = [each for each in wicks if each.kind == "fabric"]
         fabric: Fabric = "none" if not fabrics else "dips" if any(each.dips for each in fabrics) else "flat"
         lifts = lifts_of(
-            [(each.diameter_m or 0.0, each.count) for each in wicks if each.kind == "soil_column"],
-            [(each.width_m or 0.0, each.count) for each in wicks if each.kind == "strip"],
+            [
+                (each.diameter_m or 0.0, each.count, self._hangs(each.height_m))
+                for each in wicks
+                if each.kind == "soil_column"
+            ],
+            [
+                (each.width_m or 0.0, each.count, self._hangs(each.length_m and each.length_m - ROOT_ZONE_M))
+                for each in wicks
+                if each.kind == "strip"
+            ],
             fabric,
             self.vessel.hollow.area_at(base_m),
             self.soil_rise_m,
@@ -160,6 +170,10 @@ class BedWater:
             if not each.material.is_sheet
         ]
         return Wicking(lifts, way_to_roots(layers, self.lowest_roots_m))
+
+    def _hangs(self, down_m: float | None) -> float | None:
+        """How far a wick hangs down from the soil [m]; None where it stands on the floor."""
+        return None if down_m is None or down_m >= self.store.height_m else max(down_m, 0.0)
 
     @cached_property
     def lifted_full_m3_day(self) -> float:

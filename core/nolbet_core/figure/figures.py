@@ -140,7 +140,9 @@ class SpiralFigures:
     wall_face_m2: float
 
 
-PartKind = Literal["pipe", "crate", "soil_column", "strip", "fabric", "filler", "overflow"]
+PartKind = Literal[
+    "pipe", "crate", "soil_column", "strip", "fabric", "filler", "dip_tube", "overflow", "inlet", "drain"
+]  # fmt: skip
 
 
 @record

@@ -4,19 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.fittings import THROUGH_THE_WALL, across_of
 from nolbet_core.built.footing import TURF_M
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
 from nolbet_core.figure.figures import PartKind, ReservoirFigures, ReservoirPart, StandFigures
+from nolbet_core.plan.bed import Fitting
 from nolbet_core.reservoir.store import Store
 from nolbet_core.shapes.hollow import Ring
 from nolbet_core.shapes.sizing import largest_in_liner
 from nolbet_core.shelf.library import standard_shelf
 
 MOST_DRAWN = 3
-TUBE_M, SPOUT_M = 0.05, 0.02
-"""Tubes as they are usually had [m]."""
+SPOUT_M = 0.02
+"""How far a spout stands out of the wall, each side, and how wide it is drawn where nothing is said [m]."""
 
 ROUND = ((1.0, 0.0), (0.707, 0.707), (0.0, 1.0), (-0.707, 0.707), (-1.0, 0.0), (-0.707, -0.707), (0.0, -1.0),
          (0.707, -0.707))  # fmt: skip
@@ -105,18 +107,38 @@ def _parts(worked: WorkedBed, water: BedWater) -> Iterator[ReservoirPart]:
 
 
 def _tubes(worked: WorkedBed, store: Store) -> Iterator[ReservoirPart]:
-    """The tube by which it is filled and dipped, beside one wall, and the overflow through the other."""
+    """The tubes by which it is filled and dipped beside one wall, and what goes through the walls."""
+    reservoir = worked.bed.reservoir
+    if reservoir is None:
+        return
     rim_m = worked.vessel.hollow.rim_m
     left = max(worked.vessel.section_spans(level)[0][0] for level in (0.0, rim_m))
-    right = worked.vessel.section_spans(store.full_m)[0][1]
-    yield ReservoirPart(
-        "filler", drawn_ring(_raised(_outline("filler", left + TUBE_M, TUBE_M, rim_m - store.under_m), store.under_m))
-    )
-    if worked.bed.reservoir and worked.bed.reservoir.overflow_m is not None:
-        low, high = store.full_m - SPOUT_M, store.full_m
-        out = right + worked.bed.wall_m + 2 * SPOUT_M
-        spout = ((right - SPOUT_M, low), (out, low), (out, high), (right - SPOUT_M, high))
-        yield ReservoirPart("overflow", drawn_ring(spout))
+    tubes = [each for each in reservoir.fittings if each.kind in ("filler", "dip_tube")] or [Fitting(kind="filler")]
+    x_m = left
+    for tube in tubes:
+        across_m = across_of(tube)
+        kind: PartKind = "dip_tube" if tube.kind == "dip_tube" else "filler"
+        outline = _outline(kind, x_m + across_m, across_m, rim_m - store.under_m)
+        yield ReservoirPart(kind, drawn_ring(_raised(outline, store.under_m)))
+        x_m += 1.5 * across_m
+    openings = [each for each in reservoir.fittings if each.kind in THROUGH_THE_WALL]
+    if reservoir.overflow_m is not None and not any(each.kind == "overflow" for each in openings):
+        openings.append(Fitting(kind="overflow", height_m=max(reservoir.overflow_m - SPOUT_M, 0.0), diameter_m=SPOUT_M))
+    for opening in openings:
+        yield _spout(worked, store, opening)
+
+
+def _spout(worked: WorkedBed, store: Store, opening: Fitting) -> ReservoirPart:
+    """An opening through a wall: the inlet on the left, what lets water out on the right."""
+    usual_m = store.overflow_m if opening.kind == "overflow" else 0.0
+    low = store.under_m + (usual_m if opening.height_m is None else opening.height_m)
+    high = low + across_of(opening)
+    start, end = worked.vessel.section_spans(store.full_m)[0]
+    reach_m = worked.bed.wall_m + 2 * SPOUT_M
+    inner, outer = (start + SPOUT_M, start - reach_m) if opening.kind == "inlet" else (end - SPOUT_M, end + reach_m)
+    ring = ((inner, low), (outer, low), (outer, high), (inner, high))
+    kind: PartKind = "inlet" if opening.kind == "inlet" else "drain" if opening.kind == "drain" else "overflow"
+    return ReservoirPart(kind, drawn_ring(ring))
 
 
 def _raised(ring: Ring, by_m: float) -> Ring:

@@ -36,7 +36,7 @@ from nolbet_core.findings.health import (
     TapeAndPrint,
 )
 from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWood, VoidsOpen
-from nolbet_core.findings.lining import LinerUnprotected
+from nolbet_core.findings.lining import LinerUnprotected, OpeningUnsealed
 from nolbet_core.findings.place import (
     BareSurface,
     FrostOnReservoir,
@@ -78,6 +78,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     NoLiner(),
     LinerUnprotected(),
     NoOverflow(),
+    OpeningUnsealed(),
     LeakTestDue(),
     SoilIntoReservoir(),
     SoilDeepOverWater(),

@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.fittings import across_of, open_under_water
 from nolbet_core.built.footing import PAVED
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import BedFinding, Found
 from nolbet_core.findings.mend import Mend, MendStep, set_keys
+from nolbet_core.quantities.writing import show_length
 from nolbet_core.stack.layers import Standing
 
 UNDERLAY = "geotextile"
@@ -65,3 +67,28 @@ def _is_hard(group: str) -> bool:
 def _stone_under(worked: WorkedBed) -> str | None:
     stand = worked.bed.stand
     return stand.on if stand is not None and stand.on in PAVED else None
+
+
+class OpeningUnsealed(BedFinding):
+    """What goes through the wall under water leaks until it is sealed."""
+
+    code = "opening_unsealed"
+    level = ("caution",)
+    topic = "water"
+    when = "an inlet, a drain or an overflow at or under the full water that isn't said to be sealed"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Each such opening."""
+        water = worked.water
+        if water is None:
+            return
+        for index in open_under_water(water.reservoir, water.store.overflow_m):
+            fitting = water.reservoir.fittings[index]
+            across = show_length(across_of(fitting), worked.system)
+            yield Found(
+                "caution",
+                f"The {fitting.kind} ({across} across) goes through the wall under the full water.",
+                "Liners leak where they are cut, and a slow leak shows only after planting.",
+                "Clamp the liner between two flanges with a seal, fill to the overflow and look a day later.",
+                mend=Mend("It is sealed", set_keys(f"reservoir.fittings[{index}]", sealed=True)),
+            )

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.built.planted import hot_day_thirst
+from nolbet_core.built.stores import known_overflow
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
@@ -116,7 +117,7 @@ class NoOverflow(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """No overflow named."""
         water = worked.water
-        if water is None or water.reservoir.overflow_m is not None:
+        if water is None or known_overflow(water.reservoir) is not None:
             return
         top = show_length(water.store.height_m, worked.system)
         yield Found(

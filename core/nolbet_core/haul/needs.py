@@ -58,7 +58,11 @@ class Need:
                 for size in sizes
             ]
         if self.boxes:
-            return [Wanted(self.material, boxes=(each,)) for each in self.boxes]
+            sizes_of: dict[object, Box] = {}
+            for each in self.boxes:
+                there = sizes_of.get(each.size)
+                sizes_of[each.size] = replace(each, count=each.count + (there.count if there else 0))
+            return [Wanted(self.material, boxes=(each,)) for each in sizes_of.values()]
         return [Wanted(self.material, self.to_buy_m3)]
 
 

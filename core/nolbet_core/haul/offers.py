@@ -198,6 +198,10 @@ def _boxes(offer: PieceOffer, wanted: Wanted) -> int | None:
     """Boxes of the size wanted, whichever way it is written; an offer without a size fits any."""
     size = sorted(each for each in (offer.length_m, offer.width_m, offer.height_m) if each is not None)
     for box in wanted.boxes:
+        if box.diameter_m is not None:
+            if offer.diameter_m is not None and abs(offer.diameter_m - box.diameter_m) > SAME_M:
+                return None
+            continue
         own = sorted((box.length_m, box.width_m, box.height_m))
         if size and (len(size) != len(own) or any(abs(a - b) > SAME_M for a, b in zip(size, own, strict=True))):
             return None

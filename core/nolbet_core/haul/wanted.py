@@ -38,16 +38,23 @@ class Stretch:
 
 @record
 class Box:
-    """So many pieces of one size [m]: crates."""
+    """So many pieces of one size [m]: crates; or round ones by their diameter [m], as fittings are."""
 
     length_m: float
     width_m: float
     height_m: float
     count: int
+    diameter_m: float | None = None
 
     def mass_kg(self, ware: Ware) -> float:
         """Mass of all of them [kg]."""
-        return ware.mass_of_room(self.length_m * self.width_m * self.height_m * self.count)
+        room_m3 = self.length_m * self.width_m * self.height_m
+        return (ware.mass_of_room(room_m3) + ware.mass_each_kg) * self.count
+
+    @property
+    def size(self) -> tuple[float, float, float, float | None]:
+        """What tells it from others."""
+        return self.length_m, self.width_m, self.height_m, self.diameter_m
 
 
 @record

@@ -89,12 +89,13 @@ class Layer(Model):
 
 
 class Pipe(Model):
-    """Drain pipe lying in a reservoir. wrap: the sheet it is wrapped in."""
+    """Drain pipe lying in a reservoir. wrap: the sheet it is wrapped in. caps: how many of its ends are closed."""
 
     diameter_m: LengthM
     length_m: LengthM
     count: Count = 1
     wrap: MaterialKey | None = None
+    caps: Annotated[int, Field(ge=0, le=2)] = 0
 
 
 class Crate(Model):
@@ -108,13 +109,31 @@ class Crate(Model):
 
 
 class Wick(Model):
-    """What lifts the water into the soil. dips: whether a fabric is tucked down to the floor, not laid flat."""
+    """What lifts the water into the soil. dips: whether a fabric is tucked down to the floor, not laid flat.
+
+    height_m: of a soil column, from the soil down; to the floor unless said. length_m: of a strip, from its end in the
+    water to its end among the roots.
+    """
 
     kind: Literal["soil_column", "strip", "fabric"]
     diameter_m: LengthM | None = None
     width_m: LengthM | None = None
+    height_m: LengthM | None = None
+    length_m: LengthM | None = None
     count: Count = 1
     dips: bool = False
+
+
+class Fitting(Model):
+    """What lets water into a reservoir or out of it.
+
+    height_m: of an opening's lower edge above the reservoir's floor. sealed: whether what goes through the wall is.
+    """
+
+    kind: Literal["inlet", "drain", "overflow", "filler", "dip_tube"]
+    height_m: OffsetM | None = None
+    diameter_m: LengthM | None = None
+    sealed: bool = False
 
 
 class Under(Model):
@@ -139,6 +158,7 @@ class Reservoir(Model):
     pipes: list[Pipe] = Field(default_factory=list)
     crates: list[Crate] = Field(default_factory=list)
     wicks: list[Wick] = Field(default_factory=list)
+    fittings: Annotated[list[Fitting], Field(max_length=30)] = Field(default_factory=list)
     tilt_m: OffsetM | None = None
     liner_lap_m: OffsetM | None = None
     under: Under | None = None

@@ -41,7 +41,8 @@ class Store:
 
     hollow: the bed's inside. height_m: where the soil begins; overflow_m: where water runs off, at most that [m].
     water_share: of the medium round pipes and crates [0-1], 1 where there is none. columns_m2: level area of soil
-    columns that stand in it as wicks [m2]. tilt_m: how far one end lies over the other [m]. under_m: inert fill under
+    columns that stand in it as wicks, down to its floor [m2]; hanging: of such that end above it, and how high over it
+    [m2, m]. tilt_m: how far one end lies over the other [m]. under_m: inert fill under
     its liner [m]; all other heights are above that.
     """
 
@@ -52,6 +53,7 @@ class Store:
     pipes: tuple[LyingPipe, ...] = ()
     crates: tuple[Crates, ...] = ()
     columns_m2: float = 0.0
+    hanging: tuple[tuple[float, float], ...] = ()
     tilt_m: float = 0.0
     under_m: float = 0.0
 
@@ -70,7 +72,17 @@ class Store:
         taken = sum(pipe.volume_below(height_m) for pipe in self.pipes)
         taken += sum(each.area_m2 * min(height_m, each.height_m) for each in self.crates)
         whole = self.hollow.volume_between(self.under_m, self.under_m + height_m)
-        return whole - taken - self.columns_m2 * height_m
+        return whole - taken - self.columns_below(height_m)
+
+    def columns_below(self, height_m: float) -> float:
+        """Volume of the soil columns under a height [m3]."""
+        hung_m3 = sum(area_m2 * max(height_m - foot_m, 0.0) for area_m2, foot_m in self.hanging)
+        return self.columns_m2 * height_m + hung_m3
+
+    @property
+    def columns_m3(self) -> float:
+        """Volume of all soil columns [m3]."""
+        return self.columns_below(self.height_m)
 
     def level_water(self, height_m: float) -> float:
         """Water under a height [m3], the bed lying level."""

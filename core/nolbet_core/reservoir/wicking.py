@@ -38,11 +38,15 @@ FABRIC_RISE_M = 0.20
 
 @dataclass(frozen=True, slots=True)
 class Lift:
-    """One way in which water is lifted to the soil's base: how much at the most [m3/day], from how far below [m]."""
+    """One way in which water is lifted to the soil's base: how much at the most [m3/day], from how far below [m].
+
+    hangs_m: how far it hangs down, below which it touches no water [m]; it stands on the floor where that is None.
+    """
 
     kind: WickKind
     most_m3_day: float
     rise_m: float
+    hangs_m: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,7 +80,8 @@ class Wicking:
         below = np.asarray(below_m, dtype=float)
         total = np.zeros(np.broadcast(below, np.asarray(rise_factor)).shape)
         for each in self.lifts:
-            total = total + each.most_m3_day * _falling(below, each.rise_m * rise_factor)
+            own = each.most_m3_day * _falling(below, each.rise_m * rise_factor)
+            total = total + (own if each.hangs_m is None else np.where(below <= each.hangs_m, own, 0.0))
         for over_m, rise_m in self.way:
             total = total * _falling(below + over_m, rise_m * rise_factor)
         return total
@@ -98,8 +103,8 @@ def capillary_rise(materials: Sequence[tuple[Material, float]]) -> float:
 
 
 def lifts_of(
-    columns: Sequence[tuple[float, int]],
-    strips: Sequence[tuple[float, int]],
+    columns: Sequence[tuple[float, int, float | None]],
+    strips: Sequence[tuple[float, int, float | None]],
     fabric: Fabric,
     area_m2: float,
     soil_rise_m: float,
@@ -107,17 +112,19 @@ def lifts_of(
 ) -> tuple[Lift, ...]:
     """What lifts a reservoir's water to the soil's base, the strongest first.
 
-    columns: diameters [m] and counts. strips: widths [m] and counts. fabric: whether one lies under all of the soil,
-    flat or dipping to the floor. area_m2: of the soil's base [m2]. soil_rise_m: how high the soil in columns wicks [m].
+    columns: diameters [m], counts, and how far they hang down [m], None to the floor. strips: widths [m], counts
+    and the same. fabric: whether one lies under all of the soil, flat or dipping to the floor. area_m2: of the soil's
+    base [m2]. soil_rise_m: how high the soil in columns wicks [m].
     medium: lifts by itself where nothing else does. A flat fabric lifts what touches it, or what the medium brings up.
     """
     own_rise_m = medium.capillary_rise_m if medium else 0.0
     lifts: list[Lift] = []
-    if columns:
-        area = sum(column_area(diameter, count) for diameter, count in columns)
-        lifts.append(Lift("soil_column", area * COLUMN_M_DAY, soil_rise_m))
-    if strips:
-        lifts.append(Lift("strip", sum(width * count for width, count in strips) * STRIP_M3_DAY_M, STRIP_RISE_M))
+    for hangs_m in dict.fromkeys(hangs for *_, hangs in columns):
+        area = sum(column_area(diameter, count) for diameter, count, hangs in columns if hangs == hangs_m)
+        lifts.append(Lift("soil_column", area * COLUMN_M_DAY, soil_rise_m, hangs_m))
+    for hangs_m in dict.fromkeys(hangs for *_, hangs in strips):
+        wide_m = sum(width * count for width, count, hangs in strips if hangs == hangs_m)
+        lifts.append(Lift("strip", wide_m * STRIP_M3_DAY_M, STRIP_RISE_M, hangs_m))
     if fabric != "none":
         rise_m = FABRIC_RISE_M if fabric == "dips" else max(own_rise_m, TOUCHES_M)
         lifts.append(Lift("fabric", area_m2 * FABRIC_M_DAY, rise_m))

@@ -1,4 +1,4 @@
-"""What is bought beside soil and sheets and counted in pieces: pipes and crates."""
+"""What is bought beside soil and sheets and counted in pieces: pipes, crates, and what lets water in and out."""
 
 from __future__ import annotations
 
@@ -6,19 +6,24 @@ from nolbet_core.record import record
 
 DRAIN_PIPE = "drain_pipe"
 CRATE = "void_crate"
+TUBE = "water_tube"
+WALL_FITTING = "wall_fitting"
+TAP = "tap"
+PIPE_CAP = "pipe_cap"
 
 
 @record
 class Ware:
     """Something sold by the piece. mass_kg_m2: of a pipe, of a metre for each metre of its diameter [kg/m2].
 
-    mass_kg_m3: of a crate, for each m3 it takes up [kg/m3].
+    mass_kg_m3: of a crate, for each m3 it takes up [kg/m3]. mass_each_kg: of one, whatever its size [kg].
     """
 
     key: str
     name: str
     mass_kg_m2: float = 0.0
     mass_kg_m3: float = 0.0
+    mass_each_kg: float = 0.0
 
     def mass_of_length(self, diameter_m: float, length_m: float) -> float:
         """Mass [kg] of a length [m] of pipe of a diameter [m]."""
@@ -36,6 +41,12 @@ WARES: dict[str, Ware] = {
         Ware(DRAIN_PIPE, "Drain pipe", mass_kg_m2=4.5),
         # plastic void crates weigh about 45 kg for each m3 they take up (estimate, 30 to 60)
         Ware(CRATE, "Void crates", mass_kg_m3=45.0),
+        # a plastic tube of 50 mm weighs about 0.3 kg a metre (estimate, 0.2 to 0.5)
+        Ware(TUBE, "Water tube", mass_kg_m2=6.0),
+        # fittings of plastic (estimates)
+        Ware(WALL_FITTING, "Wall fitting with seal", mass_each_kg=0.15),
+        Ware(TAP, "Tap", mass_each_kg=0.2),
+        Ware(PIPE_CAP, "Pipe cap", mass_each_kg=0.1),
     )
 }
 """By key."""

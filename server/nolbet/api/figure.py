@@ -10,10 +10,13 @@ from nolbet.clock import today
 from nolbet.gardens.owned import own_garden
 from nolbet.plans.supplies import garden_around, garden_supplies
 from nolbet.plans.whole import whole_garden, whole_plan
+from nolbet_core.built.worked import work_bed
 from nolbet_core.figure.figures import BedFigures
+from nolbet_core.figure.fit import FitFigures, figure_fit
 from nolbet_core.figure.tally import TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_alone, figure_bed, figure_plan
 from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.fields import LengthM
 from nolbet_core.quantities.units import System
 
 router = Router(tags=["figure"])
@@ -30,6 +33,21 @@ def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResp
     """Figures of a draft, quick enough to follow a dragged boundary."""
     garden = own_garden(request, garden_id)
     return written(figure_bed(draft.bed, garden_around(garden, today()), garden_supplies(garden)))
+
+
+class AskedFit(Draft):
+    """A draft bed, and the size of crates, blocks or pavers to lie on its floor."""
+
+    length_m: LengthM
+    width_m: LengthM
+
+
+@router.post("/{garden_id}/figure/fit", response=FitFigures)
+def figure_pieces_on_floor(request: HttpRequest, garden_id: int, asked: AskedFit) -> FitFigures:
+    """How many pieces of a size fit on a draft bed's floor, and how they lie."""
+    garden = own_garden(request, garden_id)
+    worked = work_bed(asked.bed, garden_around(garden, today()), garden_supplies(garden))
+    return figure_fit(worked, asked.length_m, asked.width_m)
 
 
 @router.post("/{garden_id}/figure/buying", response=TalliedFigures)

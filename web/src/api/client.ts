@@ -327,6 +327,15 @@ export const api = {
       }),
     ),
 
+  figureFit: async (garden_id: number, asked: Schemas["AskedFit"], signal?: AbortSignal) =>
+    figured<Schemas["FitFigures"]>(
+      await client.POST("/api/gardens/{garden_id}/figure/fit", {
+        params: { path: { garden_id } },
+        body: asked,
+        signal,
+      }),
+    ),
+
   figureRoom: async (garden_id: number, asked: Schemas["AskedRoom"], signal?: AbortSignal) =>
     figured<RoomFigures>(
       await client.POST("/api/gardens/{garden_id}/figure/room", {

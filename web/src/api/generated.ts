@@ -644,6 +644,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Pieces On Floor
+         * @description How many pieces of a size fit on a draft bed's floor, and how they lie.
+         */
+        post: operations["nolbet_api_figure_figure_pieces_on_floor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/forecast": {
         parameters: {
             query?: never;
@@ -1528,6 +1548,17 @@ export interface components {
              * @enum {string}
              */
             fault?: "none" | "late" | "missing" | "absurd";
+        };
+        /**
+         * AskedFit
+         * @description A draft bed, and the size of crates, blocks or pavers to lie on its floor.
+         */
+        AskedFit: {
+            bed: components["schemas"]["Bed"];
+            /** Length M */
+            length_m: number;
+            /** Width M */
+            width_m: number;
         };
         /**
          * AskedRoom
@@ -2535,6 +2566,65 @@ export interface components {
             views: ("section" | "water" | "plot" | "haul" | "blend")[];
             /** Why */
             why: string;
+        };
+        /**
+         * FitFigures
+         * @description Pieces on a bed's floor: how many, how they lie, and what of the floor stays free.
+         *
+         *     outline: of the floor, from the lower left of its surrounding rectangle.
+         */
+        FitFigures: {
+            /** Count */
+            count: number;
+            /** Floor Length M */
+            floor_length_m: number;
+            /** Floor Width M */
+            floor_width_m: number;
+            /** Free M2 */
+            free_m2: number;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Pieces */
+            pieces: components["schemas"]["FitPiece"][];
+        };
+        /**
+         * FitPiece
+         * @description A piece as it lies on the floor: its lower left corner, and its sides along and up.
+         */
+        FitPiece: {
+            /** Along M */
+            along_m: number;
+            /** Up M */
+            up_m: number;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+        };
+        /**
+         * Fitting
+         * @description What lets water into a reservoir or out of it.
+         *
+         *     height_m: of an opening's lower edge above the reservoir's floor. sealed: whether what goes through the wall is.
+         */
+        Fitting: {
+            /** Diameter M */
+            diameter_m?: number | null;
+            /** Height M */
+            height_m?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "inlet" | "drain" | "overflow" | "filler" | "dip_tube";
+            /**
+             * Sealed
+             * @default false
+             */
+            sealed?: boolean;
         };
         /**
          * Fixed
@@ -3729,9 +3819,14 @@ export interface components {
         };
         /**
          * Pipe
-         * @description Drain pipe lying in a reservoir. wrap: the sheet it is wrapped in.
+         * @description Drain pipe lying in a reservoir. wrap: the sheet it is wrapped in. caps: how many of its ends are closed.
          */
         Pipe: {
+            /**
+             * Caps
+             * @default 0
+             */
+            caps?: number;
             /**
              * Count
              * @default 1
@@ -4137,6 +4232,8 @@ export interface components {
             catchment_m2?: number;
             /** Crates */
             crates?: components["schemas"]["Crate"][];
+            /** Fittings */
+            fittings?: components["schemas"]["Fitting"][];
             /** Height M */
             height_m: number;
             /** Liner Lap M */
@@ -4238,7 +4335,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pipe" | "crate" | "soil_column" | "strip" | "fabric" | "filler" | "overflow";
+            kind: "pipe" | "crate" | "soil_column" | "strip" | "fabric" | "filler" | "dip_tube" | "overflow" | "inlet" | "drain";
             /** Outline */
             outline: [
                 number,
@@ -5355,6 +5452,9 @@ export interface components {
         /**
          * Wick
          * @description What lifts the water into the soil. dips: whether a fabric is tucked down to the floor, not laid flat.
+         *
+         *     height_m: of a soil column, from the soil down; to the floor unless said. length_m: of a strip, from its end in the
+         *     water to its end among the roots.
          */
         Wick: {
             /**
@@ -5369,11 +5469,15 @@ export interface components {
              * @default false
              */
             dips?: boolean;
+            /** Height M */
+            height_m?: number | null;
             /**
              * Kind
              * @enum {string}
              */
             kind: "soil_column" | "strip" | "fabric";
+            /** Length M */
+            length_m?: number | null;
             /** Width M */
             width_m?: number | null;
         };
@@ -6298,6 +6402,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CornersFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_figure_figure_pieces_on_floor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedFit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FitFigures"];
                 };
             };
         };

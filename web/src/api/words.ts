@@ -291,6 +291,10 @@ export const USUAL_BAGS_M3 = {
 export const WARES: Readonly<Record<string, string>> = {
   drain_pipe: "Drain pipe",
   void_crate: "Void crates",
+  water_tube: "Water tube",
+  wall_fitting: "Wall fitting with seal",
+  tap: "Tap",
+  pipe_cap: "Pipe cap",
 };
 
 /** What boards are made of, by its key: what it is called. */

@@ -19,6 +19,7 @@ import { ShapePicker } from "../shapes/ShapePicker";
 import { BedActions } from "./BedActions";
 import type { BedEdit } from "./BedHead";
 import { Buried } from "./Buried";
+import { FloorFit } from "./FloorFit";
 import { Future } from "./Future";
 import { PlantingHoles } from "./PlantingHoles";
 
@@ -88,6 +89,7 @@ export default function BedMore({ gardenId, bed, figures, onEdit, draft, undoabl
       {(walled || bed.shape.kind === "trench" || bed.shape.kind.endsWith("spiral")) && (
         <Buried bed={bed} onEdit={onEdit} />
       )}
+      {figures.section.form === "vessel" && <FloorFit gardenId={gardenId} bed={bed} />}
       <ShapeChange gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       <BedActions gardenId={gardenId} bed={bed} draft={draft} undoable={undoable} />
     </Side>

@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { Row } from "../kit/Row";
+import { Tick } from "../kit/Tick";
 import FormControl from "@mui/material/FormControl";
 import FormLabel from "@mui/material/FormLabel";
 import IconButton from "@mui/material/IconButton";
@@ -10,6 +11,7 @@ import type { Bed, Reservoir } from "../api/client";
 import { showArea, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
+import { Fittings } from "./Fittings";
 import { withReservoir } from "./reservoirs";
 
 type Edit = (change: (bed: Bed) => Bed) => void;
@@ -26,6 +28,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
   return (
     <Sheet sx={{ display: "flex", flexWrap: "wrap", gap: 4, alignItems: "flex-end" }}>
       <Parts title="Wicks" reservoir={reservoir} onSet={set} />
+      <Fittings reservoir={reservoir} onSet={set} />
       <MeasureField
         label="Out of level by"
         limit="offset"
@@ -34,9 +37,9 @@ export function ReservoirFields({ bed, onEdit }: Props) {
         onMeaning={({ values: [tilt_m] }) => set({ tilt_m })}
       />
       <MeasureField
-        label="Rubble under the liner"
+        label="Stone under the liner"
         limit="offset"
-        width="104px"
+        width="150px"
         placeholder="none"
         shown={reservoir.under ? typedLength(reservoir.under.height_m, units) : ""}
         onMeaning={({ values: [height_m] }) =>
@@ -48,7 +51,7 @@ export function ReservoirFields({ bed, onEdit }: Props) {
       <MeasureField
         label="Liner turned over by"
         limit="offset"
-        width="104px"
+        width="140px"
         placeholder="no liner"
         shown={reservoir.liner_lap_m == null ? "" : typedLength(reservoir.liner_lap_m, units)}
         onMeaning={({ values: [liner_lap_m] }) => set({ liner_lap_m })}
@@ -131,6 +134,33 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
               onMeaning={({ values: [count] }) => changeWick(index, { count })}
             />
           )}
+          {wick.kind === "soil_column" && (
+            <MeasureField
+              label="Hangs down"
+              limit="offset"
+              width="110px"
+              placeholder="to the floor"
+              shown={wick.height_m == null ? "" : typedLength(wick.height_m, units)}
+              onMeaning={({ values: [height_m] }) => changeWick(index, { height_m })}
+            />
+          )}
+          {wick.kind === "strip" && (
+            <MeasureField
+              label="Length of one"
+              limit="offset"
+              width="110px"
+              placeholder="floor to roots"
+              shown={wick.length_m == null ? "" : typedLength(wick.length_m, units)}
+              onMeaning={({ values: [length_m] }) => changeWick(index, { length_m })}
+            />
+          )}
+          {wick.kind === "fabric" && (
+            <Tick
+              label="dips to the floor"
+              checked={wick.dips ?? false}
+              onTick={(dips) => changeWick(index, { dips })}
+            />
+          )}
           <IconButton
             aria-label={`Take wick ${index + 1} out`}
             onClick={() => onSet({ wicks: wicks.filter((_, at) => at !== index) })}
@@ -160,6 +190,26 @@ function Parts({ title, reservoir, onSet }: PartsProps) {
             shown={typedLength(pipe.length_m, units)}
             onMeaning={({ values: [length_m = pipe.length_m] }) =>
               onSet({ pipes: pipes.map((each, at) => (at === index ? { ...each, length_m } : each)) })
+            }
+          />
+          <Tick
+            label="ends capped"
+            checked={(pipe.caps ?? 0) > 0}
+            onTick={(ticked) =>
+              onSet({
+                pipes: pipes.map((each, at) => (at === index ? { ...each, caps: ticked ? 2 : 0 } : each)),
+              })
+            }
+          />
+          <Tick
+            label="wrapped"
+            checked={pipe.wrap != null}
+            onTick={(ticked) =>
+              onSet({
+                pipes: pipes.map((each, at) =>
+                  at === index ? { ...each, wrap: ticked ? "geotextile" : null } : each,
+                ),
+              })
             }
           />
           <IconButton
