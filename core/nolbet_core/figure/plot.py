@@ -18,6 +18,7 @@ from nolbet_core.figure.plot_figures import (
     ContourFigures,
     CourseFigures,
     LevelFigures,
+    PathFigures,
     PlacedFigures,
     PlotFigures,
     PlotFinding,
@@ -26,23 +27,25 @@ from nolbet_core.findings.every import look_for
 from nolbet_core.findings.finding import Finding, Found
 from nolbet_core.findings.plot import BedsBeside, aisle_level
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.plot import Plot
+from nolbet_core.plan.plot import Course, Plot
 from nolbet_core.plot.aisles import Aisle, Clash, aisles_between, clashes_on, path_polygon
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.levels import Surface, packing_under
-from nolbet_core.plot.paths import PathCourse, laid_courses
-from nolbet_core.plot.placed import PlacedBed, rings_of
+from nolbet_core.plot.paths import LaidPath, PathBand, PathCourse, laid_courses, laid_paths
+from nolbet_core.plot.placed import PlacedBed, every_ring, rings_of
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.hollow import Point
 from nolbet_core.shelf.material import Material
-from nolbet_core.stack.layers import Standing
+from nolbet_core.stack.fill import bulk_standing
+from nolbet_core.stack.layers import Bulk, Standing
 
 
 @dataclass(frozen=True)
 class Laid:
     """A plot with its beds laid on it: aisles, clashes, what paths cover, and what lies on them. beds: by key.
 
-    wood: what of wood is there, where ants that nest in it live.
+    wood: what of wood is there, where ants that nest in it live. paths: where only some of the ground is path; rest_m2:
+    what is neither bed nor path. brought_in: fill for levelling.
     """
 
     plot: Plot
@@ -55,6 +58,9 @@ class Laid:
     courses: tuple[Standing, ...]
     system: System
     wood: tuple[str, ...] = ()
+    paths: tuple[LaidPath, ...] = ()
+    rest_m2: float = 0.0
+    brought_in: tuple[Standing, ...] = ()
 
     @cached_property
     def between(self) -> tuple[tuple[Finding[Any], Found], ...]:
@@ -68,8 +74,11 @@ def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mappin
     if plot is None or ground is None:
         raise ValueError("the garden has no plot")
     placed = tuple(place for each in beds for place in each.placed)
-    path_m2 = path_polygon(placed, ground.polygon).area
-    courses = [PathCourse(materials[each.material], each.thickness_m or 0.0) for each in plot.courses]
+    free = path_polygon(placed, ground.polygon)
+    courses = _courses_of(plot.courses, materials)
+    paths = () if plot.paths is None else laid_paths(_bands(plot, materials), free)
+    path_m2 = free.area if plot.paths is None else sum(each.ground.area for each in paths)
+    on_all = laid_courses(path_m2, courses) if plot.paths is None else ()
     return Laid(
         plot,
         ground,
@@ -78,10 +87,41 @@ def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mappin
         aisles_between(placed, ground.fixed),
         clashes_on(placed, ground.fixed, ground.polygon),
         path_m2,
-        laid_courses(path_m2, courses),
+        on_all,
         around.system,
-        _wood_round(around, ground, courses),
+        _wood_round(around, ground, [*courses, *(each for path in paths for each in path.band.courses)]),
+        paths,
+        free.area - path_m2,
+        _brought_in(plot, ground, materials),
     )
+
+
+def _courses_of(courses: Sequence[Course], materials: Mapping[str, Material]) -> tuple[PathCourse, ...]:
+    return tuple(PathCourse(materials[each.material], each.thickness_m or 0.0) for each in courses)
+
+
+def _bands(plot: Plot, materials: Mapping[str, Material]) -> list[PathBand]:
+    """A plot's paths as the rules take them."""
+    return [
+        PathBand(
+            each.name or f"Path {number}",
+            tuple((x, y) for x, y in each.outline_m or []),
+            tuple((x, y) for x, y in each.line_m or []),
+            each.width_m or 0.0,
+            each.dug_m or 0.0,
+            _courses_of(plot.courses if each.courses is None else each.courses, materials),
+        )
+        for number, each in enumerate(plot.paths or [], start=1)
+    ]
+
+
+def _brought_in(plot: Plot, ground: Ground, materials: Mapping[str, Material]) -> tuple[Standing, ...]:
+    """What is brought in for levelling, beside what the ground gives itself."""
+    if plot.fill_with is None or ground.surface is None:
+        return ()
+    done = ground.surface.cut_and_fill(plot.level_m)
+    short_m3 = max(done.fill_m3 - done.cut_m3, 0.0)
+    return (bulk_standing(Bulk(materials[plot.fill_with], "volume", short_m3), (0.0, 0.0), short_m3, 0.0),)
 
 
 def _wood_round(around: Surroundings, ground: Ground, courses: Sequence[PathCourse]) -> tuple[str, ...]:
@@ -117,6 +157,9 @@ def plot_figures(laid: Laid, own: Iterable[PlotFinding]) -> PlotFigures:
         aisles=[_aisle(each) for each in laid.aisles if not each.between_pots],
         clashes=[_clash(each) for each in laid.clashes],
         courses=[_course(each) for each in laid.courses],
+        paths=[_path(each) for each in laid.paths],
+        rest_m2=laid.rest_m2,
+        brought_in=[_course(each) for each in laid.brought_in],
         levels=_levels(surface, laid.plot.level_m, laid.system) if surface else None,
         findings=gravest_on_plot([*own, *between]),
     )
@@ -191,6 +234,17 @@ def _course(layer: Standing) -> CourseFigures:
         loose_m3=layer.loose_m3,
         mass_moist_kg=layer.mass_moist_kg,
         sheet_area_m2=layer.sheet_area_m2,
+    )
+
+
+def _path(path: LaidPath) -> PathFigures:
+    return PathFigures(
+        name=path.band.name,
+        area_m2=path.ground.area,
+        outlines=drawn_rings(every_ring(path.ground)),
+        courses=[_course(each) for each in path.courses],
+        spoil_m3=path.spoil_m3,
+        raised_m=path.raised_m,
     )
 
 

@@ -49,7 +49,7 @@ class ClashFigures:
 
 @record
 class CourseFigures:
-    """A course over all paths."""
+    """A course over a path, or over all of them."""
 
     material: str
     name: str
@@ -59,6 +59,20 @@ class CourseFigures:
     loose_m3: float
     mass_moist_kg: float
     sheet_area_m2: float
+
+
+@record
+class PathFigures:
+    """A path where it lies. spoil_m3: what digging it out gives, loose. raised_m: how high its surface stands over the
+    ground, under it where negative. outlines: what it is drawn by, holes among them.
+    """
+
+    name: str
+    area_m2: float
+    outlines: list[Line]
+    courses: list[CourseFigures]
+    spoil_m3: float
+    raised_m: float
 
 
 @record
@@ -90,7 +104,10 @@ class PlotFinding:
 
 @record
 class PlotFigures:
-    """A plot with its beds. walls_m2: what walls take from growing. path_m2: the plot less its beds."""
+    """A plot with its beds. walls_m2: what walls take from growing. path_m2: the plot less its beds, or its paths alone
+    where it has any of their own; rest_m2: what is neither. courses: over all that is path, where none is told apart.
+    brought_in: what levelling takes beside what the ground gives.
+    """
 
     ground_m2: float
     beds_m2: float
@@ -101,6 +118,9 @@ class PlotFigures:
     aisles: list[AisleFigures]
     clashes: list[ClashFigures]
     courses: list[CourseFigures]
+    paths: list[PathFigures]
+    rest_m2: float
+    brought_in: list[CourseFigures]
     levels: LevelFigures | None
     findings: list[PlotFinding]
 

@@ -11,6 +11,7 @@ from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.figure.drawn import drawn_ring
 from nolbet_core.figure.plot_figures import LaidOutFigures, RoomFigures, RowsFigures, SpotFigures
 from nolbet_core.lazy import lazily
+from nolbet_core.plot.fixed import STANDING
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.plot.room import room_for
@@ -73,8 +74,8 @@ def _bounds(one: Point, other: Point) -> tuple[float, float, float, float]:
 
 
 def _standing(ground: Ground) -> list[BaseGeometry]:
-    """Outlines of what stands on the ground; pipes under it are in nobody's way."""
-    return [thing.outline for thing in ground.fixed if thing.kind not in {"drain", "service"}]
+    """Outlines of what stands on the ground or wants to be walked to; pipes under it are in nobody's way."""
+    return [thing.outline for thing in ground.fixed if thing.kind in STANDING | {"door", "gate"}]
 
 
 def room_figures(around: Surroundings, placed: Sequence[PlacedBed], length_m: float, width_m: float) -> RoomFigures:

@@ -165,7 +165,7 @@ def _beds_and_needs(built: BuiltPlan, around: Surroundings) -> tuple[list[_Figur
         figured.append(_Figured(worked, bed_figures(worked), bought_keys(layers, supplies.mixes)))
     laid = _laid(around, [each.worked for each in figured], supplies)
     if laid is not None:
-        sums.add(1, laid.courses)
+        sums.add(1, [*laid.courses, *(each for path in laid.paths for each in path.courses), *laid.brought_in])
     return figured, laid, sums.less_stock(stock_of(plan, around.year.today), supplies.mixes, supplies.materials)
 
 

@@ -24,17 +24,24 @@ class Place(Model):
     turn_deg: TurnDeg = 0.0
 
 
-FixedKind = Literal["house", "wall", "fence", "tree", "tap", "door", "drain", "service"]
+FixedKind = Literal[
+    "house", "wall", "fence", "tree", "tap", "door", "drain", "service",
+    "gate", "compost_heap", "shed", "patio", "pond", "stump",
+]  # fmt: skip
 
 
 class Fixed(Model):
-    """Something that stays where it is: at a point, or along a line. across_m: its thickness, or a tree's trunk."""
+    """Something that stays where it is: at a point, or along a line. across_m: its thickness, or a tree's trunk.
+
+    height_m: how high it stands, where it may shade.
+    """
 
     kind: FixedKind
     name: Name | None = None
     at_m: At | None = None
     line_m: Annotated[list[At], Field(min_length=2, max_length=60)] | None = None
     across_m: LengthM | None = None
+    height_m: LengthM | None = None
 
 
 class Course(Model):
@@ -42,6 +49,22 @@ class Course(Model):
 
     material: MaterialKey
     thickness_m: LayerM | None = None
+
+
+class PlotPath(Model):
+    """A path: within an outline, or along a line with a width.
+
+    dug_m: how deep its bed is dug out. courses: what is laid on it, those of the whole plot where none are said.
+    spoil_on_heap: whether what digging gave lies on the gardener's heap already.
+    """
+
+    name: Name | None = None
+    outline_m: Corners | None = None
+    line_m: Annotated[list[At], Field(min_length=2, max_length=60)] | None = None
+    width_m: LengthM | None = None
+    dug_m: LayerM | None = None
+    courses: Annotated[list[Course], Field(max_length=20)] | None = None
+    spoil_on_heap: bool = False
 
 
 class Spot(Model):
@@ -52,12 +75,19 @@ class Spot(Model):
 
 
 class Plot(Model):
-    """The ground by its corners, with everything on it but the beds; those say themselves where they lie."""
+    """The ground by its corners, with everything on it but the beds; those say themselves where they lie.
+
+    courses: of all that is no bed, or of the paths that name none. paths: where only some of it is path; rest: what the
+    rest is. fill_with: what is brought in where levelling takes more than it gives.
+    """
 
     corners_m: Corners
     north_deg: TurnDeg = 0.0
     aisle_m: OffsetM = 0.6
     fixed: Annotated[list[Fixed], Field(max_length=200)] = Field(default_factory=list)
     courses: Annotated[list[Course], Field(max_length=20)] = Field(default_factory=list)
+    paths: Annotated[list[PlotPath], Field(max_length=100)] | None = None
+    rest: Literal["lawn", "bare_soil", "gravel", "paving", "mulch"] = "lawn"
+    fill_with: MaterialKey | None = None
     spots: Annotated[list[Spot], Field(max_length=400)] = Field(default_factory=list)
     level_m: LevelM | None = None

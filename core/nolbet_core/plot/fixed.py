@@ -18,10 +18,11 @@ else:
 
 USUAL_ACROSS_M = {
     "house": 0.3, "wall": 0.2, "fence": 0.05, "tree": 0.3, "tap": 0.1, "door": 0.9, "drain": 0.3, "service": 0.0,
+    "gate": 1.0, "compost_heap": 1.2, "shed": 2.0, "patio": 3.0, "pond": 2.0, "stump": 0.4,
 }  # fmt: skip
 """How thick or wide each is where nothing is said [m]."""
 
-STANDING = frozenset({"house", "wall", "fence", "tree", "tap"})
+STANDING = frozenset({"house", "wall", "fence", "tree", "tap", "compost_heap", "shed", "pond", "stump"})
 """What a bed can't be set over."""
 
 ROOT_CIRCLE_PER_TRUNK = 12.0
@@ -56,4 +57,6 @@ class FixedThing:
 def fixed_thing(kind: str, name: str | None, points_m: Sequence[Point], across_m: float | None) -> FixedThing:
     """A fixed thing with what is usual where nothing is said. points_m: one, or a line [m]. across_m [m]."""
     usual = USUAL_ACROSS_M[kind]
-    return FixedThing(kind, name or kind.capitalize(), tuple(points_m), usual if across_m is None else across_m)
+    return FixedThing(
+        kind, name or kind.replace("_", " ").capitalize(), tuple(points_m), usual if across_m is None else across_m
+    )

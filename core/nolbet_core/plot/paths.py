@@ -1,17 +1,24 @@
-"""Courses of the paths: a compacted base, then a loose top."""
+"""Paths and their courses: a compacted base, then a loose top."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import replace
+from typing import TYPE_CHECKING
 
+from nolbet_core.lazy import lazily
 from nolbet_core.record import record
+from nolbet_core.shapes.hollow import Point
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import bulk_standing, sheet_standing
 from nolbet_core.stack.layers import Bulk, Sheet, Standing
+from nolbet_core.stack.spoil import spoil_volume
 
-ROLL_M = 2.0
-"""Width of the roll that sheets under paths come off [m]."""
+if TYPE_CHECKING:
+    import shapely
+    from shapely.geometry.base import BaseGeometry
+else:
+    shapely = lazily("shapely")
 
 
 @record
@@ -20,6 +27,61 @@ class PathCourse:
 
     material: Material
     thickness_m: float
+
+
+@record
+class PathBand:
+    """A path as asked for: its corners, or a line with a width [m]; how deep it is dug [m], and its courses."""
+
+    name: str
+    corners_m: tuple[Point, ...]
+    line_m: tuple[Point, ...]
+    width_m: float
+    dug_m: float
+    courses: tuple[PathCourse, ...]
+
+
+@record
+class LaidPath:
+    """A path as it lies: the ground it takes, its courses, and what digging gives, loose [m3].
+
+    raised_m: how high its surface stands over the ground [m], under it where negative.
+    """
+
+    band: PathBand
+    ground: BaseGeometry
+    courses: tuple[Standing, ...]
+    spoil_m3: float
+    raised_m: float
+
+
+def laid_paths(bands: Sequence[PathBand], free: BaseGeometry) -> tuple[LaidPath, ...]:
+    """Paths where they lie. free: the plot less its beds; ground that two paths cross on is the first one's."""
+    left, laid = free, []
+    for band in bands:
+        ground = left.intersection(_asked_ground(band))
+        left = left.difference(ground)
+        thick_m = sum(each.thickness_m for each in band.courses)
+        laid.append(
+            LaidPath(
+                band,
+                ground,
+                laid_courses(ground.area, band.courses),
+                spoil_volume(band.dug_m * ground.area),
+                thick_m - band.dug_m,
+            )
+        )
+    return tuple(laid)
+
+
+def _asked_ground(band: PathBand) -> BaseGeometry:
+    if band.corners_m:
+        return shapely.Polygon(band.corners_m)
+    return shapely.LineString(band.line_m).buffer(band.width_m / 2, cap_style="flat", join_style="mitre")
+
+
+ROLL_M = 2.0
+"""Width of the roll that sheets under paths come off [m]."""
 
 
 def laid_courses(area_m2: float, courses: Sequence[PathCourse]) -> tuple[Standing, ...]:

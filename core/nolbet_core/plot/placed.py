@@ -78,3 +78,10 @@ def rings_of(geometry: BaseGeometry) -> tuple[Ring, ...]:
     """Outer rings of a polygon or several [m]."""
     polygons = [part for part in shapely.get_parts(geometry) if isinstance(part, shapely.Polygon)]
     return tuple(tuple((x, y) for x, y in polygon.exterior.coords[:-1]) for polygon in polygons if not polygon.is_empty)
+
+
+def every_ring(geometry: BaseGeometry) -> tuple[Ring, ...]:
+    """Outer rings of a polygon or several with the rings of their holes [m], to be drawn by the even-odd rule."""
+    polygons = [part for part in shapely.get_parts(geometry) if isinstance(part, shapely.Polygon)]
+    lines = [line for polygon in polygons for line in (polygon.exterior, *polygon.interiors) if not polygon.is_empty]
+    return tuple(tuple((x, y) for x, y in line.coords[:-1]) for line in lines)

@@ -2287,7 +2287,7 @@ export interface components {
         };
         /**
          * CourseFigures
-         * @description A course over all paths.
+         * @description A course over a path, or over all of them.
          */
         CourseFigures: {
             /** Loose M3 */
@@ -2629,17 +2629,21 @@ export interface components {
         /**
          * Fixed
          * @description Something that stays where it is: at a point, or along a line. across_m: its thickness, or a tree's trunk.
+         *
+         *     height_m: how high it stands, where it may shade.
          */
         Fixed: {
             /** Across M */
             across_m?: number | null;
             /** At M */
             at_m?: number[] | null;
+            /** Height M */
+            height_m?: number | null;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "house" | "wall" | "fence" | "tree" | "tap" | "door" | "drain" | "service";
+            kind: "house" | "wall" | "fence" | "tree" | "tap" | "door" | "drain" | "service" | "gate" | "compost_heap" | "shed" | "patio" | "pond" | "stump";
             /** Line M */
             line_m?: number[][] | null;
             /** Name */
@@ -3784,6 +3788,28 @@ export interface components {
             saved_at: string;
         };
         /**
+         * PathFigures
+         * @description A path where it lies. spoil_m3: what digging it out gives, loose. raised_m: how high its surface stands over the
+         *     ground, under it where negative. outlines: what it is drawn by, holes among them.
+         */
+        PathFigures: {
+            /** Area M2 */
+            area_m2: number;
+            /** Courses */
+            courses: components["schemas"]["CourseFigures"][];
+            /** Name */
+            name: string;
+            /** Outlines */
+            outlines: [
+                number,
+                number
+            ][][];
+            /** Raised M */
+            raised_m: number;
+            /** Spoil M3 */
+            spoil_m3: number;
+        };
+        /**
          * PieceOfferModel
          * @description By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate.
          */
@@ -3999,6 +4025,9 @@ export interface components {
         /**
          * Plot
          * @description The ground by its corners, with everything on it but the beds; those say themselves where they lie.
+         *
+         *     courses: of all that is no bed, or of the paths that name none. paths: where only some of it is path; rest: what the
+         *     rest is. fill_with: what is brought in where levelling takes more than it gives.
          */
         Plot: {
             /**
@@ -4010,6 +4039,8 @@ export interface components {
             corners_m: number[][];
             /** Courses */
             courses?: components["schemas"]["Course"][];
+            /** Fill With */
+            fill_with?: string | null;
             /** Fixed */
             fixed?: components["schemas"]["Fixed"][];
             /** Level M */
@@ -4019,18 +4050,30 @@ export interface components {
              * @default 0
              */
             north_deg?: number;
+            /** Paths */
+            paths?: components["schemas"]["PlotPath"][] | null;
+            /**
+             * Rest
+             * @default lawn
+             * @enum {string}
+             */
+            rest?: "lawn" | "bare_soil" | "gravel" | "paving" | "mulch";
             /** Spots */
             spots?: components["schemas"]["Spot"][];
         };
         /**
          * PlotFigures
-         * @description A plot with its beds. walls_m2: what walls take from growing. path_m2: the plot less its beds.
+         * @description A plot with its beds. walls_m2: what walls take from growing. path_m2: the plot less its beds, or its paths alone
+         *     where it has any of their own; rest_m2: what is neither. courses: over all that is path, where none is told apart.
+         *     brought_in: what levelling takes beside what the ground gives.
          */
         PlotFigures: {
             /** Aisles */
             aisles: components["schemas"]["AisleFigures"][];
             /** Beds M2 */
             beds_m2: number;
+            /** Brought In */
+            brought_in: components["schemas"]["CourseFigures"][];
             /** Clashes */
             clashes: components["schemas"]["ClashFigures"][];
             /** Courses */
@@ -4044,8 +4087,12 @@ export interface components {
             levels: components["schemas"]["LevelFigures"] | null;
             /** Path M2 */
             path_m2: number;
+            /** Paths */
+            paths: components["schemas"]["PathFigures"][];
             /** Placed */
             placed: components["schemas"]["PlacedFigures"][];
+            /** Rest M2 */
+            rest_m2: number;
             /** Walls M2 */
             walls_m2: number;
         };
@@ -4057,6 +4104,32 @@ export interface components {
             /** Beds */
             beds: string[];
             finding: components["schemas"]["FindingFigures"];
+        };
+        /**
+         * PlotPath
+         * @description A path: within an outline, or along a line with a width.
+         *
+         *     dug_m: how deep its bed is dug out. courses: what is laid on it, those of the whole plot where none are said.
+         *     spoil_on_heap: whether what digging gave lies on the gardener's heap already.
+         */
+        PlotPath: {
+            /** Courses */
+            courses?: components["schemas"]["Course"][] | null;
+            /** Dug M */
+            dug_m?: number | null;
+            /** Line M */
+            line_m?: number[][] | null;
+            /** Name */
+            name?: string | null;
+            /** Outline M */
+            outline_m?: number[][] | null;
+            /**
+             * Spoil On Heap
+             * @default false
+             */
+            spoil_on_heap?: boolean;
+            /** Width M */
+            width_m?: number | null;
         };
         /**
          * PolygonShape

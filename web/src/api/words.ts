@@ -45,6 +45,7 @@ export const DEFAULTS = {
   Plot: {
     north_deg: 0.0,
     aisle_m: 0.6,
+    rest: "lawn",
   },
   Place: {
     turn_deg: 0.0,

@@ -12,6 +12,15 @@ export function Ground({ plot, figures, sheet }: Props) {
   return (
     <g>
       <path className={css.plotGround} d={linePath(sheet, plot.corners_m, true)} />
+      {figures?.paths.map((path, index) => (
+        <path
+          key={index}
+          className={css.plotPath}
+          data-part="plot-path"
+          fillRule="evenodd"
+          d={path.outlines.map((ring) => linePath(sheet, ring, true)).join("")}
+        />
+      ))}
       {figures?.levels?.contours.map((contour) =>
         contour.lines.map((line, index) => (
           <g key={`${contour.height_m} ${index}`} className={css.plotContour} data-part="plot-contour">
@@ -70,6 +79,15 @@ const SIGNS: Record<string, string> = {
   drain: "M-7 -6H7V6H-7ZM-3 -6V6M1 -6V6M5 -6V6",
 };
 
+/** Things that take a square of ground, and how wide they usually are [m]. */
+const SQUARE: Partial<Record<Fixed["kind"], number>> = {
+  compost_heap: 1.2,
+  shed: 2,
+  patio: 3,
+  pond: 2,
+  stump: 0.4,
+};
+
 function Thing({ thing, sheet }: { thing: Fixed; sheet: Sheet }) {
   if (thing.line_m) {
     const width = Math.max((thing.across_m ?? 0.1) * sheet.scale, 3);
@@ -83,10 +101,19 @@ function Thing({ thing, sheet }: { thing: Fixed; sheet: Sheet }) {
     );
   }
   const [x, y] = toSheet(sheet, thing.at_m ?? [0, 0]);
+  const side = (thing.across_m ?? SQUARE[thing.kind] ?? 1) * sheet.scale;
   const trunk = ((thing.across_m ?? 0.3) / 2) * sheet.scale;
   return (
     <g className={css.plotThing} data-part="plot-thing" data-kind={thing.kind}>
-      {thing.kind === "tree" ? (
+      {SQUARE[thing.kind] !== undefined ? (
+        <rect
+          x={x - side / 2}
+          y={y - side / 2}
+          width={side}
+          height={side}
+          rx={thing.kind === "pond" ? side / 3 : 0}
+        />
+      ) : thing.kind === "tree" ? (
         <>
           <circle className={css.treeRoots} cx={x} cy={y} r={trunk * 24} />
           <circle cx={x} cy={y} r={Math.max(trunk, 4)} />

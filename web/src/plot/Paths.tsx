@@ -1,30 +1,86 @@
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import IconButton from "@mui/material/IconButton";
-import { PlotCourses, PlotPanel } from "./plot-sheet.styles";
-import { PlotFact } from "./plot.styles";
 import type { Material, Plot, PlotFigures } from "../api/client";
-import { typedLength } from "../quantities/format";
-import { MeasureField } from "../quantities/MeasureField";
+import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
+import { INCH_M, type Units } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { MaterialFinder } from "../shelf/MaterialFinder";
-import { Swatch } from "../drawing/Swatch";
+import { Pick } from "../theme/controls/Pick";
+import { Courses } from "./Courses";
+import { OwnPath, type PlotPath } from "./OwnPath";
+import { PlotPanel, PlotPlacing } from "./plot-sheet.styles";
+import { PlotFact } from "./plot.styles";
+import type { Placing } from "./Things";
 
 type Props = {
   gardenId: number;
   plot: Plot;
   figures: PlotFigures | null;
   materials: ReadonlyMap<string, Material>;
+  placing: Placing;
   onEdit: (change: (plot: Plot) => Plot) => void;
+  onPlacing: (placing: Placing) => void;
 };
 
-const FIRST_COURSE_M = 0.05;
+const REST = [
+  ["lawn", "lawn"],
+  ["bare_soil", "bare soil"],
+  ["gravel", "gravel"],
+  ["paving", "paving"],
+  ["mulch", "mulch"],
+] as const;
 
-/** What lies on the paths, course by course from the ground up; the haul counts it. */
-export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
+/** Wide enough for a barrow. */
+const FIRST_WIDTH_M: Record<Units, number> = { metric: 0.9, ft_in: 36 * INCH_M };
+
+/** What lies on the paths: over all that is no bed, or on paths of their own. */
+export function Paths({ gardenId, plot, figures, materials, placing, onEdit, onPlacing }: Props) {
+  const { paths } = plot;
   const { units } = useShowing();
-  const courses = plot.courses ?? [];
-  const set = (next: NonNullable<Plot["courses"]>) => onEdit((now) => ({ ...now, courses: next }));
+  const put = (change: (paths: readonly PlotPath[]) => PlotPath[]) =>
+    onEdit((now) => ({ ...now, paths: change(now.paths ?? []) }));
+  const drawLine = () => {
+    const line: [number, number][] = [];
+    const more = () =>
+      onPlacing({
+        toldBy: "paths",
+        say:
+          line.length === 0 ? "Click where the path begins." : "Click where it goes on, or say it is done.",
+        put: (at) => {
+          line.push(at);
+          more();
+        },
+        done:
+          line.length > 1
+            ? () => {
+                put((now) => [...now, { line_m: line, width_m: FIRST_WIDTH_M[units] }]);
+                onPlacing(null);
+              }
+            : undefined,
+      });
+    more();
+  };
+  const drawArea = () => {
+    const corners: [number, number][] = [];
+    const more = () =>
+      onPlacing({
+        toldBy: "paths",
+        say: corners.length === 0 ? "Click the first corner." : "Click the next corner, or say it is done.",
+        put: (at) => {
+          corners.push(at);
+          more();
+        },
+        done:
+          corners.length > 2
+            ? () => {
+                put((now) => [...now, { outline_m: corners }]);
+                onPlacing(null);
+              }
+            : undefined,
+      });
+    more();
+  };
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="paths-title">
       <Typography variant="panelTitle" id="paths-title">
@@ -33,66 +89,60 @@ export function Paths({ gardenId, plot, figures, materials, onEdit }: Props) {
           {figures && <Quantity kind="area" value={figures.path_m2} />}
         </PlotFact>
       </Typography>
-      <PlotCourses>
-        {courses.map((course, index) => {
-          const material = materials.get(course.material);
-          const figured = figures?.courses[index];
-          const current = figured?.material === course.material ? figured : undefined;
-          return (
-            <li key={`${course.material} ${index}`}>
-              <Swatch material={course.material} like={material?.like} width={28} height={28} />
-              <div>
-                <strong>{material?.name ?? course.material}</strong>
-                {current && (
-                  <PlotFact data-part="plot-fact">
-                    {current.sheet ? (
-                      <Quantity kind="area" value={current.sheet_area_m2} />
-                    ) : (
-                      <>
-                        <Quantity kind="volume" value={current.placed_m3} /> placed,{" "}
-                        <Quantity kind="bulk" value={current.loose_m3} /> loose,{" "}
-                        <Quantity kind="mass" value={current.mass_moist_kg} />
-                      </>
-                    )}
-                  </PlotFact>
-                )}
-              </div>
-              {course.thickness_m != null && (
-                <MeasureField
-                  label={`Thickness of ${material?.name ?? course.material} on the paths`}
-                  hideLabel
-                  limit="layer"
-                  width="90px"
-                  shown={typedLength(course.thickness_m, units)}
-                  onMeaning={({ values: [thickness_m = 0] }) =>
-                    set(courses.map((each, at) => (at === index ? { ...each, thickness_m } : each)))
-                  }
-                />
-              )}
-              <IconButton
-                aria-label={`Leave out ${material?.name ?? course.material}`}
-                onClick={() => set(courses.filter((_, at) => at !== index))}
-              >
-                ×
-              </IconButton>
-            </li>
-          );
-        })}
-      </PlotCourses>
-      <MaterialFinder
-        key={courses.length}
+      <Courses
         gardenId={gardenId}
-        label={courses.length === 0 ? "Lay on the paths" : "Lay on top of that"}
-        value={null}
-        onChoose={(material) =>
-          set([
-            ...courses,
-            material.is_sheet
-              ? { material: material.key }
-              : { material: material.key, thickness_m: FIRST_COURSE_M },
-          ])
-        }
+        on="the paths"
+        courses={plot.courses ?? []}
+        figures={figures?.courses ?? []}
+        materials={materials}
+        onSet={(courses) => onEdit((now) => ({ ...now, courses }))}
       />
+      {paths == null ? (
+        <Row>
+          <Note>All that is no bed is path.</Note>
+          <Button onClick={() => put((now) => [...now])}>Only some of it</Button>
+        </Row>
+      ) : (
+        <>
+          {paths.map((path, index) => (
+            <OwnPath
+              key={index}
+              gardenId={gardenId}
+              path={path}
+              number={index + 1}
+              figures={figures?.paths[index]}
+              materials={materials}
+              onChange={(change) =>
+                put((now) => now.map((each, at) => (at === index ? { ...each, ...change } : each)))
+              }
+              onRemove={() => put((now) => now.filter((_, at) => at !== index))}
+            />
+          ))}
+          {placing ? (
+            <PlotPlacing severity="info" role="status">
+              {placing.say} {placing.done && <Button onClick={placing.done}>Done</Button>}
+              <Button onClick={() => onPlacing(null)}>Leave it</Button>
+            </PlotPlacing>
+          ) : (
+            <Row>
+              <Button onClick={drawLine}>+ Path along a line</Button>
+              <Button onClick={drawArea}>+ Path by its corners</Button>
+            </Row>
+          )}
+          <Row sx={{ alignItems: "flex-end" }}>
+            <Pick
+              label="The rest is"
+              options={REST}
+              value={plot.rest ?? "lawn"}
+              onChoose={(rest) => onEdit((now) => ({ ...now, rest }))}
+            />
+            <Note sx={{ paddingBottom: 2 }}>
+              {figures && <Quantity kind="area" value={figures.rest_m2} />}
+            </Note>
+            <Button onClick={() => onEdit((now) => ({ ...now, paths: null }))}>All of it is path</Button>
+          </Row>
+        </>
+      )}
     </PlotPanel>
   );
 }

@@ -152,7 +152,7 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
         ) : (
           <GroundFacts {...parts} />
         )}
-        <Paths {...parts} materials={materials} />
+        <Paths {...parts} materials={materials} placing={placing} onPlacing={setPlacing} />
         <PlotFindings
           findings={state.figures?.findings ?? []}
           onShow={show}

@@ -14,7 +14,13 @@ import { useShowing } from "../quantities/UnitsContext";
 type At = [number, number];
 
 /** What a click on the ground puts there, and what it says meanwhile. */
-export type Placing = { say: string; put: (at: At) => void; done?: () => void } | null;
+export type Placing = {
+  say: string;
+  put: (at: At) => void;
+  done?: () => void;
+  /** Where it is told, where that isn't beside the things. */
+  toldBy?: "paths";
+} | null;
 
 type Props = {
   plot: Plot;
@@ -23,7 +29,18 @@ type Props = {
   onPlacing: (placing: Placing) => void;
 };
 
-const POINTS = ["tree", "tap", "door", "drain"] as const;
+const POINTS = [
+  "tree",
+  "stump",
+  "tap",
+  "door",
+  "gate",
+  "drain",
+  "compost_heap",
+  "shed",
+  "patio",
+  "pond",
+] as const;
 const LINES = ["house", "wall", "fence", "service"] as const;
 const NAMES: Record<Fixed["kind"], string> = {
   house: "House wall",
@@ -34,7 +51,16 @@ const NAMES: Record<Fixed["kind"], string> = {
   tap: "Tap",
   door: "Door",
   drain: "Drain",
+  gate: "Gate",
+  compost_heap: "Compost heap",
+  shed: "Shed",
+  patio: "Patio",
+  pond: "Pond",
+  stump: "Stump",
 };
+
+const WIDE: readonly Fixed["kind"][] = ["tree", "stump", "compost_heap", "shed", "patio", "pond", "gate"];
+const HIGH: readonly Fixed["kind"][] = ["tree", "shed", "house", "wall", "fence"];
 
 /** What stays where it is: put there by a click, moved by typing. */
 export function Things({ plot, placing, onEdit, onPlacing }: Props) {
@@ -84,7 +110,7 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
       <Typography variant="panelTitle" id="things-title">
         What stays where it is
       </Typography>
-      {placing ? (
+      {placing && !placing.toldBy ? (
         <PlotPlacing severity="info" role="status">
           {placing.say} {placing.done && <Button onClick={placing.done}>Done</Button>}
           <Button onClick={() => onPlacing(null)}>Leave it</Button>
@@ -106,14 +132,26 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
               name={thing.name ?? NAMES[thing.kind]}
               onName={(name) => change(index, { name })}
             />
-            {thing.kind === "tree" && (
+            {WIDE.includes(thing.kind) && (
               <MeasureField
-                label={`Trunk of ${thing.name ?? "the tree"}`}
+                label={`${thing.kind === "tree" ? "Trunk of" : "Across"} ${thing.name ?? NAMES[thing.kind].toLowerCase()}`}
                 hideLabel
                 limit="length"
                 width="90px"
-                shown={typedLength(thing.across_m ?? 0.3, units)}
+                placeholder="across"
+                shown={thing.across_m == null ? "" : typedLength(thing.across_m, units)}
                 onMeaning={({ values: [across_m] }) => change(index, { across_m })}
+              />
+            )}
+            {HIGH.includes(thing.kind) && (
+              <MeasureField
+                label={`Height of ${thing.name ?? NAMES[thing.kind].toLowerCase()}`}
+                hideLabel
+                limit="length"
+                width="90px"
+                placeholder="height"
+                shown={thing.height_m == null ? "" : typedLength(thing.height_m, units)}
+                onMeaning={({ values: [height_m] }) => change(index, { height_m })}
               />
             )}
             <IconButton
