@@ -30,6 +30,12 @@ def plot(page: Page) -> None:
     page.get_by_text("pack under its corners").wait_for()
 
 
+def setting_out(page: Page) -> None:
+    """The pegs of the plot, and how far each lies from two corners."""
+    page.get_by_role("link", name="Set it out with two tapes").click()
+    page.locator("[data-part=peg]").first.wait_for()
+
+
 def open_bed(page: Page, name: str) -> None:
     """A bed cut open, found by its name."""
     page.get_by_role("button", name="Find a bed, a view or a material").click()
@@ -131,6 +137,7 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "blend": blend,
     "water": water,
     "plot": plot,
+    "setting-out": setting_out,
     "haul": haul,
     "shelf": shelf,
     "history": history,

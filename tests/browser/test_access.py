@@ -18,6 +18,7 @@ pytestmark = pytest.mark.browser
 AXE = Path(__file__).resolve().parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 VIEWS = {
     "plot": "[data-part=bed-on-plot]",
+    "plot/setting-out": "[data-part=set-out-bed]",
     "section/bed/branchy": "[data-part=tally-volume]",
     "new": "[data-part=tape-drawing]",
     "haul": "[data-part=haul-lines]",

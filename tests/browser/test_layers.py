@@ -84,7 +84,8 @@ def test_a_sheet_has_plies_laps_sides_a_skirt_and_pieces(app: Page, home: str, g
     garden = keep(gardener, BRANCHY)
     open_section(app, home, garden, "branchy")
     sheet = card(app, "Cardboard")
-    expect(sheet).to_contain_text("4.00 m²")
+    # twice four boxes of 1.0 x 0.7 m over 2 m2
+    expect(sheet).to_contain_text("5.60 m²")
     type_into(sheet.get_by_label("Plies"), "1")
     expect(sheet).to_contain_text("Cardboard, 1 ply")
     type_into(sheet.get_by_label("Up the sides"), "10 cm")

@@ -205,3 +205,29 @@ def test_sizing_from_boards_a_liner_and_pots(app: Page, home: str, gardener: Use
     app.get_by_role("button", name="Pots").click()
     expect(app.locator("[data-part=sizing-list]")).to_contain_text("#5")
     expect(app.locator("[data-part=sizing-list] li", has_text="#5")).to_contain_text("13 L to 20 L")
+
+
+def test_a_path_is_drawn_and_the_plot_is_set_out(app: Page, home: str, gardener: User) -> None:
+    ground = {"corners_m": [[0, 0], [12, 0], [12, 8], [0, 8]], "aisle_m": 0.6}
+    garden = keep(gardener, zoo.bed(name="Plain", layers=[], places=[{"x_m": 6.0, "y_m": 6.0}]), ground=ground)
+    app.goto(f"{home}/garden/{garden.pk}/plot")
+    app.get_by_role("button", name="Only some of it").click()
+    app.get_by_role("button", name="+ Path along a line").click()
+    sheet = app.locator("[data-part=plot-sheet]")
+    sheet.scroll_into_view_if_needed()
+    area = sheet.bounding_box()
+    assert area is not None
+    for share in (0.2, 0.8):
+        app.mouse.click(area["x"] + share * area["width"], area["y"] + 0.75 * area["height"])
+    app.get_by_role("button", name="Done").click()
+    path = app.locator("[data-part=own-path]")
+    path.get_by_label("Wide").fill("1.2 m")
+    path.get_by_label("Dug out").fill("10 cm")
+    app.keyboard.press("Enter")
+    expect(path).to_contain_text("under it")
+    expect(path.get_by_role("button", name="On the heap")).to_be_visible()
+    expect(app.locator("[data-part=plot-path]")).to_have_count(1)
+
+    app.get_by_role("link", name="Set it out with two tapes").click()
+    expect(app.locator("[data-part=set-out-bed] [data-part=peg]")).to_have_count(4)
+    expect(app.locator("[data-part=set-out-bed]")).to_contain_text("To be square: 1 to 3 2.235 m")

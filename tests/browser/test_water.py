@@ -133,7 +133,7 @@ def test_a_legged_box_is_weighed_and_its_liner_measured(app: Page, home: str, ga
     box = TANK | {"key": "box", "name": "Legged box", "shape": zoo.shape(1.2, 0.6, 0.45)}
     garden = keep(gardener, box | {"reservoir": {"height_m": 0.12, "overflow_m": 0.12, "medium": "scoria"}})
     open_water(app, home, garden, "box")
-    app.get_by_role("button", name="legs", exact=True).click()
+    app.get_by_label("It stands on").select_option("legs")
     app.get_by_label("Legs", exact=True).fill("4")
     app.keyboard.press("Enter")
     unknown = app.locator("[data-part=finding]").filter(has_text="Wet through and in leaf it puts")

@@ -33,8 +33,8 @@ def test_draft_figures_are_the_cores(signed_in: Client, garden: Garden) -> None:
 def test_a_draft_is_bought_alone_after_the_gardens_heaps(signed_in: Client, garden: Garden) -> None:
     answer = send(signed_in, "POST", f"/api/gardens/{garden.pk}/figure/buying", {"bed": zoo.WOODY})
     body = answer.json()
-    assert [need["material"] for need in body["figures"]["needs"]] == ["broadleaf_logs", "topsoil"]
-    assert body["figures"]["haul"]["unmet"] == ["broadleaf_logs", "topsoil"]
+    assert [need["material"] for need in body["needs"]] == ["broadleaf_logs", "topsoil"]
+    assert body["haul"]["unmet"] == ["broadleaf_logs", "topsoil"]
     assert body["tally"]["total"] == "0.00"
 
 

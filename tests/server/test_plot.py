@@ -98,9 +98,9 @@ def test_changing_the_garden_leaves_its_plot(signed_in: Client, ground: Garden) 
 
 def test_paths_are_in_the_gardens_needs_and_not_in_one_beds(signed_in: Client, ground: Garden) -> None:
     def topsoil(body: dict[str, Any]) -> float:
-        return float(next(need["placed_m3"] for need in body["figures"]["needs"] if need["material"] == "topsoil"))
+        return float(next(need["placed_m3"] for need in body["needs"] if need["material"] == "topsoil"))
 
-    assert topsoil(signed_in.get(at(ground, "/figure")).json()) == pytest.approx(2 * 1.0 + 7.8)
+    assert topsoil(signed_in.get(at(ground, "/figure")).json()["figures"]) == pytest.approx(2 * 1.0 + 7.8)
     alone = send(signed_in, "POST", at(ground, "/figure/buying"), {"bed": PLACED}).json()
     assert topsoil(alone) == pytest.approx(1.0)
 

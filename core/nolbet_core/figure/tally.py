@@ -7,6 +7,7 @@ from decimal import Decimal
 
 from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, MoneyOut, NeedFigures
 from nolbet_core.figure.figures import Figures
+from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.haul.bags import COMMON_BAG_M3
 from nolbet_core.haul.offers import bags_for
 from nolbet_core.quantities.units import System
@@ -45,6 +46,25 @@ class TalliedFigures:
 
     figures: Figures
     tally: TallyFigures
+
+
+@record
+class BoughtAlone:
+    """What one bed asks for and where it is bought, with its tally; the bed's own figures are asked for by themselves.
+
+    findings: of the bed, those that rest on what is bought.
+    """
+
+    needs: list[NeedFigures]
+    haul: HaulFigures | None
+    findings: list[FindingFigures]
+    tally: TallyFigures
+
+
+def bought_alone(figures: Figures, system: System) -> BoughtAlone:
+    """What a plan of one bed asks for. system: as in tallied."""
+    findings = [each for bed in figures.beds for each in bed.findings if each.subject == "haul"]
+    return BoughtAlone(figures.needs, figures.haul, findings, tallied(figures, system).tally)
 
 
 def tallied(figures: Figures, system: System) -> TalliedFigures:

@@ -29,6 +29,7 @@ from nolbet_core.figure.plot import (
 from nolbet_core.figure.plot_align import AlignWish, aligned_figures
 from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures, SpotFigures
 from nolbet_core.figure.plot_room import room_figures, rows_figures
+from nolbet_core.figure.setting_out import SettingOut, setting_out_figures
 from nolbet_core.figure.spring import add_bed, spring_order
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
@@ -139,6 +140,11 @@ def figure_rows(
     around = surroundings_of(built.plan.garden)
     _measured(around)
     return rows_figures(around, built.beds, keys, in_a_row, aisle_m, within_m)
+
+
+def figure_setting_out(built: BuiltPlan) -> SettingOut:
+    """How a garden's plot is set out with two tapes; nothing where the ground isn't measured."""
+    return setting_out_figures(surroundings_of(built.plan.garden), built.beds)
 
 
 def figure_aligned(built: BuiltPlan, wish: AlignWish) -> SpotFigures:

@@ -13,7 +13,7 @@ from nolbet.plans.whole import whole_garden, whole_plan
 from nolbet_core.built.worked import work_bed
 from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.fit import FitFigures, figure_fit
-from nolbet_core.figure.tally import TalliedFigures, tallied
+from nolbet_core.figure.tally import BoughtAlone, TalliedFigures, bought_alone, tallied
 from nolbet_core.figure.walk import figure_alone, figure_bed, figure_plan
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import LengthM
@@ -50,12 +50,12 @@ def figure_pieces_on_floor(request: HttpRequest, garden_id: int, asked: AskedFit
     return figure_fit(worked, asked.length_m, asked.width_m)
 
 
-@router.post("/{garden_id}/figure/buying", response=TalliedFigures)
+@router.post("/{garden_id}/figure/buying", response=BoughtAlone)
 def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
     """Needs and haul of a draft bed alone, after the garden's own heaps."""
     garden = own_garden(request, garden_id)
     figures = figure_alone(draft.bed, whole_plan(garden), garden_supplies(garden), today())
-    return written(tallied(figures, System(garden.units)))
+    return written(bought_alone(figures, System(garden.units)))
 
 
 @router.get("/{garden_id}/figure", response=TalliedFigures)

@@ -17,7 +17,8 @@ from nolbet_core.built.plan import BuiltPlan, built_of
 from nolbet_core.built.plot_checks import wrong_with_plot
 from nolbet_core.figure.plot_align import AlignWish, BedAt
 from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures, SpotFigures
-from nolbet_core.figure.walk import figure_aligned, figure_plot, figure_room, figure_rows
+from nolbet_core.figure.setting_out import SettingOut
+from nolbet_core.figure.walk import figure_aligned, figure_plot, figure_room, figure_rows, figure_setting_out
 from nolbet_core.plan.fields import Key, LengthM, OffsetM
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.plot import Place, Plot
@@ -92,6 +93,12 @@ def figure_aligned_bed(request: HttpRequest, garden_id: int, asked: AskedAlign) 
     to_bed = BedAt(asked.to_bed.key, asked.to_bed.index) if asked.to_bed else None
     wish = AlignWish(BedAt(asked.bed.key, asked.bed.index), asked.by, to_bed, asked.to_thing, asked.to_side)
     return figure_aligned(_drafted(own_garden(request, garden_id), asked), wish)
+
+
+@router.get("/{garden_id}/figure/setting-out", response=SettingOut)
+def figure_set_out(request: HttpRequest, garden_id: int) -> SettingOut:
+    """How a garden's plot, as it is kept, is set out with two tapes."""
+    return figure_setting_out(_drafted(own_garden(request, garden_id), DraftPlot()))
 
 
 @router.post("/{garden_id}/figure/room", response=RoomFigures)

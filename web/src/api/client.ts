@@ -28,6 +28,7 @@ export type School = NonNullable<Bed["school"]>;
 export type FindingFigures = Schemas["FindingFigures"];
 export type Figures = Schemas["Figures"];
 export type TalliedFigures = Schemas["TalliedFigures"];
+export type BoughtAlone = Schemas["BoughtAlone"];
 export type HaulFigures = Schemas["HaulFigures"];
 export type HaulLine = Schemas["HaulLine"];
 export type NeedFigures = Schemas["NeedFigures"];
@@ -253,7 +254,7 @@ export const api = {
     ),
 
   figureBuying: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
-    figured<TalliedFigures>(
+    figured<BoughtAlone>(
       await client.POST("/api/gardens/{garden_id}/figure/buying", {
         params: { path: { garden_id } },
         body: { bed },
@@ -325,6 +326,11 @@ export const api = {
         params: { path: { garden_id } },
         body: asked,
       }),
+    ),
+
+  settingOut: async (garden_id: number) =>
+    figured<Schemas["SettingOut"]>(
+      await client.GET("/api/gardens/{garden_id}/figure/setting-out", { params: { path: { garden_id } } }),
     ),
 
   figureFit: async (garden_id: number, asked: Schemas["AskedFit"], signal?: AbortSignal) =>

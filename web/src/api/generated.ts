@@ -884,6 +884,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/setting-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Set Out
+         * @description How a garden's plot, as it is kept, is set out with two tapes.
+         */
+        get: operations["nolbet_api_plot_figure_set_out"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/shares": {
         parameters: {
             query?: never;
@@ -1968,6 +1988,20 @@ export interface components {
             without_waste: components["schemas"]["SizeFigures"][];
         };
         /**
+         * BoughtAlone
+         * @description What one bed asks for and where it is bought, with its tally; the bed's own figures are asked for by themselves.
+         *
+         *     findings: of the bed, those that rest on what is bought.
+         */
+        BoughtAlone: {
+            /** Findings */
+            findings: components["schemas"]["FindingFigures"][];
+            haul: components["schemas"]["HaulFigures"] | null;
+            /** Needs */
+            needs: components["schemas"]["NeedFigures"][];
+            tally: components["schemas"]["TallyFigures"];
+        };
+        /**
          * BoughtBag
          * @description Bags of a batch: how many of an offer, their size, and what they cost.
          */
@@ -2358,6 +2392,19 @@ export interface components {
             password: string;
         };
         /**
+         * DiagonalFigures
+         * @description What lies between two pegs, by their numbers, to check that corners are square.
+         */
+        DiagonalFigures: {
+            /** Length M */
+            length_m: number;
+            /** Pegs */
+            pegs: [
+                number,
+                number
+            ];
+        };
+        /**
          * DipIn
          * @description A level read off a stick, and when.
          */
@@ -2648,6 +2695,20 @@ export interface components {
             line_m?: number[][] | null;
             /** Name */
             name?: string | null;
+        };
+        /**
+         * FlagLine
+         * @description Flags along a line on which the ground has one height. first, second: as of a bed.
+         */
+        FlagLine: {
+            /** First */
+            first: number;
+            /** Flags */
+            flags: components["schemas"]["PegFigures"][];
+            /** Height M */
+            height_m: number;
+            /** Second */
+            second: number;
         };
         /**
          * FlatAreaShape
@@ -3810,6 +3871,23 @@ export interface components {
             spoil_m3: number;
         };
         /**
+         * PegFigures
+         * @description A peg: where it lies on the plot, and how far from the first and the second point that tapes are held to.
+         */
+        PegFigures: {
+            /** At */
+            at: [
+                number,
+                number
+            ];
+            /** First M */
+            first_m: number;
+            /** Name */
+            name: string;
+            /** Second M */
+            second_m: number;
+        };
+        /**
          * PieceOfferModel
          * @description By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate.
          */
@@ -4647,6 +4725,48 @@ export interface components {
             reservoir?: components["schemas"]["Reservoir"] | null;
             /** School */
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
+        };
+        /**
+         * SetOutFigures
+         * @description A bed to be set out. first, second: corners of the plot that the tapes are held to, numbered from 1.
+         *
+         *     radius_m: of what is round, to be drawn from its middle with a string.
+         */
+        SetOutFigures: {
+            /** Diagonals */
+            diagonals: components["schemas"]["DiagonalFigures"][];
+            /** First */
+            first: number;
+            /** Index */
+            index: number;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Pegs */
+            pegs: components["schemas"]["PegFigures"][];
+            /** Radius M */
+            radius_m: number | null;
+            /** Second */
+            second: number;
+            /** Sides M */
+            sides_m: number[];
+        };
+        /**
+         * SettingOut
+         * @description All that is set out on a plot. base_m: between neighbouring corners of the plot, from the first to the second on.
+         *
+         *     diagonals_m: from the plot's first corner to each that isn't its neighbour, to check the plot itself.
+         */
+        SettingOut: {
+            /** Base M */
+            base_m: number[];
+            /** Beds */
+            beds: components["schemas"]["SetOutFigures"][];
+            /** Diagonals */
+            diagonals: components["schemas"]["DiagonalFigures"][];
+            /** Lines */
+            lines: components["schemas"]["FlagLine"][];
         };
         /**
          * ShareFigures
@@ -6422,7 +6542,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TalliedFigures"];
+                    "application/json": components["schemas"]["BoughtAlone"];
                 };
             };
         };
@@ -6783,6 +6903,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OfferedSchools"];
+                };
+            };
+        };
+    };
+    nolbet_api_plot_figure_set_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingOut"];
                 };
             };
         };

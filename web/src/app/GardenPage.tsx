@@ -16,7 +16,7 @@ import { Rail } from "./Rail";
 import { Body, Frame, SkipLink } from "./shell.styles";
 import { TopBar } from "./TopBar";
 import { ViewsAhead } from "./ViewsAhead";
-import { BlendView, HaulView, NewBed, PlotView, ShelfView } from "./views";
+import { BlendView, HaulView, NewBed, PlotView, SettingOutView, ShelfView } from "./views";
 
 const loadFinder = () => import("./Finder");
 const Finder = lazy(loadFinder);
@@ -102,6 +102,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="section/bed/:bedKey/compare" element={<ChosenBed {...shown} view="compare" />} />
                 <Route path="water/bed/:bedKey" element={<ChosenBed {...shown} view="water" />} />
                 <Route path="plot" element={<PlotView {...shown} />} />
+                <Route path="plot/setting-out" element={<SettingOutView {...shown} />} />
                 <Route path="blend/:mix?" element={<BlendView {...shown} bedKey={first} />} />
                 <Route path="haul" element={<HaulView gardenId={garden.id} materials={materials} />} />
                 <Route path="shelf/:material?" element={<ShelfView gardenId={garden.id} />} />

@@ -1,11 +1,9 @@
 import { lazy } from "react";
 
-/** The views, and what opens in them only when it is asked for. */
 const load = {
   plot: () => import("../plot/PlotView"),
+  settingOut: () => import("../plot/SettingOutView"),
   section: () => import("../section/SectionView"),
-  layerTools: () => import("../section/LayerTools"),
-  newLayer: () => import("../section/NewLayer"),
   history: () => import("../section/HistoryView"),
   schools: () => import("../schools/SchoolsView"),
   compare: () => import("../schools/CompareView"),
@@ -18,6 +16,7 @@ const load = {
 
 /** Every view is a chunk of its own. */
 export const PlotView = lazy(load.plot);
+export const SettingOutView = lazy(load.settingOut);
 export const SectionView = lazy(load.section);
 export const HistoryView = lazy(load.history);
 export const SchoolsView = lazy(load.schools);

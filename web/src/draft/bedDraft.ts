@@ -7,7 +7,7 @@ import {
   type ForecastFigures,
   type KeptBed,
   type Problem,
-  type TalliedFigures,
+  type BoughtAlone,
   type Version,
 } from "../api/client";
 import type { Units } from "../quantities/format";
@@ -26,7 +26,7 @@ export type BedState = {
   figures: BedFigures | null;
   /** The bed that the figures were worked out for; the draft may be ahead of it. */
   figuredBed: Bed;
-  buying: TalliedFigures | null;
+  buying: BoughtAlone | null;
   /** The coming years of a bed, once they are there. */
   forecast: ForecastFigures | null;
   /** The bed that they were worked out for. */
@@ -41,7 +41,7 @@ export type BedState = {
 
 const BUYING_AFTER_MS = 150;
 
-type Later = { buying: TalliedFigures; forecast: ForecastFigures };
+type Later = { buying: BoughtAlone; forecast: ForecastFigures };
 type Waiting = { finding: FindingFigures; then?: (bed: Bed) => void } | { dose: string };
 
 export const keptOf = ({ bed, revision, saved_at }: KeptBed): Kept<Bed> => ({

@@ -6,6 +6,7 @@ import { Problem } from "../kit/Problem";
 import { PlotAside, PlotHeading, PlotHint, PlotLeft, PlotPage, PlotStage } from "./plot-sheet.styles";
 import { PlotBed, PlotBeds, PlotNew, PlotDrawing, PlotFact, PlotViewBox } from "./plot.styles";
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
 import { useCallback, useState } from "react";
 import { api, type BedFigures, type KeptGarden, type Material, type Plot } from "../api/client";
 import { Sign } from "../drawing/Sign";
@@ -126,6 +127,11 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
           and ] turn. Dashed beds are planned.
         </PlotHint>
         <Unplaced garden={garden} plot={state.plot} rows={rows} />
+        <Row>
+          <Button component={Link} to={`/garden/${garden.id}/plot/setting-out`}>
+            Set it out with two tapes
+          </Button>
+        </Row>
       </PlotLeft>
       <PlotAside>
         {chosen && bed && place ? (

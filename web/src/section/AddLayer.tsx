@@ -1,11 +1,9 @@
 import Button from "@mui/material/Button";
-import { lazy, memo, Suspense } from "react";
+import { memo } from "react";
 import type { BedFigures, Material } from "../api/client";
 import { Key } from "../kit/Key";
+import { NewLayer } from "./NewLayer";
 import { AddHints, AddLayerBox } from "./section.styles";
-
-/** Its fields come when they are first asked for, or when nothing else is to be fetched. */
-const NewLayer = lazy(() => import("./NewLayer"));
 
 export type AddProps = {
   gardenId: number;
@@ -22,12 +20,7 @@ export type AddProps = {
 /** The place for the next layer: over any other, on top of all, or on the floor. */
 export const AddLayer = memo(function AddLayer(props: AddProps) {
   const { open, onOpen, onSheetOnFloor } = props;
-  if (open)
-    return (
-      <Suspense fallback={<AddLayerBox data-part="add-layer" aria-busy="true" />}>
-        <NewLayer {...props} />
-      </Suspense>
-    );
+  if (open) return <NewLayer {...props} />;
   return (
     <AddLayerBox data-part="add-layer">
       <Button variant="text" onClick={() => onOpen(true)}>

@@ -1,5 +1,5 @@
 import Chip from "@mui/material/Chip";
-import { lazy, memo, Suspense, type Ref } from "react";
+import { memo, type Ref } from "react";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
 import { changeLayer, setAmount, withLaid, type LayerEdit } from "../draft/edits";
@@ -22,8 +22,7 @@ import {
   LayerOpen,
   LayerTop,
 } from "./layer-card.styles";
-
-const LayerTools = lazy(() => import("./LayerTools"));
+import { LayerTools } from "./LayerTools";
 
 export type CardProps = {
   gardenId: number;
@@ -95,11 +94,7 @@ export const LayerCard = memo(function LayerCard(props: CardProps) {
             />
           </LayerBar>
         )}
-        {selected && (
-          <Suspense fallback={null}>
-            <LayerTools {...props} layer={layer} figured={figured} material={material} />
-          </Suspense>
-        )}
+        {selected && <LayerTools {...props} layer={layer} figured={figured} material={material} />}
       </LayerMain>
     </LayerCardBox>
   );

@@ -34,7 +34,7 @@ const WAYS: readonly (readonly [Way, string])[] = [
 const END = { alignItems: "flex-end" } as const;
 
 /** What can be changed about the chosen layer, on its card. */
-export default function LayerTools(props: Props) {
+export function LayerTools(props: Props) {
   const onEdit = useEventCallback(props.onEdit);
   const onMove = useEventCallback(props.onMove);
   const onRemove = useEventCallback(props.onRemove);
@@ -160,7 +160,7 @@ function BulkTools(props: Props) {
 const ROT: Record<NonNullable<Layer["ripeness"]>, string> = {
   fresh: "Fresh",
   half: "Half rotted",
-  finished: "Rotted down",
+  finished: "Finished",
 };
 
 /** How far it has rotted, of what can be had in several states; the usual one needn't be said. */

@@ -8,7 +8,7 @@ import type { AddProps } from "./AddLayer";
 import { AddLayerBox } from "./section.styles";
 
 /** Where the new layer goes, and what it is made of. */
-export default function NewLayer({ gardenId, figures, chosen, onOpen, onAdd }: AddProps) {
+export function NewLayer({ gardenId, figures, chosen, onOpen, onAdd }: AddProps) {
   const count = figures.layers.length;
   const [at, setAt] = useState(chosen === null ? count : chosen + 1);
   const places = Array.from(

@@ -1,5 +1,5 @@
 import { memo, useMemo } from "react";
-import type { BedFigures, FindingFigures, ForecastFigures, TalliedFigures } from "../api/client";
+import type { BedFigures, FindingFigures, ForecastFigures, BoughtAlone } from "../api/client";
 import { Findings } from "../findings/Findings";
 import { Aside } from "../kit/View";
 import { Prospects } from "./Prospects";
@@ -8,7 +8,7 @@ import { Tally } from "./Tally";
 type Props = {
   gardenId: number;
   figures: BedFigures;
-  buying: TalliedFigures | null;
+  buying: BoughtAlone | null;
   forecast: ForecastFigures | null;
   waiting: boolean;
   onDose: (material: string) => void;
@@ -31,7 +31,7 @@ export const SectionAside = memo(function SectionAside(props: Props) {
 });
 
 /** The bed's own findings, and those that came with the buying (a request later), the gravest first. */
-function allFindings(own: readonly FindingFigures[], buying: TalliedFigures | null): FindingFigures[] {
-  const added = buying?.figures.beds[0]?.findings.filter(({ subject }) => subject === "haul") ?? [];
+function allFindings(own: readonly FindingFigures[], buying: BoughtAlone | null): FindingFigures[] {
+  const added = buying?.findings ?? [];
   return [...own, ...added].toSorted((one, two) => one.rank - two.rank);
 }

@@ -1,6 +1,6 @@
 import { memo } from "react";
 import Typography from "@mui/material/Typography";
-import type { BedFigures, TalliedFigures } from "../api/client";
+import type { BedFigures, BoughtAlone } from "../api/client";
 import { Explained } from "../kit/Explained";
 import { FactLine, Lines } from "../kit/Lines";
 import { Note } from "../kit/Note";
@@ -9,7 +9,7 @@ import { showMoney, shownBag } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 
-type Props = { figures: BedFigures; buying: TalliedFigures | null; waiting: boolean };
+type Props = { figures: BedFigures; buying: BoughtAlone | null; waiting: boolean };
 
 const HEADS = {
   planned: "To fill",
@@ -80,11 +80,11 @@ export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
   );
 });
 
-function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
+function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
   const { currency, units } = useShowing();
-  const { tally, figures } = buying;
-  const unmet = figures.haul?.unmet ?? [];
-  const names = new Map(figures.needs.map((need) => [need.material, need.name]));
+  const { tally, haul, needs } = buying;
+  const unmet = haul?.unmet ?? [];
+  const names = new Map(needs.map((need) => [need.material, need.name]));
   return (
     <>
       <TallyVolume data-part="tally-volume">
@@ -121,7 +121,7 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
           </FactLine>
         )}
         <FactLine name={`To pay ${beds}`}>
-          <ToPay tally={tally} unmet={unmet.length} suppliers={figures.haul != null} />
+          <ToPay tally={tally} unmet={unmet.length} suppliers={haul != null} />
         </FactLine>
       </Lines>
       {unmet.length > 0 && (
@@ -134,7 +134,7 @@ function Bought({ buying, beds }: { buying: TalliedFigures; beds: string }) {
   );
 }
 
-type ToPayProps = { tally: TalliedFigures["tally"]; unmet: number; suppliers: boolean };
+type ToPayProps = { tally: BoughtAlone["tally"]; unmet: number; suppliers: boolean };
 
 /** A sum is bold only where all of it is known. */
 function ToPay({ tally, unmet, suppliers }: ToPayProps) {
