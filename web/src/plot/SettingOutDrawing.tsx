@@ -30,6 +30,7 @@ export function SettingOutDrawing({ plot, told }: { plot: Plot; told: Told }) {
               key={`${bed.key} ${bed.index}`}
               bed={bed}
               sheet={sheet}
+              letter={letterOf(index)}
               lower={told.beds.slice(0, index).some((other) => isOver(other, bed))}
             />
           ))}
@@ -66,14 +67,36 @@ function isOver(one: Bed, other: Bed): boolean {
 
 const NEAR_M = 0.3;
 const ROOM_PX = 64;
+const NARROW_PX = 560;
 
-type PegsProps = { bed: Bed; sheet: Sheet; lower: boolean };
+/** Where a bed's name stands: in its middle, clear of its peg, of a small round one's line, and of a bed over it. */
+function nameY(middle: number, radius: number | null, lower: boolean, above: boolean): number {
+  if (radius === null) return middle + (lower ? 32 : 4);
+  if (radius >= ROOM_PX / 2) return middle + 18;
+  return above ? middle - radius - 6 : middle + radius + 14;
+}
 
-function Pegs({ bed, sheet, lower }: PegsProps) {
+/** What a bed is called in the drawing where there is no room for its name. */
+export function letterOf(index: number): string {
+  const letter = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? letter : `${letter}${Math.floor(index / 26) + 1}`;
+}
+
+type PegsProps = { bed: Bed; sheet: Sheet; letter: string; lower: boolean };
+
+function Pegs({ bed, sheet, letter, lower }: PegsProps) {
   const places = bed.pegs.map((peg) => toSheet(sheet, peg.at));
   const [mx = 0, my = 0] = toSheet(sheet, middleOf(bed));
-  const wide = Math.max(...places.map(([x]) => x)) - Math.min(...places.map(([x]) => x));
-  const small = places.length === 1 ? (bed.radius_m ?? 0) * sheet.scale < ROOM_PX / 2 : wide < ROOM_PX;
+  const spread = (axis: 0 | 1) => {
+    const at = places.map((place) => place[axis]);
+    return Math.max(...at) - Math.min(...at);
+  };
+  const narrow = sheet.width < NARROW_PX;
+  const radius = bed.radius_m == null ? null : bed.radius_m * sheet.scale;
+  const small =
+    places.length === 1
+      ? (radius ?? 0) < ROOM_PX / 2
+      : spread(0) < ROOM_PX || spread(1) < (narrow ? ROOM_PX : ROOM_PX / 2);
   return (
     <g className={css.plotPegs}>
       {bed.radius_m == null ? (
@@ -97,8 +120,8 @@ function Pegs({ bed, sheet, lower }: PegsProps) {
           )}
         </g>
       ))}
-      <text x={mx} y={my + (places.length > 1 ? 4 : 18) + (lower ? 15 : 0)} textAnchor="middle">
-        {small && bed.index > 0 ? bed.index + 1 : bed.name}
+      <text x={mx} y={nameY(my, radius, lower, small && bed.index === 0)} textAnchor="middle">
+        {narrow ? letter : small && bed.index > 0 ? bed.index + 1 : bed.name}
       </text>
     </g>
   );

@@ -15,7 +15,7 @@ import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { PlainView, ViewHead } from "../kit/View";
 import { Quantity } from "../quantities/Quantity";
-import { SettingOutDrawing } from "./SettingOutDrawing";
+import { letterOf, SettingOutDrawing } from "./SettingOutDrawing";
 
 type Bed = Schemas["SetOutFigures"];
 type Pegs = readonly Schemas["PegFigures"][];
@@ -66,8 +66,8 @@ export default function SettingOutView({ garden }: Props) {
           .
         </Note>
       </Sheet>
-      {told.beds.map((bed) => (
-        <OneBed key={`${bed.key} ${bed.index}`} bed={bed} />
+      {told.beds.map((bed, index) => (
+        <OneBed key={`${bed.key} ${bed.index}`} bed={bed} letter={letterOf(index)} />
       ))}
       {told.lines.length > 0 && (
         <Sheet component="section" aria-labelledby="flags-title">
@@ -89,10 +89,12 @@ export default function SettingOutView({ garden }: Props) {
   );
 }
 
-function OneBed({ bed }: { bed: Bed }) {
+function OneBed({ bed, letter }: { bed: Bed; letter: string }) {
   return (
     <Sheet component="section" aria-label={bed.name} sx={{ breakInside: "avoid" }} data-part="set-out-bed">
-      <Typography variant="sheetTitle">{bed.name}</Typography>
+      <Typography variant="sheetTitle">
+        {letter}: {bed.name}
+      </Typography>
       <TableContainer>
         <PegTable pegs={bed.pegs} first={bed.first} second={bed.second} />
       </TableContainer>

@@ -23,8 +23,8 @@ export function Thirst({ figures }: { figures: BedFigures }) {
         Its thirst{figures.count > 1 && ", each bed"}
       </Typography>
       <Note>
-        Of a usual week. Dry days are how long the soil lasts without rain before plants go short: half of
-        what they can take of it.
+        Of a usual week; to give is what rain leaves of it. Dry days are how long the soil lasts without rain
+        before plants go short: half of what they can take of it.
       </Note>
       <TableContainer>
         <FigureTable size="small">
@@ -32,7 +32,7 @@ export function Thirst({ figures }: { figures: BedFigures }) {
             <TableRow>
               <TableCell scope="col">month</TableCell>
               <TableCell scope="col">drinks a week</TableCell>
-              <TableCell scope="col">to give, after rain</TableCell>
+              <TableCell scope="col">to give</TableCell>
               <TableCell scope="col">dry days</TableCell>
             </TableRow>
           </TableHead>
@@ -68,6 +68,6 @@ export function Thirst({ figures }: { figures: BedFigures }) {
 const LONG_DAYS = 60;
 
 function lasts(days: number | null | undefined): string {
-  if (days == null) return "hardly drinks";
-  return days > LONG_DAYS ? `over ${LONG_DAYS} days` : `${trimmed(days, days < 10 ? 1 : 0)} days`;
+  if (days == null) return "many";
+  return days > LONG_DAYS ? `over ${LONG_DAYS}` : trimmed(days, 0);
 }
