@@ -9,7 +9,7 @@ from nolbet_core.plan.defaults import LAP_M
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.ripeness import StateProblem, ripened
-from nolbet_core.stack.layers import Asked, Bulk, By, Packing, Scattered, Sheet
+from nolbet_core.stack.layers import USUAL_ROLL_M, Asked, Bulk, By, Packing, Scattered, Sheet
 
 AMOUNTS = ("thickness_m", "volume_m3", "share", "fill")
 SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_m", "on_hand", "cover", "band_m")
@@ -17,8 +17,6 @@ SHEET_KEYS = ("plies", "lap_m", "up_sides_m", "skirt_m", "piece_m", "roll_width_
 USUAL_PIECE_M = {"cardboard": (0.7, 1.0), "newspaper": (0.4, 0.6)}
 """Width and length of a piece where none is said [m]: a box laid flat, a spread of newspaper."""
 
-USUAL_ROLL_M = 2.0
-"""Width of the roll that other sheets come off where none is said [m]."""
 BULK_KEYS = (*AMOUNTS, "infill", "lifts", "ripeness")
 
 

@@ -28,6 +28,7 @@ from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.plot import Plot
 from nolbet_core.quantities import limits
+from nolbet_core.quantities.units import USUAL_BARROW_M3
 
 FORMAT: Final = "nolbet-plan/1"
 
@@ -120,7 +121,7 @@ class OwnMaterial(Model):
 
 HeapUnit = Literal["bag", "barrow", "bucket", "bale"]
 
-USUAL_HEAP_M3: dict[HeapUnit, float] = {"barrow": 0.085, "bucket": 0.010}
+USUAL_HEAP_M3: dict[HeapUnit, float] = {"barrow": USUAL_BARROW_M3, "bucket": 0.010}
 """What a heaped barrow and a bucket hold, loose [m3]; bags and bales say so themselves."""
 
 COMPOST_YIELD = 0.4

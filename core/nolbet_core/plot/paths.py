@@ -11,7 +11,7 @@ from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import bulk_standing, sheet_standing
-from nolbet_core.stack.layers import Bulk, Sheet, Standing
+from nolbet_core.stack.layers import USUAL_ROLL_M, Bulk, Sheet, Standing
 from nolbet_core.stack.spoil import spoil_volume
 
 if TYPE_CHECKING:
@@ -80,10 +80,6 @@ def _asked_ground(band: PathBand) -> BaseGeometry:
     return shapely.LineString(band.line_m).buffer(band.width_m / 2, cap_style="flat", join_style="mitre")
 
 
-ROLL_M = 2.0
-"""Width of the roll that sheets under paths come off [m]."""
-
-
 def laid_courses(area_m2: float, courses: Sequence[PathCourse]) -> tuple[Standing, ...]:
     """Courses laid over an area [m2], from the ground up: volumes, masses and sheets as of any layer."""
     laid: list[Standing] = []
@@ -92,7 +88,7 @@ def laid_courses(area_m2: float, courses: Sequence[PathCourse]) -> tuple[Standin
         top_m = height_m + course.thickness_m
         if course.material.is_sheet:
             sheet = Sheet(course.material)
-            laps = 1 + sheet.lap_m / (ROLL_M - sheet.lap_m)
+            laps = 1 + sheet.lap_m / (USUAL_ROLL_M - sheet.lap_m)
             standing = sheet_standing(sheet, height_m, area_m2 * laps, None)
             laid.append(replace(standing, covered_m2=area_m2))
         else:

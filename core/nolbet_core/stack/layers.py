@@ -46,6 +46,10 @@ class Bulk:
     scattered: tuple[Scattered, ...] = ()
 
 
+USUAL_ROLL_M = 2.0
+"""Width of the roll that a sheet comes off where none is said [m]."""
+
+
 @record
 class Sheet:
     """A sheet in the stack, without thickness.

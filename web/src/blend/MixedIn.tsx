@@ -4,7 +4,7 @@ import type { Material } from "../api/client";
 import { Note } from "../kit/Note";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { showMixedIn, type Units } from "../quantities/format";
+import { POUND_A_YARD_KG_M3, showMixedIn, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
@@ -22,7 +22,7 @@ type Props = {
 };
 
 /** A kilogram to the cubic metre, or two pounds to the yard. */
-const FIRST_KG_M3: Record<Units, number> = { metric: 1, ft_in: (2 * 0.45359237) / 0.764554857984 };
+const FIRST_KG_M3: Record<Units, number> = { metric: 1, ft_in: 2 * POUND_A_YARD_KG_M3 };
 const LIME = "lime";
 
 /** Lime, meals and fertilisers, which go into a mix by weight. */

@@ -9,6 +9,7 @@ const DRY_QUART_M3 = 0.001101220942715;
 const GALLON_M3 = 0.003785411784;
 const SQ_FT_M2 = 0.09290304;
 const POUND_KG = 0.45359237;
+export const POUND_A_YARD_KG_M3 = POUND_KG / CU_YD_M3;
 const SHORT_TON_KG = 907.18474;
 const EIGHTHS = ["", "1/8", "1/4", "3/8", "1/2", "5/8", "3/4", "7/8"];
 const SIGNS: Record<string, string> = { USD: "$", EUR: "€", GBP: "£", CAD: "$", AUD: "$", NZD: "$" };
@@ -123,7 +124,7 @@ export function showMass(mass_kg: number, units: Units, beside_kg = mass_kg): st
 
 /** What is mixed into soil by weight: to the cubic metre or yard, as mixes are reckoned. */
 export function showMixedIn(dose_kg_m3: number, units: Units): string {
-  if (units === "ft_in") return `${trimmed((dose_kg_m3 * CU_YD_M3) / POUND_KG, 2)} lb a cu yd`;
+  if (units === "ft_in") return `${trimmed(dose_kg_m3 / POUND_A_YARD_KG_M3, 2)} lb a cu yd`;
   return `${trimmed(dose_kg_m3, 2)} kg a m³`;
 }
 
