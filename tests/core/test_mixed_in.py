@@ -15,6 +15,8 @@ from nolbet_core.figure.mix_amounts import figure_mix_amounts
 from nolbet_core.figure.mixing import figure_mix
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.quantities.limits import LIMITS
+from nolbet_core.quantities.reading import Context, read
 from nolbet_core.quantities.units import System
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
@@ -139,3 +141,27 @@ def test_an_emptied_bed_asks_for_no_holes_and_chips_are_nothing_to_plant_in() ->
     with pytest.raises(PlanProblem) as problem:
         read_plan(zoo.plan({**zoo.bed(), "holes": {**HOLES, "material": "wood_chips"}}))
     assert problem.value.path == "beds[0].holes.material"
+
+
+@pytest.mark.parametrize(
+    ("typed", "system", "kg_m3", "shown"),
+    [
+        ("2", System.FT_IN, 1.18655, "2 lb a cu yd"),
+        ("3 1/2 lb", System.FT_IN, 2.07647, "3.5 lb a cu yd"),
+        ("3.4 lb a cu yd", System.METRIC, 2.01714, "2.02 kg a m³"),
+        ("0.1 lb a cu ft", System.FT_IN, 1.60185, "2.7 lb a cu yd"),
+        ("1,5 kg/m3", System.FT_IN, 1.5, "2.53 lb a cu yd"),
+        ("2", System.METRIC, 2.0, "2 kg a m³"),
+    ],
+)
+def test_pounds_mixed_in_are_to_the_yard(typed: str, system: System, kg_m3: float, shown: str) -> None:
+    (meaning,) = read(typed, LIMITS["mixed_in"], Context(system)).meanings
+    assert meaning.values == (pytest.approx(kg_m3, rel=1e-5),)
+    assert meaning.shown == shown
+
+
+def test_too_much_mixed_in_is_refused_by_the_yard() -> None:
+    problem = read("500 lb", LIMITS["mixed_in"], Context(System.FT_IN)).problem
+    assert problem == (
+        "“500 lb”: more than the 337.11 lb a cu yd that what is mixed in may be. Try 2 lb a cu yd or 1.2 kg/m3."
+    )

@@ -16,6 +16,7 @@ NAMES = {
     "showVolume": writing.show_volume,
     "showBulkVolume": writing.show_bulk_volume,
     "showArea": writing.show_area,
+    "showMixedIn": writing.show_mixed_in,
     "showWater": writing.show_water,
 }
 

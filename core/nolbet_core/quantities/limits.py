@@ -11,6 +11,7 @@ from enum import StrEnum
 from nolbet_core.quantities.units import (
     CENTIMETRE,
     CU_FT,
+    CU_YD,
     FOOT,
     INCH,
     KILOGRAM,
@@ -35,6 +36,7 @@ class Kind(StrEnum):
     AREA = "area"
     LOAD = "load"
     DENSITY = "density"
+    MIXED_IN = "mixed_in"
     TEMPERATURE = "temperature"
     MONEY = "money"
     UNIT_PRICE = "unit_price"
@@ -81,6 +83,7 @@ _BARE: dict[Kind, tuple[Unit, Unit]] = {
     Kind.MASS: (POUND, KILOGRAM),
     Kind.AREA: (SQ_FT, SQ_METRE),
     Kind.DENSITY: (Unit("lb a cu ft", "lb a cu ft", POUND.size / CU_FT.size), Unit("kg a m³", "kg a m³", 1.0)),
+    Kind.MIXED_IN: (Unit("lb a cu yd", "lb a cu yd", POUND.size / CU_YD.size), Unit("kg a m³", "kg a m³", 1.0)),
     Kind.TEMPERATURE: (Unit("°F", "°F", 5 / 9), Unit("°C", "°C", 1.0)),
 }
 
@@ -110,7 +113,7 @@ COUNT = Limit("a count", Kind.COUNT, 1000.0, least=1.0)
 SHARE = Limit("a share", Kind.SHARE, 1.0)
 PH = Limit("pH", Kind.PH, 14.0)
 DENSITY_KG_M3 = Limit("a density", Kind.DENSITY, 5000.0, above_least=True)
-MIXED_IN_KG_M3 = Limit("what is mixed in", Kind.DENSITY, 200.0, above_least=True)
+MIXED_IN_KG_M3 = Limit("what is mixed in", Kind.MIXED_IN, 200.0, above_least=True)
 LOOSE_FACTOR = Limit("a loose factor", Kind.NUMBER, 5.0, least=1.0)
 DECAY = Limit("a rate of rotting", Kind.NUMBER, 20.0)
 TEMPERATURE_C = Limit("a mean temperature", Kind.TEMPERATURE, 45.0, least=-30.0)

@@ -11,7 +11,6 @@ from nolbet_core.quantities.numbers import NUMBER_PATTERN, Comma, NumberProblem,
 from nolbet_core.quantities.units import (
     AREA_UNITS,
     CENTIMETRE,
-    CU_FT,
     CUBIC_METRE,
     FOOT,
     INCH,
@@ -130,10 +129,10 @@ _TEMPERATURE = re.compile(
 )
 
 
-def read_density(text: str, system: System, comma: Comma) -> Measure:
+def read_density(text: str, system: System, comma: Comma, pounds_of: Unit) -> Measure:
     """A mass of a volume in a spelled-out text [kg/m3], as 40 lb a cu ft or 640 kg/m3.
 
-    Where no volume is said, pounds are of a cubic foot, kilograms of a m3, and a bare number is the garden's own.
+    Where no volume is said, pounds are of `pounds_of`, kilograms of a m3, and a bare number is the garden's own.
     Raises Problem with the reason.
     """
     text = text.replace("³", "3")
@@ -143,7 +142,7 @@ def read_density(text: str, system: System, comma: Comma) -> Measure:
     own = POUND if system is System.FT_IN else KILOGRAM
     (mass,) = read_measures(mass_text, Kind.MASS, system, mass_units(system), comma, (own,))
     pounds = (own is POUND and not re.search(r"kg|kilo", mass_text)) or bool(re.search(r"lb|pound", mass_text))
-    volume = volume_units(Contents.MEDIA).get(said) if said else (CU_FT if pounds else CUBIC_METRE)
+    volume = volume_units(Contents.MEDIA).get(said) if said else (pounds_of if pounds else CUBIC_METRE)
     if volume is None:
         raise Problem(f"“{said}” isn't a unit of volume known here")
     return Measure(mass.value / volume.size, f"{mass.understood} a {volume.one}")

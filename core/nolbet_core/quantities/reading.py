@@ -13,6 +13,8 @@ from nolbet_core.quantities.measures import Problem
 from nolbet_core.quantities.numbers import Comma, spell_out
 from nolbet_core.quantities.units import (
     CENTIMETRE,
+    CU_FT,
+    CU_YD,
     FOOT,
     INCH,
     METRE,
@@ -32,6 +34,7 @@ from nolbet_core.quantities.writing import (
     show_length,
     show_load,
     show_mass,
+    show_mixed_in,
     show_money,
     show_share,
     show_temperature,
@@ -53,6 +56,7 @@ EXAMPLES: dict[Kind, dict[System, str]] = {
     Kind.AREA: {System.FT_IN: "120 sq ft or 11 m2", System.METRIC: "11 m2 or 120 sq ft"},
     Kind.LOAD: {System.FT_IN: "40 lb a sq ft or 200 kg/m2", System.METRIC: "200 kg/m2 or 40 lb/sq ft"},
     Kind.DENSITY: {System.FT_IN: "40 lb a cu ft or 640 kg/m3", System.METRIC: "640 kg/m3 or 40 lb a cu ft"},
+    Kind.MIXED_IN: {System.FT_IN: "2 lb a cu yd or 1.2 kg/m3", System.METRIC: "1.2 kg/m3 or 2 lb a cu yd"},
     Kind.TEMPERATURE: {System.FT_IN: "54 F or 12 C", System.METRIC: "12 C or 54 F"},
     Kind.MONEY: {System.FT_IN: "6.20", System.METRIC: "6.20"},
     Kind.UNIT_PRICE: {System.FT_IN: "48 a yd or 62.80 a m3", System.METRIC: "62.80 a m3 or 48 a yd"},
@@ -211,7 +215,9 @@ def _measured(
     if kind is Kind.LOAD:
         return (measures.read_load(text, context.system, comma),)
     if kind is Kind.DENSITY:
-        return (measures.read_density(text, context.system, comma),)
+        return (measures.read_density(text, context.system, comma, CU_FT),)
+    if kind is Kind.MIXED_IN:
+        return (measures.read_density(text, context.system, comma, CU_YD),)
     if kind is Kind.TEMPERATURE:
         return (measures.read_temperature(text, context.system, comma),)
     units = measures.units_of(kind, context.system, context.contents) | _further_units(kind, context)
@@ -268,6 +274,7 @@ _SHOWN: dict[Kind, Callable[[float, System], str]] = {
     Kind.AREA: show_area,
     Kind.LOAD: show_load,
     Kind.DENSITY: show_density,
+    Kind.MIXED_IN: show_mixed_in,
     Kind.TEMPERATURE: show_temperature,
 }
 

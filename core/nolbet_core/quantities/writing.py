@@ -146,6 +146,13 @@ def show_density(density_kg_m3: float, system: System) -> str:
     return f"{fixed(density_kg_m3, 0)} kg a m³"
 
 
+def show_mixed_in(dose_kg_m3: float, system: System) -> str:
+    """What is mixed into soil by weight [kg/m3]: to the cubic yard or metre, as mixes are reckoned."""
+    if system is System.FT_IN:
+        return f"{trimmed(dose_kg_m3 * CU_YD_M3 / POUND_KG, 2)} lb a cu yd"
+    return f"{trimmed(dose_kg_m3, 2)} kg a m³"
+
+
 def show_temperature(temperature_c: float, system: System) -> str:
     """A temperature [C], to the degree Fahrenheit or half a degree Celsius."""
     if system is System.FT_IN:

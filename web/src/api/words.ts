@@ -231,7 +231,7 @@ export const BARE_UNITS: Partial<Record<string, { ft_in: string; metric: string 
     metric: "kg a m\u00b3",
   },
   mixed_in: {
-    ft_in: "lb a cu ft",
+    ft_in: "lb a cu yd",
     metric: "kg a m\u00b3",
   },
   temperature: {
