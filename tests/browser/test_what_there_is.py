@@ -268,6 +268,13 @@ def test_half_rotted_leaves_limed_mix_and_crooked_boards(app: Page, home: str, g
     saved(app)
     doses = garden.mixes.get().more["doses"]
     assert [each["material"] for each in doses] == ["lime", "feather_meal"]
+    weighed = app.get_by_role("textbox", name="Feather meal")
+    weighed.fill("3 1/2 lb")
+    weighed.press("Enter")
+    expect(weighed).to_have_accessible_description("2.08 kg a m³")
+    saved(app)
+    feather = garden.mixes.get().more["doses"][1]
+    assert feather["dose_kg_m3"] == pytest.approx(3.5 * 0.45359237 / 0.764554857984)
 
     app.get_by_role("link", name="Haul").click()
     app.get_by_role("button", name="Enter boards").click()
