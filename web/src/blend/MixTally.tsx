@@ -11,7 +11,7 @@ import { Column, Row } from "../kit/Row";
 import { Pick } from "../theme/controls/Pick";
 import Typography from "@mui/material/Typography";
 import { TallyBox, TallyVolume } from "../kit/tally.styles";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import {
   showBulkVolume,
   showMoney,
@@ -87,10 +87,15 @@ function BucketTest({ mix, onEdit }: { mix: Mix; onEdit: MixEdit }) {
     parts_in: test?.parts_in ?? null,
     level_out: test?.level_out ?? null,
   });
-  const take = (change: Partial<typeof given>) => {
-    const next = { ...given, ...change };
+  // both numbers may be read at once: the second rests on the first
+  const latest = useRef(given);
+  const keep = (next: typeof given) => {
+    latest.current = next;
     setGiven(next);
-    const { parts_in, level_out } = next;
+  };
+  const take = (change: Partial<typeof given>) => {
+    keep({ ...latest.current, ...change });
+    const { parts_in, level_out } = latest.current;
     if (parts_in && level_out) onEdit((now) => ({ ...now, bucket_test: { parts_in, level_out } }));
   };
   return (
@@ -116,7 +121,7 @@ function BucketTest({ mix, onEdit }: { mix: Mix; onEdit: MixEdit }) {
             {test != null && (
               <Button
                 onClick={() => {
-                  setGiven({ parts_in: null, level_out: null });
+                  keep({ parts_in: null, level_out: null });
                   onEdit((now) => ({ ...now, bucket_test: null }));
                 }}
               >
