@@ -7,7 +7,9 @@ from collections.abc import Iterator, Mapping
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.footing import wrong_with_footing
 from nolbet_core.built.layers import build_layers
+from nolbet_core.built.lined import wrong_with_line
 from nolbet_core.built.names import unknown_names
+from nolbet_core.built.runoff import wrong_with_runoff
 from nolbet_core.built.state import wrong_with_state
 from nolbet_core.built.stores import build_store
 from nolbet_core.built.vessels import build_vessel
@@ -50,6 +52,8 @@ def build_bed(bed: Bed, materials: Mapping[str, Material], path: str = "bed") ->
     problems += _wrong_with_holes(bed, materials, path)
     problems += wrong_with_state(bed, path)
     problems += wrong_with_footing(bed, path)
+    problems += wrong_with_line(bed, path)
+    problems += wrong_with_runoff(bed, path)
     problems += wrong_with_wraps(bed, materials, path)
     if len(bed.places) > bed.count:
         alike = "one bed" if bed.count == 1 else f"{bed.count} beds alike"

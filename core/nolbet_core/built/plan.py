@@ -9,6 +9,7 @@ from nolbet_core.built.buying import wrong_with_heap, wrong_with_supplier
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.names import names_twice, unknown_names
 from nolbet_core.built.plot_checks import wrong_with_plot
+from nolbet_core.built.profiles import wrong_with_profiles
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem
@@ -67,7 +68,7 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
         found += wrong_with_heap(heap, materials, f"stock[{index}]")
     for index, supplier in enumerate(plan.suppliers):
         found += wrong_with_supplier(supplier, materials, f"suppliers[{index}]")
-    return [*found, *_unknown_beds(plan)]
+    return [*found, *_unknown_beds(plan), *wrong_with_profiles(plan.beds)]
 
 
 def _unknown_beds(plan: Plan) -> Iterator[PlanProblem]:

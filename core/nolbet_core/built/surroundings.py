@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from calendar import monthrange
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import date
 from functools import cached_property, lru_cache
+from typing import TYPE_CHECKING
 
-from nolbet_core.built.ground import ground_of
+from nolbet_core.built.ground import ground_of, path_ground_of
 from nolbet_core.climate.typical import CLIMATES
 from nolbet_core.climate.weather import (
     USUAL_LATITUDE_DEG,
@@ -20,12 +21,16 @@ from nolbet_core.climate.weather import (
     usual_normals,
 )
 from nolbet_core.climate.year import COMMON_YEAR, Year, ends_in_second_half, garden_year
+from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden, Normals
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plot.ground import Ground
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_temperature
 from nolbet_core.settling.clock import REFERENCE_C
+
+if TYPE_CHECKING:
+    from shapely.geometry.base import BaseGeometry
 
 
 @dataclass(frozen=True)
@@ -34,7 +39,8 @@ class Surroundings:
 
     plot: the measured ground in the plan's words, where it was measured. normals: of the twelve months, nothing where
     none are known. latitude_deg: where it is known [degrees]. climate_said: what the climate is guessed from, where it
-    is. garden: in the plan's words, with what else is known of the place.
+    is. garden: in the plan's words, with what else is known of the place. beside: beds of the garden that lie over
+    others or under them, by key.
     """
 
     system: System
@@ -45,6 +51,7 @@ class Surroundings:
     latitude_deg: float | None = None
     climate_said: str | None = None
     garden: Garden | None = None
+    beside: Mapping[str, Bed] = field(default_factory=dict)
 
     @cached_property
     def hot_day_mm(self) -> float:
@@ -70,6 +77,11 @@ class Surroundings:
     def ground(self) -> Ground | None:
         """The measured ground as the rules take it, made when it is first looked at; None where there is none."""
         return None if self.plot is None else ground_of(self.plot)
+
+    @cached_property
+    def path_ground(self) -> BaseGeometry | None:
+        """What the plot's own paths take; None where it has none."""
+        return path_ground_of(self.plot) if self.plot is not None and self.plot.paths else None
 
 
 SOME_YEARS = 30
@@ -138,8 +150,10 @@ def climate_basis(garden: Garden) -> str | None:
     return f"No climate is entered: {usual} in the mean and even rain are taken, which may be far off."
 
 
-def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
-    """What a garden's beds share. today: stands in for a day of filling that isn't given."""
+def surroundings_of(garden: Garden, today: date | None = None, beside: Mapping[str, Bed] | None = None) -> Surroundings:
+    """What a garden's beds share. today: stands in for a day of filling that isn't given. beside: beds that lie over
+    others or under them, by key.
+    """
     year = garden_year(
         mean_temp_of(garden),
         garden.last_frost,
@@ -158,4 +172,5 @@ def surroundings_of(garden: Garden, today: date | None = None) -> Surroundings:
         latitude_of(garden),
         climate_basis(garden),
         garden,
+        beside or {},
     )

@@ -22,7 +22,8 @@ def root_depth(worked: WorkedBed) -> float:
 
 def available_water(worked: WorkedBed) -> float:
     """Water that plants can take from the root zone, full [m3], the ground below with it where roots go on into it."""
-    layers, hollow = worked.filled.layers, worked.vessel.hollow
+    whole = worked.whole
+    layers, hollow = whole.filled.layers, whole.vessel.hollow
     surface_m, depth_m = root_surface(layers), root_depth(worked)
     fill_m3 = sum(
         layer.placed_m3
@@ -31,7 +32,7 @@ def available_water(worked: WorkedBed) -> float:
         for layer in layers[: mulch_begins(layers)]
         if layer.thickness_m > 0
     )
-    ground_m = min(max(depth_m - surface_m, 0.0), worked.below_m)
+    ground_m = min(max(depth_m - surface_m, 0.0), whole.below_m)
     return fill_m3 + ground_m * worked.vessel.top_area_m2 * available_share(standard_shelf()[GROUND])
 
 

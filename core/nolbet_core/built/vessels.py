@@ -7,6 +7,7 @@ from collections.abc import Callable
 from dataclasses import replace
 from typing import Any
 
+from nolbet_core.built.lined import along_line, hipped_vessel, round_vessel, trench_vessel
 from nolbet_core.plan import shapes as kinds
 from nolbet_core.plan.bed import Bed, Buried
 from nolbet_core.plan.problems import PlanProblem
@@ -16,16 +17,16 @@ from nolbet_core.shapes.barrel import LyingBarrel, lying_barrel
 from nolbet_core.shapes.buried import LyingPipe, Solid, Upright, check_room, displaced
 from nolbet_core.shapes.flat import flat_area
 from nolbet_core.shapes.freeform import free_polygon
-from nolbet_core.shapes.hollow import ShapeProblem
-from nolbet_core.shapes.mound import hipped_mound
+from nolbet_core.shapes.hollow import Hollow, ShapeProblem
+from nolbet_core.shapes.mound import HippedMound
 from nolbet_core.shapes.outline import Outline
 from nolbet_core.shapes.ring_spiral import ring_spiral
 from nolbet_core.shapes.round import Disc, Ellipse, Keyhole, Stadium
-from nolbet_core.shapes.round_mound import round_mound
+from nolbet_core.shapes.round_mound import RoundMound
 from nolbet_core.shapes.spiral import HerbSpiral, herb_spiral
 from nolbet_core.shapes.vessel import Vessel, WalledVessel, depth_under_corners, straight_vessel, tapered_vessel
 
-BED_KEYS = ("buried", "corner_depths_m")
+BED_KEYS = ("buried", "corner_depths_m", "along_m")
 """Measures that stand beside the shape, not in it."""
 
 STANDING_SIZES = {"post": "width_m", "pot": "diameter_m", "basket": "diameter_m"}
@@ -131,6 +132,9 @@ def _trough(bed: Bed, shape: kinds.TroughShape) -> Vessel:
 
 
 def _trench(bed: Bed, shape: kinds.TrenchShape) -> Vessel:
+    line = along_line(bed, shape.top_width_m)
+    if line is not None:
+        return trench_vessel(bed, shape, line)
     floor, rim = (
         Rectangle(shape.bottom_length_m, shape.bottom_width_m),
         Rectangle(shape.top_length_m, shape.top_width_m),
@@ -147,11 +151,11 @@ def _lying_barrel(bed: Bed, shape: kinds.LyingBarrelShape) -> Vessel:
 
 
 def _hipped_mound(bed: Bed, shape: kinds.HippedMoundShape) -> Vessel:
-    return hipped_mound(shape.length_m, shape.width_m, shape.height_m, shape.slope_deg)
+    return hipped_vessel(bed, shape)
 
 
 def _round_mound(bed: Bed, shape: kinds.RoundMoundShape) -> Vessel:
-    return round_mound(shape.length_m, shape.width_m, shape.height_m)
+    return round_vessel(bed, shape)
 
 
 def _herb_spiral(bed: Bed, shape: kinds.HerbSpiralShape) -> Vessel:
@@ -193,7 +197,7 @@ _BUILDERS: dict[type, Callable[[Bed, Any], Vessel]] = {
 
 
 def _with_buried(vessel: Vessel, bed: Bed, path: str, problems: list[PlanProblem]) -> Vessel | None:
-    if not isinstance(vessel, WalledVessel | LyingBarrel | HerbSpiral):
+    if not isinstance(vessel, WalledVessel | LyingBarrel | HerbSpiral | HippedMound | RoundMound):
         raise ShapeProblem("buried", f"what is buried in a {_said(bed.shape.kind)} can't be taken from its fill")
     solids: list[Solid] = []
     for index, each in enumerate(bed.buried):
@@ -206,7 +210,22 @@ def _with_buried(vessel: Vessel, bed: Bed, path: str, problems: list[PlanProblem
     if isinstance(vessel, HerbSpiral):
         check_room(vessel.hollow, solids)
         return replace(vessel, hollow=replace(vessel.hollow, sunk=tuple(solids)))
+    if isinstance(vessel, HippedMound | RoundMound):
+        check_room(vessel.solid, _under_crest(vessel.solid, solids))
+        return _sunk_in_mound(vessel, tuple(solids))
     return replace(vessel, hollow=displaced(vessel.hollow, solids))
+
+
+def _under_crest(mound: Hollow, solids: list[Solid]) -> list[Solid]:
+    """Solids that don't stand out of a mound's top, where no fill is left to have room."""
+    return [each for each in solids if each.top_m < mound.rim_m]
+
+
+def _sunk_in_mound(vessel: HippedMound | RoundMound, solids: tuple[Solid, ...]) -> Vessel:
+    """A mound with solids under its crest."""
+    if isinstance(vessel, HippedMound):
+        return replace(vessel, hollow=replace(vessel.hollow, sunk=solids))
+    return replace(vessel, hollow=replace(vessel.hollow, sunk=solids))
 
 
 def _solid(each: Buried, path: str) -> Solid:

@@ -13,7 +13,9 @@ import numpy as np
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.feeding import BedFeeding
 from nolbet_core.built.footing import below_of, on_open_ground
-from nolbet_core.built.ground import placed_beds
+from nolbet_core.built.ground import less_paths, placed_beds
+from nolbet_core.built.lined import lies_at, pockets_m3
+from nolbet_core.built.profiles import OneProfile, bed_over, one_profile, pit_under
 from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
 from nolbet_core.built.state import laid_shares, state_of, still_to_lay
@@ -51,7 +53,7 @@ class WorkedBed:
     """A bed as planned, as built and as filled, in its surroundings. water: None without a reservoir.
 
     scooped: what goes into its planting holes beside; None where none are planned. wraps: sheets that its buried pipes
-    are wrapped in.
+    are wrapped in. profile: it and the pit that it lies over as one, where it lies over one.
 
     What follows is worked out when it is first asked for, in parts by what they serve: feeding, settling, sowing.
     """
@@ -63,6 +65,42 @@ class WorkedBed:
     water: BedWater | None
     scooped: Standing | None = None
     wraps: tuple[Standing, ...] = ()
+    profile: OneProfile | None = None
+
+    @cached_property
+    def whole(self) -> WorkedBed:
+        """The bed with the pit it lies over as one; itself where it lies over none."""
+        one = self.profile
+        return self if one is None else WorkedBed(one.bed, one.vessel, one.filled, self.around, None)
+
+    @property
+    def pit_layers(self) -> int:
+        """How many layers of the whole are the pit's below."""
+        return self.profile.pit_layers if self.profile else 0
+
+    @property
+    def ground_m(self) -> float:
+        """Height of its floor above the floor of the pit below [m]."""
+        return self.profile.vessel.ground_m if self.profile else 0.0
+
+    @cached_property
+    def lies_under(self) -> Bed | None:
+        """The bed that lies over it, where one does."""
+        return bed_over(self.bed, self.around.beside)
+
+    @property
+    def is_dug(self) -> bool:
+        """Whether it is a hole in the ground: a trench, or a pit that another bed lies over."""
+        return self.vessel.form == "trench" or self.lies_under is not None
+
+    @cached_property
+    def pockets(self) -> Standing | None:
+        """Soil for the pockets of a faced mound, of its topmost soil, as it is bought; None where it has none."""
+        volume_m3 = pockets_m3(self.bed)
+        soils = [layer.material for layer in self.filled.layers if layer.material.group == "soil"]
+        if volume_m3 <= 0 or not soils:
+            return None
+        return bulk_standing(Bulk(soils[-1], "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0)
 
     @property
     def system(self) -> System:
@@ -77,7 +115,7 @@ class WorkedBed:
     @property
     def ground(self) -> Ground | None:
         """The measured ground; None where there is none, or the bed lies nowhere on it."""
-        return self.around.ground if self.bed.places else None
+        return self.around.ground if lies_at(self.bed) else None
 
     @cached_property
     def placed(self) -> tuple[PlacedBed, ...]:
@@ -171,28 +209,37 @@ class WorkedBed:
     @cached_property
     def settling(self) -> BedSettling:
         """How the bed sinks."""
-        return BedSettling(self.vessel, self.filled, self.year, self.bed.dampness, self.built_on)
+        whole, dampness = self.whole, self.bed.dampness
+        return BedSettling(
+            whole.vessel, whole.filled, self.year, dampness, self.built_on, self.pit_layers, self.ground_m
+        )
 
     @cached_property
     def feeding(self) -> BedFeeding:
         """What feeds in the bed, and what starves."""
-        wanted_kg_m2 = WANTED_LIGHT_KG_M2 if self.bed.shape.kind in HERB_SHAPES else WANTED_KG_M2
         return BedFeeding(
-            self.vessel,
-            self.filled,
+            self.whole.vessel,
+            self.whole.filled,
             self.year,
             self.bed.dampness,
             self.around.handful_kg,
-            self.below_m,
-            wanted_kg_m2,
+            self.whole.below_m,
+            self._wanted_kg_m2,
         )
+
+    @property
+    def _wanted_kg_m2(self) -> float:
+        """Nitrogen that its crop wants [kg/m2]; none grows in a pit that a bed lies over."""
+        if self.lies_under is not None:
+            return 0.0
+        return WANTED_LIGHT_KG_M2 if self.bed.shape.kind in HERB_SHAPES else WANTED_KG_M2
 
     @cached_property
     def sowing(self) -> BedSowing:
         """From when the bed can be sown."""
         short_kg_m2 = self.feeding.season.short_kg / self.vessel.top_area_m2
-        clock = self.settling.clock
-        return BedSowing(self.filled, self.bed.school, short_kg_m2, self.below_m, clock, self.built_on, self.year)
+        clock, whole = self.settling.clock, self.whole
+        return BedSowing(whole.filled, self.bed.school, short_kg_m2, whole.below_m, clock, self.built_on, self.year)
 
 
 def written_layer(layer: Layer) -> dict[str, Any]:
@@ -202,11 +249,13 @@ def written_layer(layer: Layer) -> dict[str, Any]:
 
 def worked_bed(built: BuiltBed, around: Surroundings, materials: Mapping[str, Material]) -> WorkedBed:
     """A built bed filled. materials: by key."""
-    bed, vessel = built.bed, built.vessel
+    bed, vessel = built.bed, less_paths(built.vessel, built.bed, around.path_ground)
     filled = fill_bed(vessel, bed.kept_empty_m, built.layers, base_of(bed))
     water = bed_water(built, filled, materials)
     wraps = wraps_of(bed.buried, materials)
-    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials), wraps)
+    pit = pit_under(bed, around.beside) if bed.over else None
+    one = one_profile(built, filled, pit, materials) if pit else None
+    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials), wraps, one)
 
 
 def _scooped(bed: Bed, materials: Mapping[str, Material]) -> Standing | None:

@@ -20,10 +20,12 @@ from nolbet_core.figure.figures import (
     SplitFigures,
 )
 from nolbet_core.figure.findings import judged_bed
+from nolbet_core.figure.ground import mound_figures, pit_figures, runoff_figures
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.planting.roots import LEAST_DEPTH_M
 from nolbet_core.quantities.units import CUP_M3, HANDFUL_M3
+from nolbet_core.shapes.flat import FlatArea
 from nolbet_core.shapes.hollow import Ring
 from nolbet_core.shapes.round import Keyhole
 from nolbet_core.shapes.spiral import HerbSpiral
@@ -40,7 +42,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
     bed, vessel, filled = worked.bed, worked.vessel, worked.filled
     hollow, inside, outside = vessel.hollow, vessel.inside, vessel.outside
     line_m = max(hollow.rim_m - bed.kept_empty_m, 0.0)
-    seasons = worked.feeding.ledger
+    seasons = worked.feeding.ledger[worked.pit_layers :]
     layers = [layer_figures(worked, index, season) for index, season in enumerate(seasons)]
     thirst, soak_l = thirst_of(worked), sum(each.soak_l for each in layers)
     inside_m3 = hollow.volume_between(0.0, hollow.rim_m)
@@ -59,17 +61,24 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         top_area_m2=vessel.top_area_m2,
         footprint_m2=vessel.footprint_m2,
         wall_loss_share=vessel.wall_loss_share,
-        section=section_figures(bed, vessel, max((layer.top_m for layer in layers), default=0.0), _skirt_of(filled)),
+        section=section_figures(
+            bed,
+            vessel,
+            max((layer.top_m for layer in layers), default=0.0),
+            hollow.rim_m if worked.is_dug else 0.0,
+            _skirt_of(filled),
+            pit_figures(worked),
+        ),
         plan=plan_figures(bed, vessel),
         spiral=_spiral(vessel),
-        spoil_m3=spoil_volume(inside_m3) if vessel.form == "trench" else 0.0,
-        path_saves_m3=inside.path_m2 * line_m if isinstance(inside, Keyhole) else 0.0,
+        spoil_m3=spoil_volume(inside_m3) if worked.is_dug else 0.0,
+        path_saves_m3=_path_saves(worked, line_m),
         layers=layers,
         over_m=filled.over_m,
         over_m3=filled.over_m3,
         to_fill_m=filled.to_fill_m,
-        vanishing_m3=filled.vanishing_m3,
-        void_drop_m=filled.void_drop_m,
+        vanishing_m3=worked.whole.filled.vanishing_m3,
+        void_drop_m=worked.whole.filled.void_drop_m,
         placed_m3=sum(layer.placed_m3 for layer in layers),
         loose_m3=sum(layer.loose_m3 + layer.infill_loose_m3 for layer in layers),
         mass_dry_kg=filled.mass_dry_kg + (worked.water.parts_dry_kg if worked.water else 0.0),
@@ -92,6 +101,8 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         first_reservoir=first_reservoir(vessel, bed.shape.kind in CLOSED_BELOW) if bed.reservoir is None else None,
         stand=stand_figures(worked),
         holes=_holes_figures(worked),
+        mound=mound_figures(worked),
+        runoff=runoff_figures(worked),
         soak_l=soak_l,
         soak_minutes=_tap_minutes(worked, soak_l),
         thirst_l_week=[each.asked_l_week for each in thirst],
@@ -99,6 +110,14 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         between_days=[each.between_days for each in thirst],
         findings=judged_bed(worked),
     )
+
+
+def _path_saves(worked: WorkedBed, line_m: float) -> float:
+    """Fill that a path inside a bed saves [m3]. line_m: how high it is filled [m]."""
+    vessel = worked.vessel
+    if isinstance(vessel, FlatArea):
+        return vessel.path_m2 * worked.filled.top_m
+    return vessel.inside.path_m2 * line_m if isinstance(vessel.inside, Keyhole) else 0.0
 
 
 def _tap_minutes(worked: WorkedBed, water_l: float) -> float | None:

@@ -8,6 +8,7 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.bed import build_bed
+from nolbet_core.built.profiles import beside_draft
 from nolbet_core.built.state import as_planned
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.supplies import Supplies
@@ -138,7 +139,8 @@ def _started(bed: Bed, school: School, depth_m: float, area_m2: float) -> Bed:
 def _school_figures(
     school: School, why_not: str | None, started: Bed, plan: Plan, supplies: Supplies, today: date | None
 ) -> SchoolFigures:
-    figures = None if why_not else bed_figures(work_bed(started, surroundings_of(plan.garden, today), supplies))
+    around = surroundings_of(plan.garden, today, beside_draft(started, plan.beds))
+    figures = None if why_not else bed_figures(work_bed(started, around, supplies))
     system = System(plan.garden.units)
     return SchoolFigures(
         key=school.key,

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 
-from nolbet_core.figure.figures import PlanFigures, SectionFigures
+from nolbet_core.figure.figures import PitFigures, PlanFigures, SectionFigures
 from nolbet_core.plan.bed import Bed
 from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.vessel import Vessel
@@ -35,9 +35,12 @@ def skirt_line(vessel: Vessel, skirt_m: float, height_m: float) -> Ring:
     return ((left_m - skirt_m, height_m), (right_m + skirt_m, height_m))
 
 
-def section_figures(bed: Bed, vessel: Vessel, top_m: float, skirt_m: float = 0.0) -> SectionFigures:
-    """A bed cut open. top_m: height of what stands highest, rim or fill [m]. skirt_m: how far a sheet runs out past its
-    outermost edge [m].
+def section_figures(
+    bed: Bed, vessel: Vessel, top_m: float, ground_m: float, skirt_m: float = 0.0, pit: PitFigures | None = None
+) -> SectionFigures:
+    """A bed cut open. top_m: height of what stands highest, rim or fill [m]. ground_m: of the ground outside [m].
+
+    skirt_m: how far a sheet runs out past its outermost edge [m]. pit: what it lies over.
     """
     rim_m = vessel.hollow.rim_m
     hollow = vessel.section(0.0, rim_m)
@@ -48,10 +51,11 @@ def section_figures(bed: Bed, vessel: Vessel, top_m: float, skirt_m: float = 0.0
         left_m=round(left_m - skirt_m, DRAWN_DIGITS),
         right_m=round(right_m + skirt_m, DRAWN_DIGITS),
         top_m=max(vessel.height_of(rim_m), top_m),
-        ground_m=rim_m if vessel.form == "trench" else 0.0,
+        ground_m=ground_m,
         hollow=drawn_rings(hollow),
         walls=drawn_rings(walls),
         solids=[drawn_ring(ring) for ring in _solids(bed, hollow)],
+        pit=pit,
     )
 
 

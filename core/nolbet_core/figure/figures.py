@@ -101,10 +101,55 @@ Form = Literal["vessel", "trench", "mound", "spiral", "flat"]
 
 
 @record
+class PitLayerFigures:
+    """A layer of the pit that a bed lies over, to draw."""
+
+    material: str
+    name: str
+    outlines: list[Line]
+
+
+@record
+class PitFigures:
+    """The pit that a bed lies over, to draw with it: heights count from the bed's floor, down into the ground."""
+
+    key: str
+    name: str
+    depth_m: float
+    hollow: list[Line]
+    layers: list[PitLayerFigures]
+
+
+@record
+class MoundFigures:
+    """A mound's sides: how steep they stand and how large they are; how far its foot creeps out on each side where
+    nothing holds it. pockets_m3: soil in the pockets of its facing. length_m: on its middle line.
+    """
+
+    length_m: float
+    slope_deg: float
+    face_m2: float
+    foot_spread_m: float
+    pockets: int
+    pockets_m3: float
+
+
+@record
+class RunoffFigures:
+    """Rain that soak pipes bring, in a usual month and in a hard rain of rain_mm, and what the gaps in the fill hold."""
+
+    month_l: list[float]
+    rain_mm: float
+    rain_l: float
+    held_l: float
+
+
+@record
 class SectionFigures:
     """A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
 
-    ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried.
+    ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried. pit: what it lies
+    over, where it lies over one.
     """
 
     form: Form
@@ -115,6 +160,7 @@ class SectionFigures:
     hollow: list[Line]
     walls: list[Line]
     solids: list[Line]
+    pit: PitFigures | None = None
 
 
 @record
@@ -300,6 +346,8 @@ class BedFigures:
     first_reservoir: dict[str, Any] | None
     stand: StandFigures
     holes: HolesFigures | None
+    mound: MoundFigures | None
+    runoff: RunoffFigures | None
     soak_l: float
     soak_minutes: float | None
     thirst_l_week: list[float]

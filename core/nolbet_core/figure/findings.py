@@ -9,7 +9,7 @@ from nolbet_core.blend.mix import Mix
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.finding_figures import FindingFigures, MendFigures, StepFigures
 from nolbet_core.findings.buying import BoughtForBed
-from nolbet_core.findings.every import look_for
+from nolbet_core.findings.every import look_at_bed, look_for
 from nolbet_core.findings.finding import LEVELS, VIEWS, Finding, Found, ViewName
 from nolbet_core.findings.mend import MendStep
 from nolbet_core.plan.bed import Bed
@@ -18,7 +18,7 @@ from nolbet_core.stack.layers import Bulk, Standing
 
 def judged_bed(worked: WorkedBed, view: ViewName | None = None) -> list[FindingFigures]:
     """Findings on a filled bed. view: only those that it shows."""
-    found = look_for("bed", worked, view)
+    found = look_at_bed(worked, view)
     return gravest_first(finding_figures(finding, each, worked.bed) for finding, each in found)
 
 

@@ -7,6 +7,7 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.buying import suppliers_of
+from nolbet_core.built.profiles import beside_draft
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.topping import top_up_volumes
@@ -17,6 +18,7 @@ from nolbet_core.figure.findings import step_figures
 from nolbet_core.figure.forecast_figures import DoseFigures, ForecastFigures, SpringFigures, SunkenFigures
 from nolbet_core.figure.section_in_month import ghost_figures, sunken_figures
 from nolbet_core.findings.feeding import scatter
+from nolbet_core.findings.mend import above_pit
 from nolbet_core.haul.choose import Chosen, choose
 from nolbet_core.haul.needs import NeedSums
 from nolbet_core.nutrients.dose import Dose
@@ -36,7 +38,8 @@ def figure_forecast(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 
     Raises PlanProblem where the bed doesn't hold together.
     """
-    return forecast_of(work_bed(bed, surroundings_of(plan.garden, today), supplies), plan, supplies)
+    around = surroundings_of(plan.garden, today, beside_draft(bed, plan.beds))
+    return forecast_of(work_bed(bed, around, supplies), plan, supplies)
 
 
 def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFigures:
@@ -62,17 +65,19 @@ def forecast_of(worked: WorkedBed, plan: Plan, supplies: Supplies) -> ForecastFi
 
 def figure_sunken(plan: Plan, bed: Bed, supplies: Supplies, month: int) -> SunkenFigures:
     """A bed as it lies after some months (0 to 120), to draw. Raises PlanProblem where it doesn't hold together."""
-    return sunken_figures(work_bed(bed, surroundings_of(plan.garden), supplies), month)
+    around = surroundings_of(plan.garden, beside=beside_draft(bed, plan.beds))
+    return sunken_figures(work_bed(bed, around, supplies), month)
 
 
 def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     """Lower and upper edge of the surface by month [m], from draws over the ranges of the materials' figures."""
     if not worked.filled.layers:
         return worked.settling.surface_m, worked.settling.surface_m
-    amounts = sinking_amounts(worked.vessel, worked.filled)
-    laid = drawn_amounts(amounts, [layer.thickness_m for layer in worked.filled.layers])
-    edges = band_of(drawn_sums(worked.filled, laid, worked.settling.clock))
-    low, high = (surface_heights(worked.vessel, edge, worked.filled.base_m).tolist() for edge in edges)
+    vessel, filled = worked.whole.vessel, worked.whole.filled
+    amounts = sinking_amounts(vessel, filled)
+    laid = drawn_amounts(amounts, [layer.thickness_m for layer in filled.layers])
+    edges = band_of(drawn_sums(filled, laid, worked.settling.clock))
+    low, high = ((surface_heights(vessel, edge, filled.base_m) - worked.ground_m).tolist() for edge in edges)
     return low, high
 
 
@@ -124,7 +129,8 @@ def _doses(worked: WorkedBed, supplies: Supplies) -> list[DoseFigures]:
 
 def _dose_figures(worked: WorkedBed, dose: Dose) -> DoseFigures:
     label = dose.material.label or (0.0, 0.0, 0.0)
-    mend = scatter(worked, dose)
+    mend, pit_layers = scatter(worked.whole, dose), worked.pit_layers
+    steps = above_pit(mend.steps, pit_layers) if mend else None
     return DoseFigures(
         material=dose.material.key,
         name=dose.material.name,
@@ -139,6 +145,6 @@ def _dose_figures(worked: WorkedBed, dose: Dose) -> DoseFigures:
         k_kg_m2=dose.k_kg_m2,
         waits_kg=dose.waits_kg,
         label="-".join(f"{share * 100:g}" for share in label),
-        layers=[(index, mass) for index, mass in enumerate(dose.split_kg) if mass > 0],
-        steps=step_figures(mend.steps) if mend else [],
+        layers=[(index, mass) for index, mass in enumerate(dose.split_kg[pit_layers:]) if mass > 0],
+        steps=step_figures(steps or ()),
     )

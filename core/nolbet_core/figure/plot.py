@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
 
+from nolbet_core.built.ground import courses_of, path_bands
 from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_ring, drawn_rings
@@ -22,22 +23,35 @@ from nolbet_core.figure.plot_figures import (
     PlacedFigures,
     PlotFigures,
     PlotFinding,
+    ShadeFigures,
 )
 from nolbet_core.findings.every import look_for
 from nolbet_core.findings.finding import Finding, Found
 from nolbet_core.findings.plot import BedsBeside, aisle_level
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.plot import Course, Plot
-from nolbet_core.plot.aisles import Aisle, Clash, aisles_between, clashes_on, path_polygon
+from nolbet_core.plan.plot import Plot
+from nolbet_core.plot.aisles import (
+    BARROW_M,
+    HANDS_M,
+    WALKER_M,
+    Aisle,
+    Clash,
+    aisles_between,
+    clashes_on,
+    open_to_paths,
+    path_polygon,
+)
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.levels import Surface, packing_under
-from nolbet_core.plot.paths import LaidPath, PathBand, PathCourse, laid_courses, laid_paths
+from nolbet_core.plot.paths import LaidPath, PathCourse, laid_courses, laid_paths
 from nolbet_core.plot.placed import PlacedBed, every_ring, rings_of
+from nolbet_core.plot.shade import Shade, noon_shade
 from nolbet_core.quantities.units import System
 from nolbet_core.shapes.hollow import Point
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk, Standing
+from nolbet_core.stack.voids import STOPS_FINES
 
 
 @dataclass(frozen=True)
@@ -45,7 +59,8 @@ class Laid:
     """A plot with its beds laid on it: aisles, clashes, what paths cover, and what lies on them. beds: by key.
 
     wood: what of wood is there, where ants that nest in it live. paths: where only some of the ground is path; rest_m2:
-    what is neither bed nor path. brought_in: fill for levelling.
+    what is neither bed nor path; in_patches_m2: what paths take of patches. brought_in: fill for levelling.
+    shades: of what has a height.
     """
 
     plot: Plot
@@ -60,12 +75,38 @@ class Laid:
     wood: tuple[str, ...] = ()
     paths: tuple[LaidPath, ...] = ()
     rest_m2: float = 0.0
+    in_patches_m2: float = 0.0
     brought_in: tuple[Standing, ...] = ()
+    shades: tuple[Shade, ...] = ()
 
     @cached_property
     def between(self) -> tuple[tuple[Finding[Any], Found], ...]:
         """What is found on beds beside each other."""
-        return tuple(look_for("plot", BedsBeside(self.aisles, self.clashes, self.system, self.wood)))
+        mower_m = self.plot.mower_m if self.plot.rest == "lawn" else None
+        beside = BedsBeside(
+            self.aisles, self.clashes, self.system, self.wood, barrow_aisle(self.plot), mower_m, self._gravel
+        )
+        return tuple(look_for("plot", beside))
+
+    @property
+    def _gravel(self) -> list[tuple[str, bool]]:
+        """Paths whose top is gravel, and whether fabric lies under each."""
+        named = [(path.band.name, path.courses) for path in self.paths] or [("The paths", self.courses)]
+        return [(name, any(_is_fabric(each) for each in courses)) for name, courses in named if _is_gravel(courses)]
+
+
+def barrow_aisle(plot: Plot) -> float:
+    """How wide an aisle the gardener's barrow wants [m]: its own width and room for the hands, where that is known."""
+    return BARROW_M if plot.barrow_m is None else max(plot.barrow_m + HANDS_M, WALKER_M)
+
+
+def _is_gravel(courses: Sequence[Standing]) -> bool:
+    bulk = [layer.material for layer in courses if not layer.material.is_sheet]
+    return bool(bulk) and bulk[-1].group == "mineral" and bulk[-1].grain == "coarse"
+
+
+def _is_fabric(layer: Standing) -> bool:
+    return STOPS_FINES in layer.material.traits
 
 
 def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mapping[str, Material]) -> Laid:
@@ -75,8 +116,10 @@ def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mappin
         raise ValueError("the garden has no plot")
     placed = tuple(place for each in beds for place in each.placed)
     free = path_polygon(placed, ground.polygon)
-    courses = _courses_of(plot.courses, materials)
-    paths = () if plot.paths is None else laid_paths(_bands(plot, materials), free)
+    courses = courses_of(plot.courses, materials)
+    within = open_to_paths(placed, ground.polygon)
+    paths = () if plot.paths is None else laid_paths(path_bands(plot, materials), within)
+    in_patches_m2 = sum(each.ground.difference(free).area for each in paths)
     path_m2 = free.area if plot.paths is None else sum(each.ground.area for each in paths)
     on_all = laid_courses(path_m2, courses) if plot.paths is None else ()
     return Laid(
@@ -91,28 +134,19 @@ def laid_plot(around: Surroundings, beds: Sequence[WorkedBed], materials: Mappin
         around.system,
         _wood_round(around, ground, [*courses, *(each for path in paths for each in path.band.courses)]),
         paths,
-        free.area - path_m2,
+        free.area - (path_m2 - in_patches_m2),
+        in_patches_m2,
         _brought_in(plot, ground, materials),
+        _shades(around, plot, ground),
     )
 
 
-def _courses_of(courses: Sequence[Course], materials: Mapping[str, Material]) -> tuple[PathCourse, ...]:
-    return tuple(PathCourse(materials[each.material], each.thickness_m or 0.0) for each in courses)
-
-
-def _bands(plot: Plot, materials: Mapping[str, Material]) -> list[PathBand]:
-    """A plot's paths as the rules take them."""
-    return [
-        PathBand(
-            each.name or f"Path {number}",
-            tuple((x, y) for x, y in each.outline_m or []),
-            tuple((x, y) for x, y in each.line_m or []),
-            each.width_m or 0.0,
-            each.dug_m or 0.0,
-            _courses_of(plot.courses if each.courses is None else each.courses, materials),
-        )
-        for number, each in enumerate(plot.paths or [], start=1)
-    ]
+def _shades(around: Surroundings, plot: Plot, ground: Ground) -> tuple[Shade, ...]:
+    """Noon shades of what has a height; none where nobody knows how far north the garden lies."""
+    if around.latitude_deg is None:
+        return ()
+    shades = (noon_shade(each, around.latitude_deg, plot.north_deg) for each in ground.fixed)
+    return tuple(each for each in shades if each is not None)
 
 
 def _brought_in(plot: Plot, ground: Ground, materials: Mapping[str, Material]) -> tuple[Standing, ...]:
@@ -149,18 +183,19 @@ def plot_figures(laid: Laid, own: Iterable[PlotFinding]) -> PlotFigures:
     growing_m2 = sum(_growing(each) for each in laid.placed)
     return PlotFigures(
         ground_m2=laid.ground.polygon.area,
-        beds_m2=footprint_m2,
+        beds_m2=footprint_m2 - laid.in_patches_m2,
         growing_m2=growing_m2,
         walls_m2=sum(each.vessel.footprint_m2 * each.vessel.wall_loss_share for each in laid.placed),
         path_m2=laid.path_m2,
         placed=[_placed(each, surface) for each in laid.placed],
-        aisles=[_aisle(each) for each in laid.aisles if not each.between_pots],
+        aisles=[_aisle(each, barrow_aisle(laid.plot)) for each in laid.aisles if not each.between_pots],
         clashes=[_clash(each) for each in laid.clashes],
         courses=[_course(each) for each in laid.courses],
         paths=[_path(each) for each in laid.paths],
         rest_m2=laid.rest_m2,
         brought_in=[_course(each) for each in laid.brought_in],
         levels=_levels(surface, laid.plot.level_m, laid.system) if surface else None,
+        shades=[_shade(each) for each in laid.shades],
         findings=gravest_on_plot([*own, *between]),
     )
 
@@ -200,8 +235,8 @@ def _placed(bed: PlacedBed, surface: Surface | None) -> PlacedFigures:
     )
 
 
-def _aisle(aisle: Aisle) -> AisleFigures:
-    level = aisle_level(aisle.width_m)
+def _aisle(aisle: Aisle, barrow_m: float) -> AisleFigures:
+    level = aisle_level(aisle.width_m, barrow_m)
     return AisleFigures(
         between=(aisle.bed.name, aisle.other.name),
         width_m=aisle.width_m,
@@ -248,6 +283,10 @@ def _path(path: LaidPath) -> PathFigures:
     )
 
 
+def _shade(shade: Shade) -> ShadeFigures:
+    return ShadeFigures(shade.thing.name, shade.length_m, drawn_rings(rings_of(shade.ground)))
+
+
 def _levels(surface: Surface, level_m: float | None, system: System) -> LevelFigures:
     done = surface.cut_and_fill(level_m)
     contours = [
@@ -255,5 +294,11 @@ def _levels(surface: Surface, level_m: float | None, system: System) -> LevelFig
         for height in surface.contour_levels(system)
     ]
     return LevelFigures(
-        area_m2=done.area_m2, level_m=done.level_m, cut_m3=done.cut_m3, fill_m3=done.fill_m3, contours=contours
+        area_m2=done.area_m2,
+        level_m=done.level_m,
+        cut_m3=done.cut_m3,
+        fill_m3=done.fill_m3,
+        contours=contours,
+        lowest=_drawn(surface.lowest[:2]),
+        lowest_m=surface.lowest[2],
     )

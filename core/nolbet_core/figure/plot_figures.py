@@ -85,13 +85,26 @@ class ContourFigures:
 
 @record
 class LevelFigures:
-    """What bringing the ground between the spot heights to a level takes, and its contours."""
+    """What bringing the ground between the spot heights to a level takes, and its contours. lowest: where the ground
+    lies lowest, at lowest_m.
+    """
 
     area_m2: float
     level_m: float
     cut_m3: float
     fill_m3: float
     contours: list[ContourFigures]
+    lowest: tuple[float, float]
+    lowest_m: float
+
+
+@record
+class ShadeFigures:
+    """Ground that something shades at noon when day and night are alike: by what, and how far from it."""
+
+    name: str
+    length_m: float
+    outlines: list[Line]
 
 
 @record
@@ -122,6 +135,7 @@ class PlotFigures:
     rest_m2: float
     brought_in: list[CourseFigures]
     levels: LevelFigures | None
+    shades: list[ShadeFigures]
     findings: list[PlotFinding]
 
 

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from datetime import date
 
 from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.built.profiles import in_profiles
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.worked import WorkedBed, worked_bed
 from nolbet_core.figure.spring import add_bed
@@ -53,7 +54,7 @@ def figure_shared(
         raise unknown_key("material", material, materials)
     if materials[material].is_sheet:
         raise PlanProblem("material", f"{material} is a sheet, and is shared by its pieces")
-    around = surroundings_of(built.plan.garden, today)
+    around = surroundings_of(built.plan.garden, today, in_profiles(built.plan.beds))
     beds = [worked_bed(each, around, materials) for each in built.beds if each.bed.key in keys]
     takers = [
         Taker(each.bed.key, each.bed.count, _need_of(each, material, built), each.vessel.top_area_m2) for each in beds

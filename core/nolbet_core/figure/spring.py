@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.runoff import soak_wares
 from nolbet_core.built.state import is_begun
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.topping import top_up_volumes
@@ -38,8 +39,13 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
     sums.add(bed.count, worked.filled.layers, bed.key, worked.still_to_lay)
     if worked.scooped is not None and state != "emptied":
         sums.add(bed.count, [worked.scooped], bed.key)
+    if worked.pockets is not None and state != "emptied":
+        sums.add(bed.count, [worked.pockets], bed.key)
     if worked.wraps and not is_begun(bed, state):
         sums.add(bed.count, worked.wraps, bed.key)
+    if not is_begun(bed, state):
+        for ware, part in soak_wares(bed):
+            sums.add_ware(bed.count, ware, part, bed.key)
     if worked.water is None or is_begun(bed, state):
         return
     sums.add(bed.count, worked.water.parts, bed.key)

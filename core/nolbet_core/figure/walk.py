@@ -9,7 +9,9 @@ from datetime import date
 from nolbet_core.built.bed import build_bed
 from nolbet_core.built.buying import coming_of, stock_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
+from nolbet_core.built.lined import lies_at
 from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.built.profiles import in_profiles
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
@@ -31,6 +33,7 @@ from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigure
 from nolbet_core.figure.plot_room import room_figures, rows_figures
 from nolbet_core.figure.setting_out import SettingOut, setting_out_figures
 from nolbet_core.figure.spring import add_bed, spring_order
+from nolbet_core.figure.ways import Ways, ways_figures
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, NeedSums
@@ -64,7 +67,7 @@ def figure_plan(built: BuiltPlan, today: date | None = None) -> Figures:
     today: stands in for days of filling that aren't given.
     """
     plan, supplies = built.plan, built.supplies
-    around = surroundings_of(plan.garden, today)
+    around = surroundings_of(plan.garden, today, in_profiles(plan.beds))
     figured, laid, needs = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
     titles, coming = _titles(plan), coming_of(plan, today)
@@ -91,7 +94,8 @@ def figure_alone(bed: Bed, plan: Plan, supplies: Supplies, today: date | None = 
 
 def figure_beds(built: BuiltPlan) -> Figures:
     """Figures of every bed, the plot and the needs, without the haul."""
-    figured, laid, needs = _beds_and_needs(built, surroundings_of(built.plan.garden))
+    around = surroundings_of(built.plan.garden, beside=in_profiles(built.plan.beds))
+    figured, laid, needs = _beds_and_needs(built, around)
     return Figures(
         beds=[each.figures for each in figured],
         plot=_plot(laid, figured),
@@ -106,10 +110,10 @@ def figure_plot(built: BuiltPlan) -> PlotFigures:
 
     Raises PlanProblem where the plan has no plot.
     """
-    around = surroundings_of(built.plan.garden)
+    around = surroundings_of(built.plan.garden, beside=in_profiles(built.plan.beds))
     _measured(around)
     materials = built.supplies.materials
-    worked = [worked_bed(each, around, materials) for each in built.beds if each.bed.places]
+    worked = [worked_bed(each, around, materials) for each in built.beds if lies_at(each.bed)]
     laid = laid_plot(around, worked, materials)
     return plot_figures(laid, [each for bed in worked for each in found_in_place(bed)])
 
@@ -145,6 +149,11 @@ def figure_rows(
 def figure_setting_out(built: BuiltPlan) -> SettingOut:
     """How a garden's plot is set out with two tapes; nothing where the ground isn't measured."""
     return setting_out_figures(surroundings_of(built.plan.garden), built.beds)
+
+
+def figure_ways(built: BuiltPlan) -> Ways:
+    """How far it is to each bed from the gates and from where loads are dropped."""
+    return ways_figures(surroundings_of(built.plan.garden), built.beds)
 
 
 def figure_aligned(built: BuiltPlan, wish: AlignWish) -> SpotFigures:
@@ -188,7 +197,7 @@ def _laid(around: Surroundings, beds: Sequence[WorkedBed], supplies: Supplies) -
 def _plot(laid: Laid | None, figured: Sequence[_Figured]) -> PlotFigures | None:
     if laid is None:
         return None
-    placed = [each for each in figured if each.worked.bed.places]
+    placed = [each for each in figured if lies_at(each.worked.bed)]
     own = [found for each in placed for found in place_findings(each.worked.bed.key, each.figures.findings)]
     return plot_figures(laid, own)
 

@@ -19,6 +19,7 @@ class AbruptInterface(BedFinding):
     code = "abrupt_interface"
     level = ("note",)
     topic = "layers"
+    of_profile = True
     when = "soil next above coarse stone, where no liner makes a reservoir of it"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:

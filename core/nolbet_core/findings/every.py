@@ -6,8 +6,10 @@ What is said of findings elsewhere (the documents, what a view shows, how they a
 from __future__ import annotations
 
 from collections.abc import Iterator
+from dataclasses import replace
 from typing import Any
 
+from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.between import AbruptInterface, FabricUnderMound, SheetBare
 from nolbet_core.findings.blend import (
     DrainsFast,
@@ -24,7 +26,7 @@ from nolbet_core.findings.blend import (
 )
 from nolbet_core.findings.buying import HeavyLift, NoOffer
 from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RichLayer, RootZoneCarbon
-from nolbet_core.findings.finding import VIEWS, Finding, Found, Subject, ViewName
+from nolbet_core.findings.finding import VIEWS, BedFinding, Finding, Found, Subject, ViewName
 from nolbet_core.findings.fit import HeadspaceSmall, OverRim, TooWide
 from nolbet_core.findings.footing import GrassUnder, GroundCompacted, PlaneBelow, ShallowOnHard, StoneSoiled
 from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
@@ -37,6 +39,7 @@ from nolbet_core.findings.health import (
 )
 from nolbet_core.findings.layers import LapSmall, NoGrowingLayer, SoilThinOverWood, VoidsOpen
 from nolbet_core.findings.lining import LinerUnprotected, OpeningUnsealed
+from nolbet_core.findings.mend import above_pit
 from nolbet_core.findings.place import (
     BareSurface,
     FrostOnReservoir,
@@ -48,7 +51,15 @@ from nolbet_core.findings.place import (
     WeedSeedInFill,
     WoodAndAnts,
 )
-from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds, WoodRoundAnts
+from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds, FabricUnderGravel, MowerStuck, WoodRoundAnts
+from nolbet_core.findings.profile import (
+    FootSpreads,
+    OilyRunoff,
+    PalletsTreated,
+    PitNotFull,
+    RunsOver,
+    SoaksNearHouse,
+)
 from nolbet_core.findings.safety import Dust
 from nolbet_core.findings.schooling import DryFill, LeavesTrodden, PliesFew, UnripeCompost
 from nolbet_core.findings.sinking import SinksMuch
@@ -107,7 +118,13 @@ FINDINGS: tuple[Finding[Any], ...] = (
     NotFoodGrade(),
     SinksMuch(),
     HeadspaceSmall(),
+    PitNotFull(),
     SteepSlope(),
+    FootSpreads(),
+    OilyRunoff(),
+    SoaksNearHouse(),
+    RunsOver(),
+    PalletsTreated(),
     Trench(),
     BuriedServices(),
     NearHouse(),
@@ -139,7 +156,9 @@ FINDINGS: tuple[Finding[Any], ...] = (
     Dust(),
     ClashOfBeds(),
     AisleNarrow(),
+    MowerStuck(),
     WoodRoundAnts(),
+    FabricUnderGravel(),
     NoOffer(),
     HeavyLift(),
     MixCompostShare(),
@@ -162,9 +181,34 @@ def findings_on(subject: Subject, view: ViewName | None = None) -> tuple[Finding
     return tuple(each for each in FINDINGS if each.subject == subject and (view is None or view in VIEWS[each.topic]))
 
 
+OF_PROFILE = frozenset(each.code for each in FINDINGS if isinstance(each, BedFinding) and each.of_profile)
+"""Codes of those that look at a bed and the pit below it as one."""
+
 BY_SUBJECT: dict[Subject, tuple[Finding[Any], ...]] = {
     subject: findings_on(subject) for subject in ("bed", "plot", "haul", "mix")
 }
+
+
+def look_at_bed(worked: WorkedBed, view: ViewName | None = None) -> Iterator[tuple[Finding[Any], Found]]:
+    """Every finding that holds for a bed, what rests on its whole profile looked for in that.
+
+    view: only what it shows. What is found in the pit below is told without a layer, and without a mend.
+    """
+    for finding in BY_SUBJECT["bed"] if view is None else findings_on("bed", view):
+        if finding.code not in OF_PROFILE:
+            yield from ((finding, found) for found in finding.look(worked))
+        elif worked.lies_under is None:
+            yield from ((finding, _on_own(found, worked.pit_layers)) for found in finding.look(worked.whole))
+
+
+def _on_own(found: Found, pit_layers: int) -> Found:
+    """What was found in a bed and its pit as one, told of the bed's own layers."""
+    if pit_layers == 0:
+        return found
+    steps = above_pit(found.mend.steps, pit_layers) if found.mend else None
+    mend = replace(found.mend, steps=steps) if found.mend and steps else None
+    layer = None if found.layer is None or found.layer < pit_layers else found.layer - pit_layers
+    return replace(found, layer=layer, mend=mend)
 
 
 def look_for(subject: Subject, looked: Any, view: ViewName | None = None) -> Iterator[tuple[Finding[Any], Found]]:

@@ -41,6 +41,7 @@ class NitrogenShort(BedFinding):
     code = "nitrogen_short"
     level = ("advice", "caution")
     topic = "feeding"
+    of_profile = True
     when = "a crop goes short of over 5 g N/m² in the first season; over 10"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
@@ -128,6 +129,7 @@ class Overfed(BedFinding):
     code = "overfed"
     level = ("advice", "caution")
     topic = "feeding"
+    of_profile = True
     when = "what is scattered brings over 5 g N/m² more than is short; over 20 g N/m² at once"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
@@ -160,6 +162,7 @@ class RichLayer(BedFinding):
     code = "rich_layer"
     level = ("caution",)
     topic = "feeding"
+    of_profile = True
     when = "a layer of a meal, pellets or raw manure near the roots sets over 20 g N/m² free in the first season"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
@@ -217,6 +220,7 @@ class RootZoneCarbon(BedFinding):
     code = "root_zone_carbon"
     level = ("advice",)
     topic = "feeding"
+    of_profile = True
     when = "C:N of the top 0.30 m under the mulch is over 30"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
@@ -238,6 +242,7 @@ class CompostShare(BedFinding):
     code = "compost_share"
     level = ("advice", "caution")
     topic = "feeding"
+    of_profile = True
     when = "over half of the root zone is compost or manure; over 70 % (open ground below counts as soil)"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:

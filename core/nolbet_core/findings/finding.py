@@ -95,6 +95,10 @@ class Finding(ABC, Generic[Looked]):
 
 
 class BedFinding(Finding[WorkedBed]):
-    """A finding on a bed by itself."""
+    """A finding on a bed by itself.
+
+    of_profile: whether it looks at a bed and the trench or pit that it lies over as one, and not at the pit by itself.
+    """
 
     subject = "bed"
+    of_profile: ClassVar[bool] = False

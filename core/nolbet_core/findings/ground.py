@@ -36,6 +36,8 @@ class SteepSlope(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Sides over 40 degrees, over 50 graver; of a rounded mound those at its foot, the steepest."""
         shape = worked.bed.shape
+        if worked.bed.faced is not None:
+            return
         if isinstance(shape, HippedMoundShape):
             slope_deg, where = shape.slope_deg, "The sides rise"
         elif isinstance(shape, RoundMoundShape):
@@ -62,7 +64,7 @@ class Trench(BedFinding):
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Every trench; from 1.2 m a way out, from 1.5 m protection always."""
-        if worked.vessel.form != "trench":
+        if not worked.is_dug:
             return
         depth_m = worked.vessel.hollow.rim_m
         said = show_length(depth_m, worked.system)
@@ -90,7 +92,7 @@ class BuriedServices(BedFinding):
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Every trench; graver where a known service runs within a metre of it."""
-        if worked.vessel.form != "trench":
+        if not worked.is_dug:
             return
         near = nearest(worked, "service")
         if near is not None and near[0] < SERVICE_NEAR_M:

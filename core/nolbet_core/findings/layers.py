@@ -31,6 +31,7 @@ class VoidsOpen(BedFinding):
     code = "voids_open"
     level = ("caution",)
     topic = "layers"
+    of_profile = True
     when = "an unpacked layer swallows more than 10 L, or the surface drops by more than 20 mm"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
@@ -80,6 +81,7 @@ class SoilThinOverWood(BedFinding):
     code = "soil_thin_over_wood"
     level = ("advice", "caution")
     topic = "layers"
+    of_profile = True
     when = "under 200 mm of soil over raw wood; under 100 mm, or under what the planned crop roots"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
@@ -150,6 +152,7 @@ class NoGrowingLayer(BedFinding):
     code = "no_growing_layer"
     level = ("caution",)
     topic = "layers"
+    of_profile = True
     when = "there are layers, and none is soil, compost or a mix with them"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:

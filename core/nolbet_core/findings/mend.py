@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Mapping
+from dataclasses import replace
 from typing import Any, Literal
 
 from nolbet_core.built.worked import WorkedBed
@@ -48,6 +49,24 @@ def thickness_of(worked: WorkedBed, index: int, thickness_m: float) -> tuple[Men
     layer = worked.bed.layers[index]
     gone = {key: None for key in AMOUNTS if getattr(layer, key) is not None}
     return change_layer(index, thickness_m=thickness_m, **gone)
+
+
+LAYER = re.compile(r"layers\[(\d+)\]")
+
+
+def above_pit(steps: Iterable[MendStep], pit_layers: int) -> tuple[MendStep, ...] | None:
+    """Steps on a bed and its pit as one, as steps on the bed alone; None where one of them changes the pit.
+
+    pit_layers: how many layers of the one are the pit's.
+    """
+    own = []
+    for step in steps:
+        found = LAYER.match(step.path)
+        place = int(found[1]) - pit_layers if found else 0
+        if place < 0:
+            return None
+        own.append(replace(step, path=LAYER.sub(f"layers[{place}]", step.path, count=1)) if found else step)
+    return tuple(own)
 
 
 def mended(document: Mapping[str, Any], steps: Iterable[MendStep]) -> dict[str, Any]:

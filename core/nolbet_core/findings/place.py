@@ -48,6 +48,7 @@ class BareSurface(BedFinding):
     code = "bare_surface"
     level = ("note", "advice")
     topic = "layers"
+    of_profile = True
     when = "no mulch on the soil; over a reservoir"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
@@ -287,7 +288,7 @@ class WaterInTrench(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Trenches near the water table."""
         garden = worked.around.garden
-        if garden is None or garden.water_table_m is None or worked.vessel.form != "trench":
+        if garden is None or garden.water_table_m is None or not worked.is_dug:
             return
         depth_m = worked.vessel.hollow.rim_m
         if depth_m <= garden.water_table_m - DRY_FOOT_M:

@@ -19,13 +19,18 @@ TOLERANCE_M = 1e-6
 class BedsBeside:
     """Beds beside each other on the plot: what lies between them, what they take twice, and the units it is told in.
 
-    wood: what of wood stands or lies there, where ants or termites that nest in it live.
+    wood: what of wood stands or lies there, where ants or termites that nest in it live. barrow_m: how wide an aisle
+    the gardener's barrow wants; mower_m: how wide the mower is that has to pass between beds, where there is one [m].
+    gravel: paths of gravel, and whether fabric lies under each.
     """
 
     aisles: Sequence[Aisle]
     clashes: Sequence[Clash]
     system: System
     wood: Sequence[str] = ()
+    barrow_m: float = BARROW_M
+    mower_m: float | None = None
+    gravel: Sequence[tuple[str, bool]] = ()
 
 
 class BetweenFinding(Finding[BedsBeside]):
@@ -35,11 +40,13 @@ class BetweenFinding(Finding[BedsBeside]):
     topic = "between"
 
 
-def aisle_level(width_m: float) -> Literal["caution", "advice", "good"]:
-    """How an aisle of a width [m] is judged: caution for a walker, advice for a barrow, else good."""
+def aisle_level(width_m: float, barrow_m: float = BARROW_M) -> Literal["caution", "advice", "good"]:
+    """How an aisle of a width [m] is judged: caution for a walker, advice for a barrow, else good. barrow_m: what a
+    barrow wants [m].
+    """
     if width_m < WALKER_M - TOLERANCE_M:
         return "caution"
-    return "advice" if width_m < BARROW_M - TOLERANCE_M else "good"
+    return "advice" if width_m < barrow_m - TOLERANCE_M else "good"
 
 
 class ClashOfBeds(BetweenFinding):
@@ -69,16 +76,16 @@ class AisleNarrow(BetweenFinding):
 
     code = "aisle_narrow"
     level = ("advice", "caution")
-    when = "two are under 0.9 m apart, too narrow for a barrow; under 0.45 m, for a walker"
+    when = "two are nearer than a barrow wants, 0.9 m unless its width is known; under 0.45 m, too near for a walker"
 
     def look(self, beside: BedsBeside) -> Iterator[Found]:
         """Each aisle that is too narrow, those between pots left out."""
         for aisle in beside.aisles:
-            level = aisle_level(aisle.width_m)
+            level = aisle_level(aisle.width_m, beside.barrow_m)
             if level == "good" or aisle.between_pots:
                 continue
             said = show_length(aisle.width_m, beside.system)
-            walker, barrow = show_length(WALKER_M, beside.system), show_length(BARROW_M, beside.system)
+            walker, barrow = show_length(WALKER_M, beside.system), show_length(beside.barrow_m, beside.system)
             needs_a_walker = f"A walker needs {walker}, someone kneeling more."
             yield Found(
                 level,
@@ -87,6 +94,53 @@ class AisleNarrow(BetweenFinding):
                 f"Move one of them until there are {walker if level == 'caution' else barrow}.",
                 beds=_keys(aisle.bed, aisle.other),
             )
+
+
+class MowerStuck(BetweenFinding):
+    """Grass between beds that the mower doesn't get into."""
+
+    code = "mower_stuck"
+    level = ("advice",)
+    when = "two stand nearer than the mower is wide, with grass between them"
+
+    def look(self, beside: BedsBeside) -> Iterator[Found]:
+        """Each aisle that the mower doesn't get into."""
+        for aisle in beside.aisles if beside.mower_m is not None else ():
+            if aisle.between_pots or beside.mower_m is None or aisle.width_m >= beside.mower_m - TOLERANCE_M:
+                continue
+            said, mower = show_length(aisle.width_m, beside.system), show_length(beside.mower_m, beside.system)
+            yield Found(
+                "advice",
+                f"Between {aisle.bed.name} and {aisle.other.name} there are {said}, and the mower is {mower} wide.",
+                "What isn't mown there is cut by hand, or seeds into the beds.",
+                f"Leave {mower} and a hand's width, or lay a path there.",
+                beds=_keys(aisle.bed, aisle.other),
+            )
+
+
+class FabricUnderGravel(BetweenFinding):
+    """Whether fabric belongs under a gravel path is argued about."""
+
+    code = "fabric_under_gravel"
+    level = ("note",)
+    when = "a path of gravel"
+
+    def look(self, beside: BedsBeside) -> Iterator[Found]:
+        """One for all gravel paths."""
+        if not beside.gravel:
+            return
+        names = ", ".join(name for name, _ in beside.gravel)
+        bare = [name for name, fabric in beside.gravel if not fabric]
+        yield Found(
+            "note",
+            f"{names}: gravel {'without fabric below it' if bare else 'over fabric'}.",
+            "Stones sink into wet ground, and weeds root in the dust that settles among them.",
+            "On soft or clayey ground lay geotextile under the base; on firm, drained ground it can be left out.",
+            sides=(
+                "Path builders: fabric keeps stone and soil apart, so that the path needs no topping up.",
+                "Gardeners who lift it later: weeds root on top of it all the same, and torn plastic stays for ever.",
+            ),
+        )
 
 
 def _keys(bed: PlacedBed, other: object) -> tuple[str, ...]:

@@ -19,6 +19,7 @@ class SinksMuch(BedFinding):
     code = "sinks_much"
     level = ("note", "advice")
     topic = "sinking"
+    of_profile = True
     when = "the surface sinks by over 50 mm in the first year; by over a quarter of the depth in ten"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:

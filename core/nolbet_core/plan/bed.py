@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import ConfigDict, Field
 
 from nolbet_core.plan.fields import (
     BagM3,
@@ -24,7 +24,7 @@ from nolbet_core.plan.fields import (
     WallM,
 )
 from nolbet_core.plan.plot import Place
-from nolbet_core.plan.shapes import ON_THE_GROUND, Shape
+from nolbet_core.plan.shapes import ON_THE_GROUND, At, Shape
 from nolbet_core.quantities import limits
 from nolbet_core.shelf.material import Ripeness
 
@@ -199,10 +199,15 @@ class Stand(Model):
     limit_kg_m2: Annotated[float, Field(gt=0, le=20_000)] | None = None
 
 
+RunoffFrom = Literal["roof", "paving", "drive", "ground"]
+"""Where rain runs off that is led into a bed."""
+
+
 class Buried(Model):
     """What takes room in the fill: square posts, round pots and baskets standing, pipes lying level.
 
-    wrap: the sheet that a pipe is wrapped in.
+    wrap: the sheet that a pipe is wrapped in. inlet_m: length of the tube that leads water into a soak pipe.
+    runoff_m2: ground or roof whose rain runs into it; runoff_from: what that is.
     """
 
     kind: Literal["post", "pot", "basket", "pipe"]
@@ -213,6 +218,29 @@ class Buried(Model):
     bottom_m: OffsetM = 0.0
     count: Count = 1
     wrap: MaterialKey | None = None
+    inlet_m: LengthM | None = None
+    runoff_m2: Annotated[float, Field(gt=0, le=1000)] | None = None
+    runoff_from: RunoffFrom | None = None
+
+    @property
+    def soaks(self) -> bool:
+        """Whether it is a pipe that leads water into the ground."""
+        return self.inlet_m is not None or self.runoff_m2 is not None
+
+
+FacedWith = Literal["pallets", "boards", "posts", "stone"]
+"""What may face the sides of a mound."""
+
+
+class Faced(Model):
+    """What holds a mound's sides: they stand at its angle. pocket_m3: of soil in each of its pockets to plant in."""
+
+    model_config = ConfigDict(serialize_by_alias=True, validate_by_name=True, validate_by_alias=True)
+
+    material: Annotated[FacedWith, Field(alias="with")]
+    slope_deg: Annotated[float, Field(ge=30, le=85)] | None = None
+    pocket_m3: BagM3 | None = None
+    pockets: Count | None = None
 
 
 class Holes(Model):
@@ -258,7 +286,10 @@ class Bed(Model):
     spring. set_aside: other ways of filling it. holes: planting holes with a mix of
     their own. stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
     turf_on_heap: whether what was stripped lies on the gardener's heap already. dug_m: how deep the ground below is
-    loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half.
+    loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
+    that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
+    end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
+    of a mound.
     """
 
     key: Key
@@ -282,6 +313,9 @@ class Bed(Model):
     turf_on_heap: bool = False
     dug_m: LayerM | None = None
     blended_m: LayerM | None = None
+    over: Key | None = None
+    along_m: Annotated[list[At], Field(min_length=2, max_length=60)] | None = None
+    faced: Faced | None = None
     seen: list[Seen] = Field(default_factory=list)
     built_on: Day | None = None
     state: State | None = None

@@ -27,6 +27,7 @@ from nolbet_core.plan.fields import (
 from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.plot import Plot
+from nolbet_core.plan.shapes import At
 from nolbet_core.quantities import limits
 from nolbet_core.quantities.units import USUAL_BARROW_M3
 
@@ -56,6 +57,7 @@ class Garden(Model):
     hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
+    drop: where on the plot loads are dropped.
     """
 
     name: Name
@@ -74,6 +76,7 @@ class Garden(Model):
     ants: bool | None = None
     burrowers: bool | None = None
     water_table_m: Annotated[float, Field(ge=0, le=50)] | None = None
+    drop: At | None = None
     plot: Plot | None = None
 
     @field_validator("hemisphere")

@@ -78,7 +78,8 @@ class Plot(Model):
     """The ground by its corners, with everything on it but the beds; those say themselves where they lie.
 
     courses: of all that is no bed, or of the paths that name none. paths: where only some of it is path; rest: what the
-    rest is. fill_with: what is brought in where levelling takes more than it gives.
+    rest is. fill_with: what is brought in where levelling takes more than it gives. barrow_m, mower_m: how wide the
+    gardener's own are, where they aren't usual.
     """
 
     corners_m: Corners
@@ -89,5 +90,7 @@ class Plot(Model):
     paths: Annotated[list[PlotPath], Field(max_length=100)] | None = None
     rest: Literal["lawn", "bare_soil", "gravel", "paving", "mulch"] = "lawn"
     fill_with: MaterialKey | None = None
+    barrow_m: LengthM | None = None
+    mower_m: LengthM | None = None
     spots: Annotated[list[Spot], Field(max_length=400)] = Field(default_factory=list)
     level_m: LevelM | None = None

@@ -22,6 +22,8 @@ WALKER_M = 0.45
 """Least aisle for a walker [m]."""
 BARROW_M = 0.90
 """Least aisle for a barrow [m]."""
+HANDS_M = 0.30
+"""Room for the hands on both sides of a barrow [m] (estimate)."""
 WIDEST_AISLE_M = 1.5
 """What is wider is open ground [m]."""
 TOUCHING_M = 0.02
@@ -112,12 +114,17 @@ def clashes_on(beds: Sequence[PlacedBed], fixed: Sequence[FixedThing], ground: B
                 found.append(_clash(bed, thing, taken))
     tree = shapely.STRtree([bed.outline for bed in beds])
     for one, two in combinations_near(tree, beds):
-        if {beds[one].form, beds[two].form} == {"trench", "mound"}:
+        if {beds[one].form, beds[two].form} == {"trench", "mound"} or _one_profile(beds[one], beds[two]):
             continue
         shared = beds[one].outline.intersection(beds[two].outline)
         if shared.area > LEAST_CLASH_M2:
             found.append(_clash(beds[one], beds[two], shared))
     return tuple(found)
+
+
+def _one_profile(one: PlacedBed, two: PlacedBed) -> bool:
+    """Whether one of two lies over the other on purpose."""
+    return two.key == one.over or one.key == two.over
 
 
 def combinations_near(tree: shapely.STRtree, beds: Sequence[PlacedBed]) -> Iterator[tuple[int, int]]:
@@ -139,3 +146,8 @@ def _clash(bed: PlacedBed, other: PlacedBed | FixedThing | None, shared: BaseGeo
 def path_polygon(beds: Sequence[PlacedBed], ground: BaseGeometry) -> BaseGeometry:
     """The plot less its beds: what paths cover. Ground under two beds counts once."""
     return ground.difference(shapely.union_all([bed.outline for bed in beds]))
+
+
+def open_to_paths(beds: Sequence[PlacedBed], ground: BaseGeometry) -> BaseGeometry:
+    """Where a path may lead: the plot less its beds, flat patches left in."""
+    return path_polygon([bed for bed in beds if bed.form != "flat"], ground)

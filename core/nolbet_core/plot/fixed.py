@@ -31,12 +31,16 @@ ROOT_CIRCLE_PER_TRUNK = 12.0
 
 @dataclass(frozen=True)
 class FixedThing:
-    """A fixed thing: kind, what it is called, and its points, one or a line of them [m]. across_m: how thick [m]."""
+    """A fixed thing: kind, what it is called, and its points, one or a line of them [m]. across_m: how thick [m].
+
+    height_m: how high it stands, where that is known [m].
+    """
 
     kind: str
     name: str
     points_m: tuple[Point, ...]
     across_m: float
+    height_m: float | None = None
 
     @cached_property
     def outline(self) -> BaseGeometry:
@@ -54,9 +58,9 @@ class FixedThing:
         return ROOT_CIRCLE_PER_TRUNK * self.across_m
 
 
-def fixed_thing(kind: str, name: str | None, points_m: Sequence[Point], across_m: float | None) -> FixedThing:
-    """A fixed thing with what is usual where nothing is said. points_m: one, or a line [m]. across_m [m]."""
-    usual = USUAL_ACROSS_M[kind]
-    return FixedThing(
-        kind, name or kind.replace("_", " ").capitalize(), tuple(points_m), usual if across_m is None else across_m
-    )
+def fixed_thing(
+    kind: str, name: str | None, points_m: Sequence[Point], across_m: float | None, height_m: float | None = None
+) -> FixedThing:
+    """A fixed thing with what is usual where nothing is said. points_m: one, or a line [m]. across_m, height_m [m]."""
+    across = USUAL_ACROSS_M[kind] if across_m is None else across_m
+    return FixedThing(kind, name or kind.replace("_", " ").capitalize(), tuple(points_m), across, height_m)

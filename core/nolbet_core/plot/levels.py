@@ -61,6 +61,11 @@ class Surface:
         total = sum(_area(triangle) * sum(corner[2] for corner in triangle) / 3 for triangle in self.inside)
         return total / self.area_m2
 
+    @property
+    def lowest(self) -> Corner:
+        """Where on the plot the ground lies lowest: there water gathers."""
+        return min((corner for triangle in self.inside for corner in triangle), key=lambda corner: corner[2])
+
     def height_at(self, x_m: float, y_m: float) -> float | None:
         """Height of the ground at a place [m]; None beyond the spots."""
         for triangle in self.triangles:

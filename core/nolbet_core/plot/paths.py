@@ -56,10 +56,13 @@ class LaidPath:
 
 
 def laid_paths(bands: Sequence[PathBand], free: BaseGeometry) -> tuple[LaidPath, ...]:
-    """Paths where they lie. free: the plot less its beds; ground that two paths cross on is the first one's."""
+    """Paths where they lie. Ground that two paths cross on is the first one's.
+
+    free: the plot less its beds, patches left in, which paths may lead through.
+    """
     left, laid = free, []
     for band in bands:
-        ground = left.intersection(_asked_ground(band))
+        ground = left.intersection(path_outline(band.corners_m, band.line_m, band.width_m))
         left = left.difference(ground)
         thick_m = sum(each.thickness_m for each in band.courses)
         laid.append(
@@ -74,10 +77,18 @@ def laid_paths(bands: Sequence[PathBand], free: BaseGeometry) -> tuple[LaidPath,
     return tuple(laid)
 
 
-def _asked_ground(band: PathBand) -> BaseGeometry:
-    if band.corners_m:
-        return shapely.Polygon(band.corners_m)
-    return shapely.LineString(band.line_m).buffer(band.width_m / 2, cap_style="flat", join_style="mitre")
+def path_within(taken: BaseGeometry, patches: Sequence[BaseGeometry]) -> float:
+    """Ground that paths take of a patch [m2]: of several alike, what they take on average. taken: by all paths."""
+    if not patches:
+        return 0.0
+    return float(sum(patch.intersection(taken).area for patch in patches) / len(patches))
+
+
+def path_outline(corners_m: Sequence[Point], line_m: Sequence[Point], width_m: float) -> BaseGeometry:
+    """The ground that a path takes: within its corners, or along its line [m]."""
+    if corners_m:
+        return shapely.Polygon(corners_m)
+    return shapely.LineString(line_m).buffer(width_m / 2, cap_style="flat", join_style="mitre")
 
 
 def laid_courses(area_m2: float, courses: Sequence[PathCourse]) -> tuple[Standing, ...]:

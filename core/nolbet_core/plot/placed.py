@@ -23,7 +23,8 @@ else:
 class PlacedBed:
     """A bed on the ground. key, name, index: which bed, and which of those alike.
 
-    x_m, y_m: the middle of its surrounding rectangle. turn_deg: how far it is turned anticlockwise.
+    x_m, y_m: the middle of its surrounding rectangle. turn_deg: how far it is turned anticlockwise. over: key of
+    the pit that it lies over.
     """
 
     key: str
@@ -33,6 +34,7 @@ class PlacedBed:
     x_m: float
     y_m: float
     turn_deg: float
+    over: str | None = None
 
     @property
     def form(self) -> Form:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shapes.hollow import Point, Ring, ShapeProblem
@@ -43,12 +43,16 @@ class FlatHollow:
 
 @dataclass(frozen=True, slots=True)
 class FlatArea(Vessel):
-    """A flat patch: its rectangle and the width over which each layer runs out to nothing [m]."""
+    """A flat patch: its rectangle and the width over which each layer runs out to nothing [m].
+
+    path_m2: ground within it that paths take, on which nothing is laid [m2].
+    """
 
     rectangle: Rectangle
     feather_m: float
     hollow: FlatHollow
     form: Form = "flat"
+    path_m2: float = 0.0
 
     @property
     def inside(self) -> Rectangle:
@@ -62,13 +66,19 @@ class FlatArea(Vessel):
 
     @property
     def top_area_m2(self) -> float:
-        """The whole patch [m2]."""
-        return self.rectangle.area_m2
+        """The patch less its paths [m2]."""
+        return self.rectangle.area_m2 - self.path_m2
 
     def sheet_area_at(self, level_m: float) -> float:
-        """The whole patch [m2]."""
+        """The patch less its paths [m2]."""
         del level_m
-        return self.rectangle.area_m2
+        return self.top_area_m2
+
+    def less_paths(self, path_m2: float) -> FlatArea:
+        """The patch where paths take so much of it [m2]; a hundredth is always left."""
+        taken_m2 = min(path_m2, 0.99 * self.hollow.spread_m2)
+        hollow = replace(self.hollow, spread_m2=self.hollow.spread_m2 - taken_m2)
+        return replace(self, hollow=hollow, path_m2=taken_m2)
 
     def section(self, lower_m: float, upper_m: float) -> tuple[Ring, ...]:
         """A layer that runs out at both edges [m]."""

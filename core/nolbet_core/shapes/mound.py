@@ -8,10 +8,12 @@ from abc import abstractmethod
 from dataclasses import dataclass
 
 from nolbet_core.shapes.angular import Rectangle
+from nolbet_core.shapes.buried import Solid
 from nolbet_core.shapes.hollow import Hollow, Point, Ring, ShapeProblem
 from nolbet_core.shapes.invert import invert_rising
 from nolbet_core.shapes.outline import Outline, Span
 from nolbet_core.shapes.prismatoid import Prismatoid
+from nolbet_core.shapes.ribbon import Ribbon
 from nolbet_core.shapes.vessel import Form, Vessel
 
 RIDGE_TOLERANCE_M = 0.001
@@ -21,8 +23,15 @@ ANCHOR_SHARE = 0.45
 class Shells(Hollow):
     """The inside of a mound as nested cores. A level is counted outwards from where the core vanishes [m].
 
-    rim_m is how deep a cover may be before nothing is left inside it.
+    rim_m is how deep a cover may be before nothing is left inside it. sunk: what is buried under its crest, which takes
+    room from the fill.
     """
+
+    sunk: tuple[Solid, ...]
+
+    @abstractmethod
+    def crest_m(self, cover_m: float) -> float:
+        """Height of a core [m]."""
 
     @abstractmethod
     def core_volume(self, cover_m: float) -> float:
@@ -49,16 +58,24 @@ class Shells(Hollow):
         return self.core_perimeter(self.cover_at(height_m))
 
     def volume_between(self, lower_m: float, upper_m: float) -> float:
-        """Volume between two shells [m3]."""
-        return self.core_volume(self.cover_at(upper_m)) - self.core_volume(self.cover_at(lower_m))
+        """Volume that is left for fill between two shells [m3]."""
+        return self._left_under(self.cover_at(upper_m)) - self._left_under(self.cover_at(lower_m))
+
+    def _left_under(self, cover_m: float) -> float:
+        """Volume of a core less what is buried in it [m3]."""
+        whole_m3 = self.core_volume(cover_m)
+        if not self.sunk:
+            return whole_m3
+        crest_m = self.crest_m(cover_m)
+        return max(whole_m3 - sum(solid.volume_below(crest_m) for solid in self.sunk), 0.0)
 
     def height_for_volume(self, base_m: float, volume_m3: float) -> float:
         """Level [m] up to which a volume [m3] laid round a core of a level [m] reaches."""
-        wanted = self.core_volume(self.cover_at(base_m)) + volume_m3
+        wanted = self._left_under(self.cover_at(base_m)) + volume_m3
         most = max(self.rim_m, base_m)
-        while self.core_volume(self.cover_at(most)) < wanted:
+        while self._left_under(self.cover_at(most)) < wanted:
             most *= 2
-        return invert_rising(lambda level: self.core_volume(self.cover_at(level)), 0.0, most, wanted)
+        return invert_rising(lambda level: self._left_under(self.cover_at(level)), 0.0, most, wanted)
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,6 +90,7 @@ class HippedShells(Shells):
     width_m: float
     height_m: float
     slope_rad: float
+    sunk: tuple[Solid, ...] = ()
 
     @property
     def rim_m(self) -> float:
@@ -185,14 +203,23 @@ class Mound(Vessel):
 
 @dataclass(frozen=True, slots=True)
 class HippedMound(Mound):
-    """A mound on a rectangle with all sides at one slope."""
+    """A mound on a rectangle with all sides at one slope. line: the base along a line that it follows, if it does."""
 
     hollow: HippedShells
+    line: Ribbon | None = None
 
     @property
-    def inside(self) -> Rectangle:
+    def inside(self) -> Outline:
         """Its base [m]."""
-        return Rectangle(self.hollow.length_m, self.hollow.width_m)
+        return self.line or Rectangle(self.hollow.length_m, self.hollow.width_m)
+
+    @property
+    def face_m2(self) -> float:
+        """Area of its four sides, measured on the slope [m2]."""
+        mound = self.hollow
+        in_m = 2 * mound.height_m / math.tan(mound.slope_rad)
+        top_m2 = max(mound.length_m - in_m, 0.0) * max(mound.width_m - in_m, 0.0)
+        return (mound.length_m * mound.width_m - top_m2) / math.cos(mound.slope_rad)
 
     @property
     def solid(self) -> Prismatoid:
@@ -217,8 +244,11 @@ class HippedMound(Mound):
         return (-half, 0.0), (-top, height), (top, height), (half, 0.0)
 
 
-def hipped_mound(length_m: float, width_m: float, height_m: float, slope_deg: float) -> HippedMound:
-    """A hipped mound. length_m, width_m: of its base [m]. height_m [m]. slope_deg: of all four sides [deg].
+def hipped_mound(
+    length_m: float, width_m: float, height_m: float, slope_deg: float, line: Ribbon | None = None
+) -> HippedMound:
+    """A hipped mound. length_m, width_m: of its base [m]. height_m [m]. slope_deg: of all four sides [deg]. line: its
+    base, where that follows a line.
 
     Raises ShapeProblem where the sides meet below the height (beyond a millimetre), naming the height where they do.
     """
@@ -227,4 +257,4 @@ def hipped_mound(length_m: float, width_m: float, height_m: float, slope_deg: fl
     if height_m > ridge_m + RIDGE_TOLERANCE_M:
         said = f"{height_m:g} m is over the ridge, where the sides meet {ridge_m:.3f} m up"
         raise ShapeProblem("height_m", said)
-    return HippedMound(HippedShells(length_m, width_m, min(height_m, ridge_m), slope_rad))
+    return HippedMound(HippedShells(length_m, width_m, min(height_m, ridge_m), slope_rad), line)

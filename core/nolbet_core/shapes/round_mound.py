@@ -7,10 +7,13 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from nolbet_core.shapes.buried import Solid
 from nolbet_core.shapes.hollow import Point, ShapeProblem
 from nolbet_core.shapes.invert import invert_rising
 from nolbet_core.shapes.mound import Mound, Shells
+from nolbet_core.shapes.outline import Outline
 from nolbet_core.shapes.quadrature import Floats, integral
+from nolbet_core.shapes.ribbon import Ribbon
 from nolbet_core.shapes.round import Stadium
 
 CURVE_STEPS = 20
@@ -28,6 +31,7 @@ class RoundShells(Shells):
     length_m: float
     width_m: float
     height_m: float
+    sunk: tuple[Solid, ...] = ()
 
     @property
     def half_m(self) -> float:
@@ -41,6 +45,12 @@ class RoundShells(Shells):
         if a**2 >= 2 * height**2:
             return height
         return math.sqrt(a**2 - a**4 / (4 * height**2))
+
+    def crest_m(self, cover_m: float) -> float:
+        """Height of a core [m]."""
+        if cover_m >= self.rim_m:
+            return 0.0
+        return max(self.height_over(self.top_foot_m(cover_m), cover_m), 0.0)
 
     def top_foot_m(self, cover_m: float) -> float:
         """Foot on the surface of the core's highest point [m]: off the middle where two halves meet in a ridge."""
@@ -153,14 +163,15 @@ class RoundSolid:
 
 @dataclass(frozen=True, slots=True)
 class RoundMound(Mound):
-    """A rounded mound as built."""
+    """A rounded mound as built. line: its base along a line that it follows, if it does."""
 
     hollow: RoundShells
+    line: Ribbon | None = None
 
     @property
-    def inside(self) -> Stadium:
+    def inside(self) -> Outline:
         """Its base [m]."""
-        return Stadium(self.hollow.length_m, self.hollow.width_m)
+        return self.line or Stadium(self.hollow.length_m, self.hollow.width_m)
 
     @property
     def solid(self) -> RoundSolid:
@@ -169,9 +180,7 @@ class RoundMound(Mound):
 
     def crest_of(self, cover_m: float) -> float:
         """Height of the core under a cover [m]."""
-        if cover_m >= self.hollow.rim_m:
-            return 0.0
-        return max(self.hollow.height_over(self.hollow.top_foot_m(cover_m), cover_m), 0.0)
+        return self.hollow.crest_m(cover_m)
 
     def profile(self, cover_m: float) -> tuple[Point, ...]:
         """The core's curve from foot to foot [m]."""
@@ -183,11 +192,11 @@ class RoundMound(Mound):
         return (*((-x, y) for x, y in reversed(right)), *right)
 
 
-def round_mound(length_m: float, width_m: float, height_m: float) -> RoundMound:
-    """A rounded mound. length_m: over all [m]. width_m, height_m [m].
+def round_mound(length_m: float, width_m: float, height_m: float, line: Ribbon | None = None) -> RoundMound:
+    """A rounded mound. length_m: over all [m]. width_m, height_m [m]. line: its base, where that follows a line.
 
     Raises ShapeProblem where it is shorter than wide.
     """
     if length_m < width_m:
         raise ShapeProblem("length_m", f"{length_m:g} m is shorter than the width of {width_m:g} m")
-    return RoundMound(RoundShells(length_m, width_m, height_m))
+    return RoundMound(RoundShells(length_m, width_m, height_m), line)

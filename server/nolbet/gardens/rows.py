@@ -33,6 +33,7 @@ FACT_KEYS = (
     "ants",
     "burrowers",
     "water_table_m",
+    "drop",
 )
 """What is known of a garden's place beside its columns, kept as one document."""
 

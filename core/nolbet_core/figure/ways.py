@@ -1,0 +1,64 @@
+"""How far it is to each bed from the gates and from where loads are dropped, in figures."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from nolbet_core.built.bed import BuiltBed
+from nolbet_core.built.ground import placed_beds
+from nolbet_core.built.surroundings import Surroundings
+from nolbet_core.figure.drawn import drawn_ring
+from nolbet_core.figure.finding_figures import Line
+from nolbet_core.figure.plot import barrow_aisle
+from nolbet_core.plot.aisles import HANDS_M
+from nolbet_core.plot.ways import Way, ways_to_beds
+from nolbet_core.record import record
+from nolbet_core.shapes.hollow import Point
+
+DROP = "where loads are dropped"
+
+
+@record
+class WayFigures:
+    """A way to a bed from a gate, or from where loads are dropped: how far, and its corners. length_m: null where the
+    barrow gets nowhere near.
+    """
+
+    start: str
+    key: str
+    index: int
+    bed: str
+    length_m: float | None
+    line: Line
+
+
+@record
+class Ways:
+    """Ways over a plot. width_m: how wide a barrow they are for. starts: what they begin at."""
+
+    width_m: float
+    starts: list[str]
+    ways: list[WayFigures]
+
+
+def ways_figures(around: Surroundings, beds: Sequence[BuiltBed]) -> Ways:
+    """The ways of a garden's barrow to each bed that lies on its plot; none where no start is known."""
+    plot, ground = around.plot, around.ground
+    if plot is None or ground is None:
+        return Ways(0.0, [], [])
+    starts: list[tuple[str, Point]] = [(each.name, _middle(each.points_m)) for each in ground.of_kind("gate")]
+    if around.garden is not None and around.garden.drop is not None:
+        starts.append((DROP, (around.garden.drop[0], around.garden.drop[1])))
+    width_m = barrow_aisle(plot) - HANDS_M
+    placed = [place for each in beds for place in placed_beds(each.bed, each.vessel)]
+    ways = ways_to_beds(starts, placed, ground.fixed, ground.polygon, width_m) if starts else ()
+    return Ways(width_m, [name for name, _ in starts], [_way(each) for each in ways])
+
+
+def _middle(points_m: Sequence[Point]) -> Point:
+    return sum(x for x, _ in points_m) / len(points_m), sum(y for _, y in points_m) / len(points_m)
+
+
+def _way(way: Way) -> WayFigures:
+    length_m = way.length_m if way.line_m else None
+    return WayFigures(way.start, way.bed.key, way.bed.index, way.bed.name, length_m, drawn_ring(way.line_m))
