@@ -344,7 +344,7 @@ def test_measures_that_make_no_shape_are_refused(kind: str, changes: dict[str, A
         ("round_mound", {"wall_m": 0.05}, "bed.wall_m"),
         ("trench", {"headspace_m": 0.05}, "bed.headspace_m"),
         ("round_tub", {"corner_depths_m": [0.3, 0.3, 0.4, 0.4]}, "bed.corner_depths_m"),
-        ("hipped_mound", {"buried": [{"kind": "pipe", "diameter_m": 0.1, "length_m": 1.0}]}, "bed.buried"),
+        ("flat_area", {"buried": [{"kind": "pipe", "diameter_m": 0.1, "length_m": 1.0}]}, "bed.buried"),
         ("box", {"buried": [{"kind": "pot", "diameter_m": 0.1}]}, "bed.buried[0].height_m"),
         ("box", {"buried": [{"kind": "post", "width_m": 2.0, "height_m": 1.0}]}, "bed.buried"),
         ("circle", {"measured": "outside", "wall_m": 0.7}, "bed.shape.diameter_m"),

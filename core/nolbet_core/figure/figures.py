@@ -136,7 +136,7 @@ class MoundFigures:
 
 @record
 class RunoffFigures:
-    """Rain that soak pipes bring, in a usual month and in a hard rain of rain_mm, and what the gaps in the fill hold."""
+    """Rain that soak pipes bring, by month and in a hard rain of rain_mm, and what the gaps in the fill hold."""
 
     month_l: list[float]
     rain_mm: float

@@ -32,7 +32,7 @@ class Draft(Schema):
 def figure_draft(request: HttpRequest, garden_id: int, draft: Draft) -> HttpResponse:
     """Figures of a draft, quick enough to follow a dragged boundary."""
     garden = own_garden(request, garden_id)
-    return written(figure_bed(draft.bed, garden_around(garden, today()), garden_supplies(garden)))
+    return written(figure_bed(draft.bed, garden_around(garden, today(), draft.bed), garden_supplies(garden)))
 
 
 class AskedFit(Draft):
@@ -46,7 +46,7 @@ class AskedFit(Draft):
 def figure_pieces_on_floor(request: HttpRequest, garden_id: int, asked: AskedFit) -> FitFigures:
     """How many pieces of a size fit on a draft bed's floor, and how they lie."""
     garden = own_garden(request, garden_id)
-    worked = work_bed(asked.bed, garden_around(garden, today()), garden_supplies(garden))
+    worked = work_bed(asked.bed, garden_around(garden, today(), asked.bed), garden_supplies(garden))
     return figure_fit(worked, asked.length_m, asked.width_m)
 
 

@@ -21,7 +21,7 @@ router = Router(tags=["files"])
 def export_plan(request: HttpRequest, garden_id: int) -> HttpResponse:
     """A garden as a plan file."""
     garden = own_garden(request, garden_id)
-    text = plan_to_take_out(garden).model_dump_json(indent=2, exclude_none=True)
+    text = plan_to_take_out(garden).model_dump_json(indent=2, exclude_none=True, by_alias=True)
     answer = HttpResponse(text + "\n", content_type="application/json; charset=utf-8")
     answer["Content-Disposition"] = f'attachment; filename="{key_for(garden.name, ())}.nolbet.json"'
     return answer
@@ -39,14 +39,14 @@ def preview_into(request: HttpRequest, garden_id: int, file: PlanFile) -> PlanRe
     return _review(own_garden(request, garden_id), file)
 
 
-@router.post("/import", response={201: KeptGarden}, exclude_none=True)
+@router.post("/import", response={201: KeptGarden}, exclude_none=True, by_alias=True)
 def import_new(request: HttpRequest, file: PlanFile) -> Status[KeptGarden]:
     """Keep a plan file as a garden of its own."""
     plan = load_plan(file.text.encode()).plan
     return Status(201, kept_garden(store_plan(signed_in_id(request), plan)))
 
 
-@router.post("/{garden_id}/import", response=KeptGarden, exclude_none=True)
+@router.post("/{garden_id}/import", response=KeptGarden, exclude_none=True, by_alias=True)
 def import_into(request: HttpRequest, garden_id: int, file: PlanFile) -> KeptGarden:
     """Bring a plan file into a garden."""
     garden = own_garden(request, garden_id)

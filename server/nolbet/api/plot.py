@@ -18,7 +18,15 @@ from nolbet_core.built.plot_checks import wrong_with_plot
 from nolbet_core.figure.plot_align import AlignWish, BedAt
 from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures, SpotFigures
 from nolbet_core.figure.setting_out import SettingOut
-from nolbet_core.figure.walk import figure_aligned, figure_plot, figure_room, figure_rows, figure_setting_out
+from nolbet_core.figure.walk import (
+    figure_aligned,
+    figure_plot,
+    figure_room,
+    figure_rows,
+    figure_setting_out,
+    figure_ways,
+)
+from nolbet_core.figure.ways import Ways
 from nolbet_core.plan.fields import Key, LengthM, OffsetM
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.plot import Place, Plot
@@ -99,6 +107,12 @@ def figure_aligned_bed(request: HttpRequest, garden_id: int, asked: AskedAlign) 
 def figure_set_out(request: HttpRequest, garden_id: int) -> SettingOut:
     """How a garden's plot, as it is kept, is set out with two tapes."""
     return figure_setting_out(_drafted(own_garden(request, garden_id), DraftPlot()))
+
+
+@router.get("/{garden_id}/figure/ways", response=Ways)
+def figure_barrow_ways(request: HttpRequest, garden_id: int) -> Ways:
+    """How far it is to each bed from the gates and from where loads are dropped, the plot as it is kept."""
+    return figure_ways(_drafted(own_garden(request, garden_id), DraftPlot()))
 
 
 @router.post("/{garden_id}/figure/room", response=RoomFigures)

@@ -86,6 +86,8 @@ def _check_bed(garden: Garden, bed: plan_bed.Bed) -> None:
 
 def add_row(garden: Garden, bed: plan_bed.Bed, key: str | None = None) -> Bed:
     """Keep a checked bed at the end of a garden's list, under a key of its own unless one is given."""
+    if bed.over is not None and garden.beds.filter(deleted_at=None, cut__over=bed.over).exists():
+        bed = bed.model_copy(update={"over": None})
     beds = list(garden.beds.values_list("key", "position"))
     position = max((place for _, place in beds), default=-1) + 1
     free = key or key_for(bed.title, {each for each, _ in beds})

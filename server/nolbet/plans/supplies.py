@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from contextlib import suppress
+from dataclasses import dataclass, replace
 from datetime import date
 from typing import Generic, TypeVar
 
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Garden
-from nolbet.gardens.rows import garden_plan
+from nolbet.gardens.rows import bed_plan, garden_plan
 from nolbet.shelf.rows import material_plan, mix_plan
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
+from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.problems import PlanProblem
@@ -76,9 +78,37 @@ def garden_supplies(garden: Garden) -> Supplies:
     return garden_shelf(garden).supplies
 
 
-def garden_around(garden: Garden, today: date | None = None) -> Surroundings:
-    """What a garden's beds share: units, year and ground. today: stands in for a day of filling that isn't given."""
-    return _surroundings.get((garden.pk, garden.head_stamp, today), lambda: surroundings_of(garden_plan(garden), today))
+def garden_around(garden: Garden, today: date | None = None, draft: Bed | None = None) -> Surroundings:
+    """What a garden's beds share: units, year and ground. today: stands in for a day of filling that isn't given.
+
+    draft: a bed that isn't kept as it is, which may lie over another.
+    """
+    state = (garden.pk, garden.head_stamp, garden.changes, today)
+    around = _surroundings.get(state, lambda: surroundings_of(garden_plan(garden), today, _beside(garden)))
+    if draft is None or (draft.over is None and not around.beside):
+        return around
+    pits = around.beside if draft.over in around.beside else {**around.beside, **_bed_of(garden, draft.over)}
+    return replace(around, beside={**pits, draft.key: draft})
+
+
+def _beside(garden: Garden) -> dict[str, Bed]:
+    """A garden's beds that lie over others, and those below them, as far as they can be read."""
+    beside: dict[str, Bed] = {}
+    for row in garden.beds.filter(deleted_at=None, cut__over__isnull=False):
+        with suppress(Unreadable):
+            bed = bed_plan(row)
+            beside |= {bed.key: bed, **_bed_of(garden, bed.over)}
+    return beside
+
+
+def _bed_of(garden: Garden, key: str | None) -> dict[str, Bed]:
+    """A kept bed by its key, where there is one that can be read."""
+    row = garden.beds.filter(deleted_at=None, key=key).first()
+    if row is None:
+        return {}
+    with suppress(Unreadable):
+        return {row.key: bed_plan(row)}
+    return {}
 
 
 def _gather(garden: Garden) -> Shelf:

@@ -12,6 +12,7 @@ from nolbet.plans.supplies import Trouble, garden_shelf
 from nolbet.water.rows import log_plan, probes_plan, weather_plan
 from nolbet_core.built.bed import build_bed
 from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.built.profiles import wrong_with_profiles
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import FORMAT, Plan
 from nolbet_core.plan.upgrade import EDITION
@@ -51,10 +52,20 @@ def plan_to_take_out(garden: Garden) -> Plan:
     return plan.model_copy(
         update={
             "weather": weather_plan(garden),
+            "beds": _over_what_is_there(plan.beds),
             "log": [each for each in log_plan(garden) if each.bed in beds],
             "probes": [each for each in probes_plan(garden) if each.bed in beds],
         }
     )
+
+
+def _over_what_is_there(beds: list[Bed]) -> list[Bed]:
+    """Beds as a plan file can carry them: over nothing, where what one lay over is gone or is another's by now."""
+    wrong = {problem.path for problem in wrong_with_profiles(beds)}
+    return [
+        bed.model_copy(update={"over": None}) if f"beds[{index}].over" in wrong else bed
+        for index, bed in enumerate(beds)
+    ]
 
 
 def readable_beds(garden: Garden) -> tuple[list[Bed], list[Trouble]]:

@@ -984,6 +984,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Barrow Ways
+         * @description How far it is to each bed from the gates and from where loads are dropped, the plot as it is kept.
+         */
+        get: operations["nolbet_api_plot_figure_barrow_ways"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/history/{kind}/{key}": {
         parameters: {
             query?: never;
@@ -1732,9 +1752,14 @@ export interface components {
          *     spring. set_aside: other ways of filling it. holes: planting holes with a mix of
          *     their own. stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
          *     turf_on_heap: whether what was stripped lies on the gardener's heap already. dug_m: how deep the ground below is
-         *     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half.
+         *     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
+         *     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
+         *     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
+         *     of a mound.
          */
         Bed: {
+            /** Along M */
+            along_m?: number[][] | null;
             /** Blended M */
             blended_m?: number | null;
             /** Built On */
@@ -1758,6 +1783,7 @@ export interface components {
             dug_m?: number | null;
             /** Emptied On */
             emptied_on?: string | null;
+            faced?: components["schemas"]["Faced"] | null;
             /** Headspace M */
             headspace_m?: number | null;
             holes?: components["schemas"]["Holes"] | null;
@@ -1778,6 +1804,8 @@ export interface components {
             measured?: "inside" | "outside";
             /** Name */
             name?: string | null;
+            /** Over */
+            over?: string | null;
             /** Places */
             places?: components["schemas"]["Place"][];
             /**
@@ -1884,6 +1912,7 @@ export interface components {
             mass_moist_kg: number;
             /** Mass Saturated Kg */
             mass_saturated_kg: number;
+            mound: components["schemas"]["MoundFigures"] | null;
             /** Name */
             name: string;
             /** Nitrogen Bind Kg */
@@ -1915,6 +1944,7 @@ export interface components {
             rim_m: number;
             /** Root Zone C To N */
             root_zone_c_to_n: number | null;
+            runoff: components["schemas"]["RunoffFigures"] | null;
             section: components["schemas"]["SectionFigures"];
             /** Soak L */
             soak_l: number;
@@ -2084,7 +2114,8 @@ export interface components {
          * Buried
          * @description What takes room in the fill: square posts, round pots and baskets standing, pipes lying level.
          *
-         *     wrap: the sheet that a pipe is wrapped in.
+         *     wrap: the sheet that a pipe is wrapped in. inlet_m: length of the tube that leads water into a soak pipe.
+         *     runoff_m2: ground or roof whose rain runs into it; runoff_from: what that is.
          */
         Buried: {
             /**
@@ -2101,6 +2132,8 @@ export interface components {
             diameter_m?: number | null;
             /** Height M */
             height_m?: number | null;
+            /** Inlet M */
+            inlet_m?: number | null;
             /**
              * Kind
              * @enum {string}
@@ -2108,6 +2141,10 @@ export interface components {
             kind: "post" | "pot" | "basket" | "pipe";
             /** Length M */
             length_m?: number | null;
+            /** Runoff From */
+            runoff_from?: ("roof" | "paving" | "drive" | "ground") | null;
+            /** Runoff M2 */
+            runoff_m2?: number | null;
             /** Width M */
             width_m?: number | null;
             /** Wrap */
@@ -2558,6 +2595,23 @@ export interface components {
             revision: number;
         };
         /**
+         * Faced
+         * @description What holds a mound's sides: they stand at its angle. pocket_m3: of soil in each of its pockets to plant in.
+         */
+        Faced: {
+            /** Pocket M3 */
+            pocket_m3?: number | null;
+            /** Pockets */
+            pockets?: number | null;
+            /** Slope Deg */
+            slope_deg?: number | null;
+            /**
+             * With
+             * @enum {string}
+             */
+            with: "pallets" | "boards" | "posts" | "stone";
+        };
+        /**
          * Figures
          * @description Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups.
          */
@@ -2765,6 +2819,7 @@ export interface components {
          *     hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
          *     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
          *     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
+         *     drop: where on the plot loads are dropped.
          */
         Garden: {
             /** Ants */
@@ -2777,6 +2832,8 @@ export interface components {
              * @default USD
              */
             currency?: string;
+            /** Drop */
+            drop?: number[] | null;
             /** First Frost */
             first_frost?: string | null;
             /** Handful Kg */
@@ -3307,7 +3364,8 @@ export interface components {
         };
         /**
          * LevelFigures
-         * @description What bringing the ground between the spot heights to a level takes, and its contours.
+         * @description What bringing the ground between the spot heights to a level takes, and its contours. lowest: where the ground
+         *     lies lowest, at lowest_m.
          */
         LevelFigures: {
             /** Area M2 */
@@ -3320,6 +3378,13 @@ export interface components {
             fill_m3: number;
             /** Level M */
             level_m: number;
+            /** Lowest */
+            lowest: [
+                number,
+                number
+            ];
+            /** Lowest M */
+            lowest_m: number;
         };
         /**
          * Liner
@@ -3595,6 +3660,25 @@ export interface components {
              * @description key of a material or a mix
              */
             material: string;
+        };
+        /**
+         * MoundFigures
+         * @description A mound's sides: how steep they stand and how large they are; how far its foot creeps out on each side where
+         *     nothing holds it. pockets_m3: soil in the pockets of its facing. length_m: on its middle line.
+         */
+        MoundFigures: {
+            /** Face M2 */
+            face_m2: number;
+            /** Foot Spread M */
+            foot_spread_m: number;
+            /** Length M */
+            length_m: number;
+            /** Pockets */
+            pockets: number;
+            /** Pockets M3 */
+            pockets_m3: number;
+            /** Slope Deg */
+            slope_deg: number;
         };
         /**
          * NeedFigures
@@ -3944,6 +4028,40 @@ export interface components {
             wrap?: string | null;
         };
         /**
+         * PitFigures
+         * @description The pit that a bed lies over, to draw with it: heights count from the bed's floor, down into the ground.
+         */
+        PitFigures: {
+            /** Depth M */
+            depth_m: number;
+            /** Hollow */
+            hollow: [
+                number,
+                number
+            ][][];
+            /** Key */
+            key: string;
+            /** Layers */
+            layers: components["schemas"]["PitLayerFigures"][];
+            /** Name */
+            name: string;
+        };
+        /**
+         * PitLayerFigures
+         * @description A layer of the pit that a bed lies over, to draw.
+         */
+        PitLayerFigures: {
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Outlines */
+            outlines: [
+                number,
+                number
+            ][][];
+        };
+        /**
          * Place
          * @description Where a bed lies: the middle of its surrounding rectangle, and how far it is turned anticlockwise.
          */
@@ -4105,7 +4223,8 @@ export interface components {
          * @description The ground by its corners, with everything on it but the beds; those say themselves where they lie.
          *
          *     courses: of all that is no bed, or of the paths that name none. paths: where only some of it is path; rest: what the
-         *     rest is. fill_with: what is brought in where levelling takes more than it gives.
+         *     rest is. fill_with: what is brought in where levelling takes more than it gives. barrow_m, mower_m: how wide the
+         *     gardener's own are, where they aren't usual.
          */
         Plot: {
             /**
@@ -4113,6 +4232,8 @@ export interface components {
              * @default 0.6
              */
             aisle_m?: number;
+            /** Barrow M */
+            barrow_m?: number | null;
             /** Corners M */
             corners_m: number[][];
             /** Courses */
@@ -4123,6 +4244,8 @@ export interface components {
             fixed?: components["schemas"]["Fixed"][];
             /** Level M */
             level_m?: number | null;
+            /** Mower M */
+            mower_m?: number | null;
             /**
              * North Deg
              * @default 0
@@ -4171,6 +4294,8 @@ export interface components {
             placed: components["schemas"]["PlacedFigures"][];
             /** Rest M2 */
             rest_m2: number;
+            /** Shades */
+            shades: components["schemas"]["ShadeFigures"][];
             /** Walls M2 */
             walls_m2: number;
         };
@@ -4612,6 +4737,20 @@ export interface components {
             beds: components["schemas"]["LaidOutFigures"][];
         };
         /**
+         * RunoffFigures
+         * @description Rain that soak pipes bring, by month and in a hard rain of rain_mm, and what the gaps in the fill hold.
+         */
+        RunoffFigures: {
+            /** Held L */
+            held_l: number;
+            /** Month L */
+            month_l: number[];
+            /** Rain L */
+            rain_l: number;
+            /** Rain Mm */
+            rain_mm: number;
+        };
+        /**
          * ScatteredFigures
          * @description A meal scattered on a layer: all of it, and for each lift, by weight, by the gardener's hand and by the cup.
          */
@@ -4668,7 +4807,8 @@ export interface components {
          * SectionFigures
          * @description A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
          *
-         *     ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried.
+         *     ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried. pit: what it lies
+         *     over, where it lies over one.
          */
         SectionFigures: {
             /**
@@ -4685,6 +4825,7 @@ export interface components {
             ][][];
             /** Left M */
             left_m: number;
+            pit?: components["schemas"]["PitFigures"] | null;
             /** Right M */
             right_m: number;
             /** Solids */
@@ -4767,6 +4908,21 @@ export interface components {
             diagonals: components["schemas"]["DiagonalFigures"][];
             /** Lines */
             lines: components["schemas"]["FlagLine"][];
+        };
+        /**
+         * ShadeFigures
+         * @description Ground that something shades at noon when day and night are alike: by what, and how far from it.
+         */
+        ShadeFigures: {
+            /** Length M */
+            length_m: number;
+            /** Name */
+            name: string;
+            /** Outlines */
+            outlines: [
+                number,
+                number
+            ][][];
         };
         /**
          * ShareFigures
@@ -5601,6 +5757,40 @@ export interface components {
              * @default 0.25
              */
             threshold?: number;
+        };
+        /**
+         * WayFigures
+         * @description A way to a bed from a gate, or from where loads are dropped: how far, and its corners. length_m: null where the
+         *     barrow gets nowhere near.
+         */
+        WayFigures: {
+            /** Bed */
+            bed: string;
+            /** Index */
+            index: number;
+            /** Key */
+            key: string;
+            /** Length M */
+            length_m: number | null;
+            /** Line */
+            line: [
+                number,
+                number
+            ][];
+            /** Start */
+            start: string;
+        };
+        /**
+         * Ways
+         * @description Ways over a plot. width_m: how wide a barrow they are for. starts: what they begin at.
+         */
+        Ways: {
+            /** Starts */
+            starts: string[];
+            /** Ways */
+            ways: components["schemas"]["WayFigures"][];
+            /** Width M */
+            width_m: number;
         };
         /**
          * WeatherFile
@@ -7029,6 +7219,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WaterFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_plot_figure_barrow_ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ways"];
                 };
             };
         };
