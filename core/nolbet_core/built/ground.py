@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING
 
-from nolbet_core.built.lined import lies_at
+from nolbet_core.built.lined import places_of
 from nolbet_core.lazy import lazily
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.plot import Course, Plot
@@ -84,7 +84,7 @@ def less_paths(vessel: Vessel, bed: Bed, path_ground: BaseGeometry | None) -> Ve
 
 def placed_beds(bed: Bed, vessel: Vessel) -> tuple[PlacedBed, ...]:
     """A bed and those alike where they lie on the plot."""
-    places = lies_at(bed)
+    places = places_of(bed, vessel)
     numbered = len(places) > 1
     return tuple(
         PlacedBed(

@@ -11,14 +11,14 @@ from nolbet_core.plan.plot import Place
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.shapes import HippedMoundShape, RoundMoundShape, TrenchShape
 from nolbet_core.shapes.mound import HippedMound, hipped_mound
-from nolbet_core.shapes.ribbon import Ribbon, middle_of_line, ribbon
+from nolbet_core.shapes.ribbon import Ribbon, ribbon
 from nolbet_core.shapes.round_mound import RoundMound, round_mound
 from nolbet_core.shapes.vessel import Vessel, WalledVessel, tapered_vessel
 
 FOLLOWS_A_LINE = frozenset({"trench", "hipped_mound", "round_mound"})
 """Kinds of shape that may follow a line."""
 
-FACING_DEG: dict[FacedWith, float] = {"pallets": 75.0, "boards": 80.0, "posts": 80.0, "stone": 75.0}
+USUAL_FACING_DEG: dict[FacedWith, float] = {"pallets": 75.0, "boards": 80.0, "posts": 80.0, "stone": 75.0}
 """Angle at which a facing stands where nothing is said (estimate): leaning in, so that soil holds it."""
 
 
@@ -56,7 +56,7 @@ def side_slope_deg(bed: Bed, shape: HippedMoundShape) -> float:
     """Angle at which a hipped mound's sides stand [degrees]: its facing's where it is faced."""
     if bed.faced is None:
         return shape.slope_deg
-    return bed.faced.slope_deg or FACING_DEG[bed.faced.material]
+    return bed.faced.slope_deg or USUAL_FACING_DEG[bed.faced.material]
 
 
 def pockets_m3(bed: Bed) -> float:
@@ -66,11 +66,17 @@ def pockets_m3(bed: Bed) -> float:
     return bed.faced.pocket_m3 * (bed.faced.pockets or 1)
 
 
-def lies_at(bed: Bed) -> list[Place]:
+def lies_somewhere(bed: Bed) -> bool:
+    """Whether a bed lies on the plot: it is placed, or follows a line drawn there."""
+    return bool(bed.places) or bed.along_m is not None
+
+
+def places_of(bed: Bed, vessel: Vessel) -> list[Place]:
     """Where a bed lies on the plot, one place for each of those alike: as placed, else along its line as drawn."""
-    if bed.along_m is None or bed.places:
+    outside = vessel.outside
+    if bed.places or not isinstance(outside, Ribbon):
         return bed.places
-    x_m, y_m = middle_of_line([(x, y) for x, y in bed.along_m])
+    x_m, y_m = outside.middle_m
     return [Place(x_m=x_m, y_m=y_m)]
 
 

@@ -14,7 +14,7 @@ from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.feeding import BedFeeding
 from nolbet_core.built.footing import below_of, on_open_ground
 from nolbet_core.built.ground import less_paths, placed_beds
-from nolbet_core.built.lined import lies_at, pockets_m3
+from nolbet_core.built.lined import lies_somewhere, pockets_m3
 from nolbet_core.built.profiles import OneProfile, bed_over, one_profile, pit_under
 from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
@@ -115,7 +115,7 @@ class WorkedBed:
     @property
     def ground(self) -> Ground | None:
         """The measured ground; None where there is none, or the bed lies nowhere on it."""
-        return self.around.ground if lies_at(self.bed) else None
+        return self.around.ground if lies_somewhere(self.bed) else None
 
     @cached_property
     def placed(self) -> tuple[PlacedBed, ...]:

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 from nolbet_core.figure.figures import PitFigures, PlanFigures, SectionFigures
 from nolbet_core.plan.bed import Bed
 from nolbet_core.shapes.hollow import Point, Ring
+from nolbet_core.shapes.ribbon import Ribbon
 from nolbet_core.shapes.vessel import Vessel
 
 DRAWN_DIGITS = 5
@@ -46,6 +47,8 @@ def section_figures(
     hollow = vessel.section(0.0, rim_m)
     walls = vessel.section_walls()
     left_m, right_m = outer_edges(vessel)
+    below = [x for ring in pit.hollow for x, _ in ring] if pit else []
+    left_m, right_m = min([left_m, *below]), max([right_m, *below])
     return SectionFigures(
         form=vessel.form,
         left_m=round(left_m - skirt_m, DRAWN_DIGITS),
@@ -82,6 +85,9 @@ def plan_figures(bed: Bed, vessel: Vessel) -> PlanFigures:
     which side that is.
     """
     outside, inside = vessel.outside, vessel.inside
+    reach_m = bed.reach_m / 2 if bed.worked_from == "one_side" else bed.reach_m
+    if isinstance(outside, Ribbon):
+        return _band_from_above(outside, reach_m)
     right = (outside.length_m - inside.length_m) / 2
     up = (outside.width_m - inside.width_m) / 2
     return PlanFigures(
@@ -89,5 +95,14 @@ def plan_figures(bed: Bed, vessel: Vessel) -> PlanFigures:
         width_m=outside.width_m,
         outside=drawn_rings(outside.rings()),
         inside=[drawn_ring((x + right, y + up) for x, y in ring) for ring in inside.rings()],
-        reach_m=bed.reach_m / 2 if bed.worked_from == "one_side" else bed.reach_m,
+        reach_m=reach_m,
     )
+
+
+def _band_from_above(band: Ribbon, reach_m: float) -> PlanFigures:
+    """A bed along a line, from the lower left of the rectangle round it."""
+    ring = band.rings()[0]
+    left, low = min(x for x, _ in ring), min(y for _, y in ring)
+    moved = [drawn_ring((x - left, y - low) for x, y in ring)]
+    length_m, width_m = max(x for x, _ in ring) - left, max(y for _, y in ring) - low
+    return PlanFigures(length_m=length_m, width_m=width_m, outside=moved, inside=moved, reach_m=reach_m)

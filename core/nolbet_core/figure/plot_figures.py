@@ -10,7 +10,8 @@ from nolbet_core.record import record
 
 @record
 class PlacedFigures:
-    """A bed on the ground: its outline there. growing_m2: what its walls leave. index: which of those alike.
+    """A bed on the ground: its outline there, its middle, and how far it is turned anticlockwise. growing_m2: what its
+    walls leave. index: which of those alike.
 
     packing_m: what to pack under each corner so that it stands level, going round from its lower left; null where
     the ground's heights aren't known.
@@ -19,6 +20,9 @@ class PlacedFigures:
     key: str
     name: str
     index: int
+    x_m: float
+    y_m: float
+    turn_deg: float
     footprint_m2: float
     growing_m2: float
     outline: list[Line]

@@ -9,7 +9,7 @@ from datetime import date
 from nolbet_core.built.bed import build_bed
 from nolbet_core.built.buying import coming_of, stock_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
-from nolbet_core.built.lined import lies_at
+from nolbet_core.built.lined import lies_somewhere
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.profiles import in_profiles
 from nolbet_core.built.supplies import Supplies
@@ -113,7 +113,7 @@ def figure_plot(built: BuiltPlan) -> PlotFigures:
     around = surroundings_of(built.plan.garden, beside=in_profiles(built.plan.beds))
     _measured(around)
     materials = built.supplies.materials
-    worked = [worked_bed(each, around, materials) for each in built.beds if lies_at(each.bed)]
+    worked = [worked_bed(each, around, materials) for each in built.beds if lies_somewhere(each.bed)]
     laid = laid_plot(around, worked, materials)
     return plot_figures(laid, [each for bed in worked for each in found_in_place(bed)])
 
@@ -197,7 +197,7 @@ def _laid(around: Surroundings, beds: Sequence[WorkedBed], supplies: Supplies) -
 def _plot(laid: Laid | None, figured: Sequence[_Figured]) -> PlotFigures | None:
     if laid is None:
         return None
-    placed = [each for each in figured if lies_at(each.worked.bed)]
+    placed = [each for each in figured if lies_somewhere(each.worked.bed)]
     own = [found for each in placed for found in place_findings(each.worked.bed.key, each.figures.findings)]
     return plot_figures(laid, own)
 

@@ -238,7 +238,7 @@ class Faced(Model):
     model_config = ConfigDict(serialize_by_alias=True, validate_by_name=True, validate_by_alias=True)
 
     material: Annotated[FacedWith, Field(alias="with")]
-    slope_deg: Annotated[float, Field(ge=30, le=85)] | None = None
+    slope_deg: Annotated[float, Field(ge=limits.FACING_DEG.least, le=limits.FACING_DEG.most)] | None = None
     pocket_m3: BagM3 | None = None
     pockets: Count | None = None
 

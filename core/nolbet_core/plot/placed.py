@@ -10,6 +10,7 @@ from typing import TYPE_CHECKING
 from nolbet_core.lazy import lazily
 from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.outline import Outline
+from nolbet_core.shapes.ribbon import Ribbon
 from nolbet_core.shapes.vessel import Form, Vessel
 
 if TYPE_CHECKING:
@@ -50,6 +51,9 @@ class PlacedBed:
     def corners(self) -> tuple[Point, ...]:
         """Corners of its surrounding rectangle on the ground [m], going round from its lower left."""
         outside = self.vessel.outside
+        if isinstance(outside, Ribbon):
+            left, low, right, high = self.outline.bounds
+            return ((left, low), (right, low), (right, high), (left, high))
         return turned_corners(outside.length_m, outside.width_m, self.x_m, self.y_m, self.turn_deg)
 
 

@@ -102,6 +102,7 @@ OFFSET_M = Limit("a lap or run", Kind.LENGTH, 5.0)
 PLACE_M = Limit("a place on the plot", Kind.LENGTH, 200.0, bare=(FOOT, METRE))
 LEVEL_M = Limit("a height of the ground", Kind.LENGTH, 50.0)
 SLOPE_DEG = Limit("a slope", Kind.NUMBER, 80.0, least=5.0)
+FACING_DEG = Limit("the angle of a facing", Kind.NUMBER, 85.0, least=30.0)
 TURN_DEG = Limit("a turn", Kind.NUMBER, 360.0)
 BAG_M3 = Limit("a bag", Kind.VOLUME, 2.0, least=0.0001)
 BULK_M3 = Limit("a bulk load", Kind.VOLUME, 500.0, least=0.001)
@@ -142,6 +143,7 @@ LIMITS: dict[str, Limit] = {
     "place": PLACE_M,
     "level": LEVEL_M,
     "slope": SLOPE_DEG,
+    "facing": FACING_DEG,
     "turn": TURN_DEG,
     "bag": BAG_M3,
     "bulk": BULK_M3,

@@ -71,8 +71,9 @@ class Ribbon:
 
     @property
     def middle_m(self) -> Point:
-        """Where on the ground the middle of its frame lies: that of the rectangle round its line [m, m]."""
-        return middle_of_line(self.line_m)
+        """Where on the ground the middle of the rectangle round it lies [m, m]."""
+        left, low, right, high = self.polygon.bounds
+        return (left + right) / 2, (low + high) / 2
 
     @property
     def polygon(self) -> shapely.Polygon:
@@ -104,12 +105,6 @@ class Ribbon:
 def line_length(line_m: Sequence[Point]) -> float:
     """Length of a line from point to point [m]."""
     return sum(math.dist(one, two) for one, two in itertools.pairwise(line_m))
-
-
-def middle_of_line(line_m: Sequence[Point]) -> Point:
-    """Middle of the rectangle round a line [m, m]."""
-    across, up = [x for x, _ in line_m], [y for _, y in line_m]
-    return (min(across) + max(across)) / 2, (min(up) + max(up)) / 2
 
 
 def ribbon(line_m: Sequence[Point], width_m: float, over_m: float = 0.0) -> Ribbon:

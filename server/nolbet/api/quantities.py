@@ -28,6 +28,7 @@ LimitName = Literal[
     "place",
     "level",
     "slope",
+    "facing",
     "turn",
     "bag",
     "bulk",

@@ -333,6 +333,11 @@ export const api = {
       await client.GET("/api/gardens/{garden_id}/figure/setting-out", { params: { path: { garden_id } } }),
     ),
 
+  figureWays: async (garden_id: number) =>
+    figured<Schemas["Ways"]>(
+      await client.GET("/api/gardens/{garden_id}/figure/ways", { params: { path: { garden_id } } }),
+    ),
+
   figureFit: async (garden_id: number, asked: Schemas["AskedFit"], signal?: AbortSignal) =>
     figured<Schemas["FitFigures"]>(
       await client.POST("/api/gardens/{garden_id}/figure/fit", {

@@ -4078,7 +4078,8 @@ export interface components {
         };
         /**
          * PlacedFigures
-         * @description A bed on the ground: its outline there. growing_m2: what its walls leave. index: which of those alike.
+         * @description A bed on the ground: its outline there, its middle, and how far it is turned anticlockwise. growing_m2: what its
+         *     walls leave. index: which of those alike.
          *
          *     packing_m: what to pack under each corner so that it stands level, going round from its lower left; null where
          *     the ground's heights aren't known.
@@ -4106,6 +4107,12 @@ export interface components {
             ][][];
             /** Packing M */
             packing_m: number[] | null;
+            /** Turn Deg */
+            turn_deg: number;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
         };
         /**
          * PlanChange
@@ -5548,7 +5555,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "facing" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
             /** Typed */
             typed: string;
             /**

@@ -9,6 +9,7 @@ import { GhostNames, Ghosts } from "./Ghosts";
 import { canMoveBoundary, GRIP, gripBoxes, gripOf } from "./grips";
 import { BREAK_GAP, onSheet, pathOf, sheetLine, yOf, type Geometry, type Point } from "./geometry";
 import { leaderBoxes, leaderFrom } from "./leaders";
+import { Ground, Pit } from "./Ground";
 import { LogEnds } from "./LogEnds";
 import { DepthRuler, HeightRuler, measureBox, WidthMeasure } from "./Rulers";
 
@@ -43,7 +44,8 @@ export const Drawing = memo(function Drawing(props: Props) {
       role="group"
       aria-label={`${figures.name}, cut open`}
     >
-      <Ground geometry={geometry} />
+      <Ground geometry={geometry} on={bed.stand?.on ?? null} />
+      {figures.section.pit && <Pit pit={figures.section.pit} geometry={geometry} materials={materials} />}
       {form !== "flat" &&
         hollow.map((ring, index) => (
           <path key={index} className={css.drawingAir} d={pathOf(onSheet(geometry, ring))} />
@@ -165,31 +167,6 @@ function widthOf({ section, spiral }: BedFigures): number {
 function hatchOfInfill(bed: Bed, index: number, materials: ReadonlyMap<string, Material>): string | null {
   const infill = bed.layers[index]?.infill;
   return infill ? hatchKey(infill.material, materials.get(infill.material)?.like) : null;
-}
-
-function Ground({ geometry }: { geometry: Geometry }) {
-  const { ground, width, height } = geometry;
-  const rows = Math.max(Math.ceil((height - ground) / 64), 1);
-  const strokes = Array.from({ length: Math.floor(width / 62) * rows }, (_, i) => {
-    const inRow = Math.floor(width / 62);
-    return { x: 14 + (i % inRow) * 62, y: ground + 12 + (i % 2) * 16 + Math.floor(i / inRow) * 64 };
-  });
-  return (
-    <g aria-hidden="true">
-      <rect
-        className={css.drawingGround}
-        x={0}
-        y={ground}
-        width={width}
-        height={Math.max(height - ground, 0)}
-      />
-      {strokes
-        .filter(({ y }) => y < height - 2)
-        .map(({ x, y }) => (
-          <path key={`${x} ${y}`} className={css.drawingGroundMark} d={`M${x} ${y}l14 -6`} />
-        ))}
-    </g>
-  );
 }
 
 type ShapeProps = {

@@ -20,6 +20,8 @@ export type Geometry = {
   ground: number;
   /** The highest of rim and fill. */
   top: number;
+  /** How deep the pit below is drawn [px]. */
+  deep: number;
   /** Middle of the break where the bed is wider than its sheet, else null. */
   breakAt: number | null;
   left_m: number;
@@ -47,7 +49,8 @@ export function fitSection(figures: Fitted, width: number, height: number, broke
   const top_m = Math.max(section.top_m, 0.05);
   const room = width - MARGIN.left - MARGIN.right - 2 * SKIN;
   const toFit = room / (right_m - left_m);
-  const toFill = (height - MARGIN.top - MARGIN.bottom) / top_m;
+  const deep_m = section.pit?.depth_m ?? 0;
+  const toFill = (height - MARGIN.top - MARGIN.bottom) / (top_m + deep_m);
   const scale = broken ? scaleOf(figures, toFit, toFill, top_m) : Math.min(toFit, toFill, LARGEST_SCALE);
   const along = section.form === "spiral" ? Math.min(toFit, scale) : scale;
   const wanted = (right_m - left_m) * along;
@@ -56,7 +59,7 @@ export function fitSection(figures: Fitted, width: number, height: number, broke
   const floor = MARGIN.top + top_m * scale;
   const geometry: Geometry = {
     width,
-    height: Math.min(height, floor + MARGIN.bottom),
+    height: Math.min(height, floor + deep_m * scale + MARGIN.bottom),
     scale: along,
     stretch: scale / along,
     left,
@@ -67,6 +70,7 @@ export function fitSection(figures: Fitted, width: number, height: number, broke
     rim: floor - figures.rim_m * scale,
     ground: floor - section.ground_m * scale,
     top: MARGIN.top,
+    deep: deep_m * scale,
     breakAt: wanted > inside + 1 ? left + inside * BREAK_PLACE : null,
     left_m,
     right_m,
@@ -80,7 +84,8 @@ export function fitSection(figures: Fitted, width: number, height: number, broke
 function scaleOf(figures: Fitted, toFit: number, toFill: number, top_m: number): number {
   const { form, hollow } = figures.section;
   if (form === "spiral") return Math.min(toFill, toFit * MOST_STRETCH, LARGEST_SCALE);
-  const odd = form === "mound" || hollow.length > 1 || (hollow[0]?.length ?? 0) > 8;
+  const odd =
+    form === "mound" || figures.section.pit != null || hollow.length > 1 || (hollow[0]?.length ?? 0) > 8;
   const whole = odd || toFit > toFill * NEARLY_WHOLE;
   const widest = whole ? toFit : Math.max(toFit * WIDEST_BREAK, LEAST_DEPTH / top_m);
   return Math.min(toFill, widest, LARGEST_SCALE);

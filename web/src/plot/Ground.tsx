@@ -1,5 +1,5 @@
 import css from "./plot-sheet.module.css";
-import type { Fixed, Plot, PlotFigures } from "../api/client";
+import type { Fixed, Plot, PlotFigures, Schemas } from "../api/client";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { linePath, sideLabel, toSheet, type Sheet } from "./sheet";
@@ -11,15 +11,16 @@ export function Ground({ plot, figures, sheet }: Props) {
   const { units } = useShowing();
   return (
     <g>
-      <path className={css.plotGround} d={linePath(sheet, plot.corners_m, true)} />
-      {figures?.paths.map((path, index) => (
+      <path className={css.plotGround} data-part="plot-ground" d={linePath(sheet, plot.corners_m, true)} />
+      {figures?.shades.map(({ name, length_m, outlines }, index) => (
         <path
           key={index}
-          className={css.plotPath}
-          data-part="plot-path"
-          fillRule="evenodd"
-          d={path.outlines.map((ring) => linePath(sheet, ring, true)).join("")}
-        />
+          className={css.plotShade}
+          data-part="plot-shade"
+          d={outlines.map((ring) => linePath(sheet, ring, true)).join("")}
+        >
+          <title>{`${name} shades ${showLength(length_m, units)} at noon when day and night are alike`}</title>
+        </path>
       ))}
       {figures?.levels?.contours.map((contour) =>
         contour.lines.map((line, index) => (
@@ -47,7 +48,57 @@ export function Ground({ plot, figures, sheet }: Props) {
       {plot.fixed?.map((thing, index) => (
         <Thing key={index} thing={thing} sheet={sheet} />
       ))}
+      {figures?.levels && <Lowest levels={figures.levels} sheet={sheet} />}
       <North turn_deg={plot.north_deg ?? 0} x={sheet.width - 26} y={30} />
+    </g>
+  );
+}
+
+/** Paths, drawn over patches that they lead through. */
+export function PathsOnPlot({ figures, sheet }: { figures: PlotFigures | null; sheet: Sheet }) {
+  return figures?.paths.map((path, index) => (
+    <path
+      key={index}
+      className={css.plotPath}
+      data-part="plot-path"
+      fillRule="evenodd"
+      d={path.outlines.map((ring) => linePath(sheet, ring, true)).join("")}
+    />
+  ));
+}
+
+/** Ways of the barrow, from the gate or where loads are dropped to each bed. */
+export function WaysOnPlot({ ways, sheet }: { ways: readonly Schemas["WayFigures"][]; sheet: Sheet }) {
+  return ways.map((way) => (
+    <path
+      key={`${way.start} ${way.key} ${way.index}`}
+      className={css.plotWay}
+      data-part="plot-way"
+      d={linePath(sheet, way.line)}
+    />
+  ));
+}
+
+/** A line that is being drawn, point by point. */
+export function SketchOnPlot({ line, sheet }: { line: readonly (readonly number[])[]; sheet: Sheet }) {
+  return (
+    <g className={css.plotSketch} data-part="plot-sketch">
+      {line.length > 1 && <path d={linePath(sheet, line)} />}
+      {line.map((point, index) => {
+        const [x, y] = toSheet(sheet, point);
+        return <circle key={index} cx={x} cy={y} r={4} />;
+      })}
+    </g>
+  );
+}
+
+/** Where the ground lies lowest: there water gathers. */
+function Lowest({ levels, sheet }: { levels: NonNullable<PlotFigures["levels"]>; sheet: Sheet }) {
+  const [x, y] = toSheet(sheet, levels.lowest);
+  return (
+    <g className={css.plotLowest} data-part="plot-lowest" transform={`translate(${x} ${y})`}>
+      <path d="M0 -9C5 -3 6 0 6 3A6 6 0 0 1 -6 3C-6 0 -5 -3 0 -9Z" />
+      <title>The lowest spot: water gathers here</title>
     </g>
   );
 }

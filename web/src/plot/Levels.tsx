@@ -10,7 +10,7 @@ import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import type { Placing } from "./Things";
+import type { Placing } from "./placing";
 
 type Props = {
   plot: Plot;

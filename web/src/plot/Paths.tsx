@@ -11,7 +11,7 @@ import { Courses } from "./Courses";
 import { OwnPath, type PlotPath } from "./OwnPath";
 import { PlotPanel, PlotPlacing } from "./plot-sheet.styles";
 import { PlotFact } from "./plot.styles";
-import type { Placing } from "./Things";
+import { placePoints, type Placing } from "./placing";
 
 type Props = {
   gardenId: number;
@@ -40,47 +40,24 @@ export function Paths({ gardenId, plot, figures, materials, placing, onEdit, onP
   const { units } = useShowing();
   const put = (change: (paths: readonly PlotPath[]) => PlotPath[]) =>
     onEdit((now) => ({ ...now, paths: change(now.paths ?? []) }));
-  const drawLine = () => {
-    const line: [number, number][] = [];
-    const more = () =>
-      onPlacing({
-        toldBy: "paths",
-        say:
-          line.length === 0 ? "Click where the path begins." : "Click where it goes on, or say it is done.",
-        put: (at) => {
-          line.push(at);
-          more();
-        },
-        done:
-          line.length > 1
-            ? () => {
-                put((now) => [...now, { line_m: line, width_m: FIRST_WIDTH_M[units] }]);
-                onPlacing(null);
-              }
-            : undefined,
-      });
-    more();
-  };
-  const drawArea = () => {
-    const corners: [number, number][] = [];
-    const more = () =>
-      onPlacing({
-        toldBy: "paths",
-        say: corners.length === 0 ? "Click the first corner." : "Click the next corner, or say it is done.",
-        put: (at) => {
-          corners.push(at);
-          more();
-        },
-        done:
-          corners.length > 2
-            ? () => {
-                put((now) => [...now, { outline_m: corners }]);
-                onPlacing(null);
-              }
-            : undefined,
-      });
-    more();
-  };
+  const drawLine = () =>
+    placePoints({
+      onPlacing,
+      toldBy: "paths",
+      first: "Click where the path begins.",
+      next: "Click where it goes on",
+      least: 2,
+      onDone: (line_m) => put((now) => [...now, { line_m, width_m: FIRST_WIDTH_M[units] }]),
+    });
+  const drawArea = () =>
+    placePoints({
+      onPlacing,
+      toldBy: "paths",
+      first: "Click the first corner.",
+      next: "Click the next corner",
+      least: 3,
+      onDone: (outline_m) => put((now) => [...now, { outline_m }]),
+    });
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="paths-title">
       <Typography variant="panelTitle" id="paths-title">
@@ -118,7 +95,7 @@ export function Paths({ gardenId, plot, figures, materials, placing, onEdit, onP
               onRemove={() => put((now) => now.filter((_, at) => at !== index))}
             />
           ))}
-          {placing ? (
+          {placing?.toldBy === "paths" ? (
             <PlotPlacing severity="info" role="status">
               {placing.say} {placing.done && <Button onClick={placing.done}>Done</Button>}
               <Button onClick={() => onPlacing(null)}>Leave it</Button>

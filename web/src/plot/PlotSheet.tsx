@@ -6,7 +6,7 @@ import { hatchKey } from "../drawing/hatches";
 import { INCH_M, showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { BedOnPlot } from "./BedOnPlot";
-import { Ground } from "./Ground";
+import { Ground, PathsOnPlot, SketchOnPlot, WaysOnPlot } from "./Ground";
 import { PlotLabels, type Laid } from "./PlotLabels";
 import { fitGround, to_cm, toGround, toSheet, type Sheet } from "./sheet";
 import { boxRound, snapShift, type Box } from "./snap";
@@ -29,6 +29,10 @@ type Props = {
   onPlace: ((at: [number, number]) => void) | null;
   /** What a rectangle drawn on the ground is for, while one is to be drawn. */
   drawing: Drawing | null;
+  /** Points of a line that is being drawn. */
+  sketch: readonly (readonly number[])[];
+  /** Ways of the barrow to the beds. */
+  ways: readonly Schemas["WayFigures"][];
   /** Beds where they would come to lie. */
   ghosts: readonly LaidOut[];
   room: readonly (readonly number[])[];
@@ -132,6 +136,8 @@ export function PlotSheet(props: Props) {
           onKey={onKey}
         />
       ))}
+      <PathsOnPlot figures={figures} sheet={sheet} />
+      <WaysOnPlot ways={props.ways} sheet={sheet} />
       {!held.at &&
         figures?.aisles.map((aisle, index) => <AisleMark key={index} aisle={aisle} sheet={sheet} />)}
       {!held.at &&
@@ -146,6 +152,7 @@ export function PlotSheet(props: Props) {
             />
           );
         })}
+      <SketchOnPlot line={props.sketch} sheet={sheet} />
       {drawn.part && <DrawnPart part={drawn.part} sheet={sheet} />}
       {props.ghosts.map(({ key, spots }) => (
         <Ghosts key={key} figures={byKey.get(key)} spots={spots} sheet={sheet} />

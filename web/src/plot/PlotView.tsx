@@ -8,7 +8,15 @@ import { PlotBed, PlotBeds, PlotNew, PlotDrawing, PlotFact, PlotViewBox } from "
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { useCallback, useState } from "react";
-import { api, type BedFigures, type KeptGarden, type Material, type Plot } from "../api/client";
+import {
+  api,
+  type Bed,
+  type BedFigures,
+  type KeptGarden,
+  type Material,
+  type Plot,
+  type Schemas,
+} from "../api/client";
 import { Sign } from "../drawing/Sign";
 import { useSaveState } from "../draft/SaveStateContext";
 import { showLength } from "../quantities/format";
@@ -18,6 +26,8 @@ import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSize } from "../kit/useSize";
 import { Align } from "./Align";
+import { AlongLine } from "./AlongLine";
+import { BarrowWays } from "./BarrowWays";
 import { Bin } from "./Bin";
 import { GroundFacts } from "./GroundFacts";
 import { Levels } from "./Levels";
@@ -29,7 +39,8 @@ import { PlotFindings } from "./PlotFindings";
 import { PlotSheet, type Chosen } from "./PlotSheet";
 import { Sizing } from "./Sizing";
 import { SmallSection, smallScale } from "../drawing/SmallSection";
-import { Things, type Placing } from "./Things";
+import type { Placing } from "./placing";
+import { Things } from "./Things";
 import { STATES } from "../api/states";
 import { Unplaced } from "./Unplaced";
 import { usePlot } from "./usePlot";
@@ -45,6 +56,8 @@ type Props = {
 const CARD_WIDTH = 228;
 const CARD_HEIGHT = 120;
 const MOST_HEIGHT = 620;
+const NO_POINTS: readonly (readonly number[])[] = [];
+const FOLLOWS_A_LINE: readonly Bed["shape"]["kind"][] = ["trench", "hipped_mound", "round_mound"];
 
 /** The measured ground with the beds on it; beneath, all beds cut open, and where a new one starts. */
 export default function PlotView({ garden, materials, bedPath }: Props) {
@@ -80,11 +93,13 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [placing, setPlacing] = useState<Placing>(null);
   const [room, setRoom] = useState<RoomShown>(null);
+  const [ways, setWays] = useState<readonly Schemas["WayFigures"][]>([]);
   const rows = useRows(garden, work, setChosen);
   const [stage, size] = useSize<HTMLDivElement>();
   useSaveState(state.save);
   useUndoKeys(work.undo, work.redo);
   const bed = chosen ? beds.find((each) => each.key === chosen.key) : undefined;
+  const keptBed = chosen ? garden.beds.find((each) => each.key === chosen.key)?.bed : undefined;
   const place = chosen ? work.placesOf(chosen.key)[chosen.index] : undefined;
   const show = useCallback((key: string) => setChosen({ key, index: 0 }), []);
   const parts = { gardenId: garden.id, plot: state.plot, figures: state.figures, onEdit: work.edit };
@@ -116,6 +131,8 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
             chosen={chosen}
             onChoose={setChosen}
             onPlace={placing?.put ?? null}
+            sketch={placing?.line ?? NO_POINTS}
+            ways={ways}
             drawing={rows.drawing}
             ghosts={rows.ghosts}
             room={room?.middles ?? []}
@@ -148,6 +165,16 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
               work.takeOff(chosen.key, chosen.index);
             }}
           >
+            {keptBed && FOLLOWS_A_LINE.includes(keptBed.shape.kind) && (
+              <AlongLine
+                bed={keptBed}
+                length_m={bed.outer_length_m}
+                figures={state.figures}
+                placing={placing}
+                onPlacing={setPlacing}
+                onEdit={(change) => work.editBed(chosen.key, change)}
+              />
+            )}
             <Align
               garden={garden}
               work={work}
@@ -164,6 +191,14 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
           onShow={show}
           onMend={work.mend}
           onSeen={(key, code, reason) => work.editBed(key, (now) => withSeen(now, code, reason))}
+        />
+        <BarrowWays
+          gardenId={garden.id}
+          plot={state.plot}
+          placing={placing}
+          onPlacing={setPlacing}
+          onEdit={work.edit}
+          onShow={setWays}
         />
         <MoreRoom gardenId={garden.id} state={state} onShow={setRoom} />
         <Things plot={state.plot} placing={placing} onEdit={work.edit} onPlacing={setPlacing} />

@@ -10,17 +10,7 @@ import { Disclosure } from "../kit/Disclosure";
 import { NameField } from "../kit/NameField";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
-
-type At = [number, number];
-
-/** What a click on the ground puts there, and what it says meanwhile. */
-export type Placing = {
-  say: string;
-  put: (at: At) => void;
-  done?: () => void;
-  /** Where it is told, where that isn't beside the things. */
-  toldBy?: "paths";
-} | null;
+import { placePoints, type Placing } from "./placing";
 
 type Props = {
   plot: Plot;
@@ -84,26 +74,13 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
       });
       return;
     }
-    const line: At[] = [];
-    const more = () =>
-      onPlacing({
-        say:
-          line.length === 0
-            ? `Click where the ${name.toLowerCase()} begins.`
-            : `Click its next corner${line.length > 1 ? ", or say it is done" : ""}.`,
-        put: (at) => {
-          line.push(at);
-          more();
-        },
-        done:
-          line.length > 1
-            ? () => {
-                add({ kind, name, line_m: line });
-                onPlacing(null);
-              }
-            : undefined,
-      });
-    more();
+    placePoints({
+      onPlacing,
+      first: `Click where the ${name.toLowerCase()} begins.`,
+      next: "Click its next corner",
+      least: 2,
+      onDone: (line_m) => add({ kind, name, line_m }),
+    });
   };
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="things-title">

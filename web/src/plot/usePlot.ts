@@ -37,6 +37,11 @@ function at(index: number, place: Place | ((now: Place) => Place)) {
       : places.map((each, which) => (which === index ? next(each) : each));
 }
 
+function drawnPlaces(figures: PlotState["figures"], key: string): Place[] {
+  const lying = figures?.placed.filter((each) => each.key === key) ?? [];
+  return lying.map(({ x_m, y_m, turn_deg }) => ({ x_m, y_m, turn_deg }));
+}
+
 /** Work on a garden's plot: its ground by one draft, where beds lie by the drafts of the beds. */
 export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
   const queries = useQueryClient();
@@ -54,9 +59,13 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
   useEffect(() => session.refresh(), [session, told_in, garden.beds]);
 
   const placesOf = useCallback(
-    (key: string): readonly Place[] =>
-      state.places[key] ?? garden.beds.find((bed) => bed.key === key)?.bed.places ?? [],
-    [state.places, garden.beds],
+    (key: string): readonly Place[] => {
+      const bed = garden.beds.find((each) => each.key === key)?.bed;
+      const places = state.places[key] ?? bed?.places ?? [];
+      // what follows a line lies where that was drawn until it is moved
+      return places.length === 0 && bed?.along_m ? drawnPlaces(state.figures, key) : places;
+    },
+    [state.places, state.figures, garden.beds],
   );
   const editBed = useCallback(
     (key: string, change: (bed: Bed) => Bed) => {

@@ -5,6 +5,8 @@ import { meant } from "../api/meant";
 import { SHAPES } from "../api/words";
 import type { BedDraft } from "../draft/bedDraft";
 import { Choice } from "../kit/Choice";
+import { Facing } from "../ground/Facing";
+import { OverPit } from "../ground/OverPit";
 import { StandsOn } from "../ground/StandsOn";
 import { Group } from "../kit/Group";
 import { Note } from "../kit/Note";
@@ -37,6 +39,14 @@ const WORKED_FROM = [
   ["both_sides", "both sides"],
   ["one_side", "one side"],
 ] as const;
+
+const BURIED_IN: readonly Bed["shape"]["kind"][] = [
+  "trench",
+  "herb_spiral",
+  "ring_spiral",
+  "hipped_mound",
+  "round_mound",
+];
 
 const CORNERS = ["Left front", "Right front", "Right back", "Left back"] as const;
 
@@ -83,11 +93,13 @@ export default function BedMore({ gardenId, bed, figures, onEdit, draft, undoabl
         />
       </Row>
       <Future gardenId={gardenId} bed={bed} onEdit={onEdit} />
+      <OverPit gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
+      {bed.shape.kind === "hipped_mound" && <Facing bed={bed} figures={figures} onEdit={onEdit} />}
       <StandsOn gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       <PlantingHoles gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />
       {cornered && <CornerDepths bed={bed} figures={figures} onEdit={onEdit} />}
-      {(walled || bed.shape.kind === "trench" || bed.shape.kind.endsWith("spiral")) && (
-        <Buried bed={bed} onEdit={onEdit} />
+      {(walled || BURIED_IN.includes(bed.shape.kind)) && (
+        <Buried bed={bed} figures={figures} onEdit={onEdit} />
       )}
       {figures.section.form === "vessel" && <FloorFit gardenId={gardenId} bed={bed} />}
       <ShapeChange gardenId={gardenId} bed={bed} figures={figures} onEdit={onEdit} />

@@ -5,15 +5,18 @@ import FormControl from "@mui/material/FormControl";
 import FormLabel from "@mui/material/FormLabel";
 import IconButton from "@mui/material/IconButton";
 import Typography from "@mui/material/Typography";
-import type { Bed } from "../api/client";
-import { typedLength } from "../quantities/format";
+import type { Bed, BedFigures } from "../api/client";
+import { Note } from "../kit/Note";
+import { showArea, showRain, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
+import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { Pick } from "../theme/controls/Pick";
 import type { BedEdit } from "./BedHead";
 
 type Solid = NonNullable<Bed["buried"]>[number];
 type Size = "width_m" | "diameter_m" | "height_m" | "length_m" | "bottom_m";
-type Props = { bed: Bed; onEdit: BedEdit };
+type Props = { bed: Bed; figures: BedFigures; onEdit: BedEdit };
 
 const KINDS: Record<
   Solid["kind"],
@@ -54,7 +57,7 @@ const KINDS: Record<
 };
 
 /** What is buried in the bed and takes room from its fill. */
-export function Buried({ bed, onEdit }: Props) {
+export function Buried({ bed, figures, onEdit }: Props) {
   const { units } = useShowing();
   const buried = bed.buried ?? [];
   const set = (change: (solids: readonly Solid[]) => Solid[]) =>
@@ -101,9 +104,13 @@ export function Buried({ bed, onEdit }: Props) {
             >
               ×
             </IconButton>
+            {solid.kind === "pipe" && (
+              <SoakPipe pipe={solid} name={`${name} ${index + 1}`} onPut={(changed) => put(index, changed)} />
+            )}
           </Row>
         );
       })}
+      {figures.runoff && <Runoff runoff={figures.runoff} />}
       <Row>
         {Object.values(KINDS).map(({ name, first }) => (
           <Button key={name} onClick={() => set((solids) => [...solids, first])}>
@@ -112,5 +119,62 @@ export function Buried({ bed, onEdit }: Props) {
         ))}
       </Row>
     </FormControl>
+  );
+}
+
+const FROM = [
+  ["", "not said"],
+  ["roof", "a roof"],
+  ["paving", "paving"],
+  ["drive", "a drive"],
+  ["ground", "open ground"],
+] as const;
+
+type PipeProps = { pipe: Solid; name: string; onPut: (changed: Partial<Solid>) => void };
+
+/** A pipe that leads rain into the fill: its inlet, and the roof or ground that runs off into it. */
+function SoakPipe({ pipe, name, onPut }: PipeProps) {
+  const { units } = useShowing();
+  return (
+    <Row sx={{ flexBasis: "100%", alignItems: "flex-end" }} data-part="soak-pipe">
+      <MeasureField
+        label={`${name}, inlet tube`}
+        limit="length"
+        width="110px"
+        placeholder="none"
+        shown={pipe.inlet_m == null ? "" : typedLength(pipe.inlet_m, units)}
+        onMeaning={({ values: [inlet_m] }) => onPut({ inlet_m })}
+      />
+      <MeasureField
+        label={`${name}, takes rain off`}
+        limit="catchment"
+        width="130px"
+        placeholder="nothing"
+        shown={pipe.runoff_m2 == null ? "" : showArea(pipe.runoff_m2, units)}
+        onMeaning={({ values: [runoff_m2] }) => onPut({ runoff_m2 })}
+      />
+      {pipe.runoff_m2 != null && (
+        <Pick
+          label={`${name}, off what`}
+          options={FROM}
+          value={pipe.runoff_from ?? ""}
+          onChoose={(from) => onPut({ runoff_from: from || null })}
+        />
+      )}
+    </Row>
+  );
+}
+
+/** What a hard rain brings, and what the gaps hold of it. */
+function Runoff({ runoff }: { runoff: NonNullable<BedFigures["runoff"]> }) {
+  const { units } = useShowing();
+  const most_l = Math.max(...runoff.month_l);
+  return (
+    <Note data-part="runoff">
+      A rain of {showRain(runoff.rain_mm, units)} brings{" "}
+      <Quantity kind="volume" value={runoff.rain_l / 1000} />, the gaps in the fill hold up to{" "}
+      <Quantity kind="volume" value={runoff.held_l / 1000} />; the wettest month brings{" "}
+      <Quantity kind="volume" value={most_l / 1000} />.
+    </Note>
   );
 }
