@@ -1,7 +1,8 @@
-"""Beds in and over the ground: a soak pit below one, a path through a patch, paths of stone, a mound along a contour."""
+"""Beds in and over the ground: a soak pit below one, paths through a patch and of stone, a mound along a contour."""
 
 from __future__ import annotations
 
+import itertools
 import math
 import re
 
@@ -199,7 +200,7 @@ def test_a_mound_lies_along_a_contour_with_pallet_sides(app: Page, home: str, ga
     expect(app.locator("main")).not_to_contain_text("loose moist soil lies at 35 to 40")
     saved(app)
     line = Bed.objects.get(key="mound").cut["along_m"]
-    length_m = sum(math.dist(one, two) for one, two in zip(line, line[1:], strict=False))
+    length_m = sum(math.dist(one, two) for one, two in itertools.pairwise(line))
     figures = figure_plan(whole_garden(Garden.objects.get(pk=garden.pk)).built)
     told = figures.beds[0]
     assert told.mound is not None

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any
 
 import numpy as np
@@ -15,7 +16,7 @@ from nolbet_core.climate.weather import Weather
 from nolbet_core.plan.garden import Garden
 from nolbet_core.reservoir.drowning import drowned_days
 from nolbet_core.reservoir.season import Planted
-from nolbet_core.reservoir.thirst import staying_rain, thirst_by_month
+from nolbet_core.reservoir.thirst import easy_water, staying_rain, thirst_by_month
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of, worked_of
@@ -119,3 +120,15 @@ def test_a_wet_year_is_told_of_a_tub() -> None:
     document = zoo.plan(zoo.bed(shape=tub, layers=layers), garden=GARDEN | {"normals": soaked})
     found = next(each for each in figures_of(document).beds[0].findings if each.code == "tub_drowns")
     assert "if its holes are blocked" in found.message
+
+
+@pytest.mark.parametrize(
+    ("roots_m", "easy_share", "printed_mm"),
+    [(0.4, 0.30, (11, 20, 14)), (0.8, 0.40, (29, 54, 38)), (1.2, 0.55, (59, 112, 79))],
+)
+def test_easy_water_is_that_of_fao_56_example_36(
+    roots_m: float, easy_share: float, printed_mm: tuple[int, int, int]
+) -> None:
+    # onion, tomato and maize on loamy sand, silt and silty clay: 90, 170 and 120 mm to a metre of depth
+    told = [easy_water(mm_per_m * roots_m, easy_share) for mm_per_m in (90, 170, 120)]
+    assert [math.floor(each + 0.5) for each in told] == list(printed_mm)

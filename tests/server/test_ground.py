@@ -123,3 +123,70 @@ def test_a_mix_keeps_what_is_weighed_in(signed_in: Client, ground: Garden) -> No
     assert send(signed_in, "POST", at(ground, "/mixes"), wrong).status_code == 422
     told = send(signed_in, "POST", at(ground, "/figure/mix"), {"mix": kept["mix"]}).json()
     assert told["doses"][0]["bucket_kg"] == pytest.approx(0.0125)
+
+
+PIT = {
+    "kind": "trench", "top_length_m": 2.0, "top_width_m": 1.0, "bottom_length_m": 1.8, "bottom_width_m": 0.8,
+    "depth_m": 0.4,
+}  # fmt: skip
+WOOD = [{"material": "broadleaf_logs", "fill": True}]
+
+
+@pytest.fixture
+def pitted(gardener: User) -> Garden:
+    """A garden with a pit, a bed over it and one beside."""
+    pit = zoo.bed(key="pit", name="Pit", shape=PIT, headspace_m=None, layers=WOOD)
+    document = zoo.plan(pit, zoo.bed(key="over", name="Over", over="pit"), zoo.bed(key="other", name="Other"))
+    return store_plan(gardener.pk, read_plan(document).plan)
+
+
+def drafted(client: Client, garden: Garden, key: str, **changes: Any) -> Any:
+    """Figures of a bed as kept, with changes."""
+    bed = client.get(at(garden, "")).json()["beds"]
+    words = next(each["bed"] for each in bed if each["key"] == key) | changes
+    return send(client, "POST", at(garden, "/figure/bed"), {"bed": words}).json()
+
+
+def test_a_draft_is_one_profile_with_the_pit_it_lies_over(signed_in: Client, pitted: Garden) -> None:
+    kept, taken_off = drafted(signed_in, pitted, "over"), drafted(signed_in, pitted, "over", over=None)
+    assert kept["section"]["pit"]["name"] == "Pit"
+    assert taken_off["section"]["pit"] is None
+    assert kept["surface_m"][120] < taken_off["surface_m"][120] - 0.01
+    # another laid over it in a draft finds the pit as well, and the pit knows what lies over it
+    assert drafted(signed_in, pitted, "other", over="pit")["section"]["pit"]["depth_m"] == pytest.approx(0.4)
+    assert drafted(signed_in, pitted, "pit")["plants_need_kg"] == 0
+
+
+def test_a_pit_that_is_gone_leaves_its_bed_whole(signed_in: Client, pitted: Garden) -> None:
+    assert signed_in.delete(at(pitted, "/beds/pit")).status_code == 204
+    assert drafted(signed_in, pitted, "over")["section"]["pit"] is None
+    beds = signed_in.get(at(pitted, "/plan")).json()["beds"]
+    assert [bed["key"] for bed in beds if "over" in bed] == []
+
+
+def test_a_copy_lies_over_nothing(signed_in: Client, pitted: Garden) -> None:
+    words = next(each["bed"] for each in signed_in.get(at(pitted, "")).json()["beds"] if each["key"] == "over")
+    copy = send(signed_in, "POST", at(pitted, "/beds"), {"bed": words | {"name": "Copy"}}).json()["bed"]
+    assert copy.get("over") is None
+
+
+def test_a_facing_is_written_as_the_plan_file_names_it(signed_in: Client, garden: Garden) -> None:
+    shape = {"kind": "hipped_mound", "length_m": 4.0, "width_m": 1.2, "height_m": 0.6, "slope_deg": 45.0}
+    mound = zoo.bed(key="m", shape=shape, headspace_m=None, layers=[], faced={"with": "posts", "slope_deg": 70.0})
+    kept = send(signed_in, "POST", at(garden, "/beds"), {"bed": mound}).json()["bed"]
+    assert kept["faced"] == {"with": "posts", "slope_deg": 70.0}
+    written = signed_in.get(at(garden, "/plan")).json()["beds"]
+    assert next(bed["faced"] for bed in written if "faced" in bed)["with"] == "posts"
+
+
+def test_ways_lead_to_each_bed_of_ones_own_plot(signed_in: Client, ground: Garden, stranger: User) -> None:
+    gate = {"kind": "gate", "name": "Gate", "at_m": [0.2, 6.0]}
+    ground.plot = GROUND | {"fixed": [gate]}
+    ground.facts = {"drop": [11.0, 7.0]}
+    ground.save()
+    told = signed_in.get(at(ground, "/figure/ways")).json()
+    assert told["starts"] == ["Gate", "where loads are dropped"]
+    assert {way["key"] for way in told["ways"]} == {"one"}
+    assert all(3 < way["length_m"] < 11 for way in told["ways"])
+    signed_in.force_login(stranger)
+    assert signed_in.get(at(ground, "/figure/ways")).status_code == 404

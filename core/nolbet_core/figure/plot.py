@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from typing import Any
 
@@ -146,7 +146,7 @@ def _shades(around: Surroundings, plot: Plot, ground: Ground) -> tuple[Shade, ..
     if around.latitude_deg is None:
         return ()
     shades = (noon_shade(each, around.latitude_deg, plot.north_deg) for each in ground.fixed)
-    return tuple(each for each in shades if each is not None)
+    return tuple(replace(each, ground=each.ground.intersection(ground.polygon)) for each in shades if each is not None)
 
 
 def _brought_in(plot: Plot, ground: Ground, materials: Mapping[str, Material]) -> tuple[Standing, ...]:

@@ -15,6 +15,9 @@ from nolbet_core.plot.ways import Way, ways_to_beds
 from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
 
+TOLD_DIGITS = 1
+"""A way is told to 0.1 m: it is searched no finer."""
+
 DROP = "where loads are dropped"
 
 
@@ -50,8 +53,9 @@ def ways_figures(around: Surroundings, beds: Sequence[BuiltBed]) -> Ways:
     if around.garden is not None and around.garden.drop is not None:
         starts.append((DROP, (around.garden.drop[0], around.garden.drop[1])))
     width_m = barrow_aisle(plot) - HANDS_M
-    placed = [place for each in beds for place in placed_beds(each.bed, each.vessel)]
-    ways = ways_to_beds(starts, placed, ground.fixed, ground.polygon, width_m) if starts else ()
+    pits = {each.bed.over for each in beds}
+    placed = [place for each in beds if each.bed.key not in pits for place in placed_beds(each.bed, each.vessel)]
+    ways = ways_to_beds(starts, placed, ground.fixed, ground.polygon, width_m, around.path_ground) if starts else ()
     return Ways(width_m, [name for name, _ in starts], [_way(each) for each in ways])
 
 
@@ -60,5 +64,5 @@ def _middle(points_m: Sequence[Point]) -> Point:
 
 
 def _way(way: Way) -> WayFigures:
-    length_m = way.length_m if way.line_m else None
+    length_m = round(way.length_m, TOLD_DIGITS) if way.line_m else None
     return WayFigures(way.start, way.bed.key, way.bed.index, way.bed.name, length_m, drawn_ring(way.line_m))

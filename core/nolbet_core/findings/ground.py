@@ -10,7 +10,7 @@ from nolbet_core.findings.finding import DEFER, BedFinding, Found, Level
 from nolbet_core.findings.mend import Mend, set_keys
 from nolbet_core.plan.shapes import HippedMoundShape, RoundMoundShape
 from nolbet_core.plot.fixed import FixedThing
-from nolbet_core.plot.levels import packing_under
+from nolbet_core.plot.levels import Surface, packing_under
 from nolbet_core.quantities.writing import show_length
 
 SLOPE_ADVISED_DEG = 40.0
@@ -22,6 +22,7 @@ HOUSE_NEAR_M = 0.15
 WOOD_NEAR_HOUSE_M = 1.0
 RESERVOIR_LEVEL_M = 0.010
 LEVEL_M = 0.025
+LINE_M = 0.05
 TOLERANCE = 1e-9
 
 
@@ -209,7 +210,9 @@ class NotLevel(BedFinding):
             if packing is None:
                 continue
             fall_m = max(packing)
-            if worked.vessel.form == "mound":
+            if worked.bed.along_m is not None:
+                yield from self._along(worked, surface)
+            elif worked.vessel.form == "mound":
                 yield from self._mound(worked, place.index, fall_m)
             elif worked.vessel.form == "vessel":
                 yield from self._box(worked, fall_m)
@@ -225,6 +228,21 @@ class NotLevel(BedFinding):
             if not wet
             else "A reservoir out of level holds less, and floods its low end.",
             "Dig the high side down, or pack the low corners: the plot says how much under each.",
+        )
+
+    def _along(self, worked: WorkedBed, surface: Surface) -> Iterator[Found]:
+        """A trench or mound along a line, which no contour may be."""
+        if worked.bed.places or worked.bed.along_m is None:
+            return
+        heights = [surface.height_at(x, y) for x, y in worked.bed.along_m]
+        known = [height for height in heights if height is not None]
+        if not known or max(known) - min(known) <= LINE_M:
+            return
+        yield Found(
+            "advice",
+            f"Along its line the ground falls by {show_length(max(known) - min(known), worked.system)}.",
+            "Water runs along it to its low end instead of soaking in all along.",
+            "Lay it along a contour line.",
         )
 
     def _mound(self, worked: WorkedBed, index: int, fall_m: float) -> Iterator[Found]:

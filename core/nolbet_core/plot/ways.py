@@ -15,6 +15,7 @@ from nolbet_core.plot.fixed import STANDING, FixedThing
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
+from nolbet_core.shapes.vessel import Form
 
 if TYPE_CHECKING:
     import shapely
@@ -56,13 +57,18 @@ def ways_to_beds(
     fixed: Sequence[FixedThing],
     ground: BaseGeometry,
     width_m: float,
+    paths: BaseGeometry | None = None,
 ) -> tuple[Way, ...]:
     """The shortest way from each start to each bed that something of a width [m] can take.
 
-    starts: what each is called, and where it is [m]. beds, fixed: what stands on the ground, which ways lead round. It
-    is searched on a grid, then drawn straight from corner to corner; it is right to a step of the grid.
+    starts: what each is called, and where it is [m]. beds, fixed: what stands on the ground, which ways lead round.
+    paths: ground that paths take, through patches too.
+
+    It is searched on a grid, then drawn straight from corner to corner; it is right to a step of the grid.
     """
     free = _free_ground(beds, fixed, ground, width_m)
+    if paths is not None:
+        free = free.union(paths.intersection(_inner(ground, width_m)).difference(_taken(beds, fixed, width_m, "flat")))
     grid = _Grid.over(ground, free)
     ways = []
     for name, at_m in starts:
@@ -76,11 +82,21 @@ def ways_to_beds(
 def _free_ground(
     beds: Sequence[PlacedBed], fixed: Sequence[FixedThing], ground: BaseGeometry, width_m: float
 ) -> BaseGeometry:
-    """Where the middle of something of a width [m] may be. Patches may be crossed: nothing stands there."""
-    standing = [bed.outline for bed in beds if bed.form != "flat"]
+    """Where the middle of something of a width [m] may be: clear of what stands there, and within the plot."""
+    return _inner(ground, width_m).difference(_taken(beds, fixed, width_m))
+
+
+def _inner(ground: BaseGeometry, width_m: float) -> BaseGeometry:
+    return ground.buffer(GRAZE_M - width_m / 2, join_style="mitre")
+
+
+def _taken(
+    beds: Sequence[PlacedBed], fixed: Sequence[FixedThing], width_m: float, less: Form | None = None
+) -> BaseGeometry:
+    """Where it may not be, beds of one form left out."""
+    standing = [bed.outline for bed in beds if bed.form != less]
     standing += [thing.outline for thing in fixed if thing.kind in STANDING]
-    taken = shapely.union_all([each.buffer(width_m / 2 - GRAZE_M, join_style="mitre") for each in standing])
-    return ground.difference(taken)
+    return shapely.union_all([each.buffer(width_m / 2 - GRAZE_M, join_style="mitre") for each in standing])
 
 
 @record

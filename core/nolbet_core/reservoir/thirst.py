@@ -41,9 +41,13 @@ def staying_rain(rain_mm: float) -> float:
     return max(0.8 * rain_mm - 25 if rain_mm > HEAVY_MM else 0.6 * rain_mm - 10, 0.0)
 
 
-def easy_water(available_m3: float) -> float:
-    """Water that plants take from a soil without stress [m3]: p 0.5 of all that is available (FAO-56 eq. 82 to 84)."""
-    return EASY_SHARE * available_m3
+def easy_water(available: float, easy_share: float = EASY_SHARE) -> float:
+    """Water that plants take from a soil without stress, in the unit of what is available (FAO-56 eq. 83).
+
+    available: all that they can take from the root zone (eq. 82) [m3, or mm]. easy_share: p, 0.5 unless the crop's is
+    known [0-1].
+    """
+    return easy_share * available
 
 
 def thirst_by_month(

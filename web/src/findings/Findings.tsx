@@ -18,6 +18,8 @@ type Props = {
   onMend?: (finding: FindingFigures) => void;
   /** Show what it is about. */
   onShow?: (finding: FindingFigures) => void;
+  /** Whether there is anything to show of it; of all unless said. */
+  canShow?: (finding: FindingFigures) => boolean;
   onSeen?: (code: string, reason: string | null, finding: FindingFigures) => void;
 };
 
@@ -58,7 +60,7 @@ const Judged = styled(Alert)(({ theme }) => ({
 type OneProps = Omit<Props, "findings" | "title"> & { finding: FindingFigures };
 
 /** One judgement with its mend, and where it can be marked as seen. */
-function OneFinding({ finding, onMend, onShow, onSeen }: OneProps) {
+function OneFinding({ finding, onMend, onShow, canShow, onSeen }: OneProps) {
   const [asking, setAsking] = useState(false);
   const { seen } = finding;
   return (
@@ -94,7 +96,7 @@ function OneFinding({ finding, onMend, onShow, onSeen }: OneProps) {
                   {finding.mend.label}
                 </Button>
               )}
-              {onShow && (
+              {onShow && (canShow?.(finding) ?? true) && (
                 <Button variant="link" onClick={() => onShow(finding)}>
                   Show it
                 </Button>

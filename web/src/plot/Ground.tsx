@@ -4,10 +4,16 @@ import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { linePath, sideLabel, toSheet, type Sheet } from "./sheet";
 
-type Props = { plot: Plot; figures: PlotFigures | null; sheet: Sheet };
+type Props = {
+  plot: Plot;
+  figures: PlotFigures | null;
+  sheet: Sheet;
+  /** Where loads are dropped. */
+  drop: readonly number[] | null;
+};
 
 /** The ground with its edges measured, its contours, what stands on it, and which way is north. */
-export function Ground({ plot, figures, sheet }: Props) {
+export function Ground({ plot, figures, sheet, drop }: Props) {
   const { units } = useShowing();
   return (
     <g>
@@ -49,6 +55,7 @@ export function Ground({ plot, figures, sheet }: Props) {
         <Thing key={index} thing={thing} sheet={sheet} />
       ))}
       {figures?.levels && <Lowest levels={figures.levels} sheet={sheet} />}
+      {drop && <Drop at={drop} sheet={sheet} />}
       <North turn_deg={plot.north_deg ?? 0} x={sheet.width - 26} y={30} />
     </g>
   );
@@ -69,14 +76,16 @@ export function PathsOnPlot({ figures, sheet }: { figures: PlotFigures | null; s
 
 /** Ways of the barrow, from the gate or where loads are dropped to each bed. */
 export function WaysOnPlot({ ways, sheet }: { ways: readonly Schemas["WayFigures"][]; sheet: Sheet }) {
-  return ways.map((way) => (
-    <path
-      key={`${way.start} ${way.key} ${way.index}`}
-      className={css.plotWay}
-      data-part="plot-way"
-      d={linePath(sheet, way.line)}
-    />
-  ));
+  return ways
+    .filter(({ line }) => line.length > 1)
+    .map((way) => (
+      <path
+        key={`${way.start} ${way.key} ${way.index}`}
+        className={css.plotWay}
+        data-part="plot-way"
+        d={linePath(sheet, way.line)}
+      />
+    ));
 }
 
 /** A line that is being drawn, point by point. */
@@ -88,6 +97,17 @@ export function SketchOnPlot({ line, sheet }: { line: readonly (readonly number[
         const [x, y] = toSheet(sheet, point);
         return <circle key={index} cx={x} cy={y} r={4} />;
       })}
+    </g>
+  );
+}
+
+/** Where loads are dropped: a heap. */
+function Drop({ at, sheet }: { at: readonly number[]; sheet: Sheet }) {
+  const [x, y] = toSheet(sheet, at);
+  return (
+    <g className={css.plotDrop} data-part="plot-drop" transform={`translate(${x} ${y})`}>
+      <path d="M-14 7C-9 7 -6 -7 0 -7C6 -7 9 7 14 7Z" />
+      <title>Where loads are dropped</title>
     </g>
   );
 }

@@ -103,7 +103,7 @@ export function PlotSheet(props: Props) {
       }}
       onPointerCancel={held.drop}
     >
-      <Ground plot={plot} figures={figures} sheet={sheet} />
+      <Ground plot={plot} figures={figures} sheet={sheet} drop={garden.garden.drop ?? null} />
       {props.roomSize &&
         props.room.map((at) => {
           const [x, y] = toSheet(sheet, at);

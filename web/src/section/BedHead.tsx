@@ -10,7 +10,7 @@ import { SHAPES } from "../api/words";
 import type { BedDraft } from "../draft/bedDraft";
 import { ShapeSign } from "../drawing/ShapeSign";
 import { NameField } from "../kit/NameField";
-import { trimmed, typedLength, type Units } from "../quantities/format";
+import { showLength, trimmed, typedLength, type Units } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { asideOf, schoolName } from "../schools/ways";
@@ -75,8 +75,10 @@ export const BedHead = memo(function BedHead(props: Props) {
           waitsAs={`${gardenId} ${bed.key}`}
           shape={bed.shape}
           measured={meant("Bed", bed, "measured")}
+          elsewhere={saidElsewhere(bed)}
           onEdit={onEdit}
         />
+        {bed.along_m && <AlongIts length_m={figures.outer_length_m} />}
         <Ways here={here} school={bed.school} aside={asideOf(bed).length} />
         <Button onClick={() => setOpen(true)} aria-haspopup="dialog">
           More measures
@@ -101,6 +103,16 @@ function stateSaid({ state, layers }: BedFigures): string {
   return `${STATES.filling}, ${layers.filter(({ laid }) => laid >= 1).length} of ${layers.length} layers`;
 }
 
+function AlongIts({ length_m }: { length_m: number }) {
+  const { units } = useShowing();
+  return <span>{showLength(length_m, units)} along its line</span>;
+}
+
+/** Measures that its line or its facing says in the shape's place. */
+function saidElsewhere({ along_m, faced }: Bed): string {
+  return [...(along_m ? ["length_m", "top_length_m"] : []), ...(faced ? ["slope_deg"] : [])].join(" ");
+}
+
 type WaysProps = { here: string; school: Bed["school"]; aside: number };
 
 /** How the bed is filled, and what is kept to compare. */
@@ -123,13 +135,22 @@ type ShapeProps = {
   waitsAs: string;
   shape: Bed["shape"];
   measured: string;
+  /** Keys of measures that aren't asked here. */
+  elsewhere: string;
   onEdit: BedEdit;
 };
 
 /** The measures of the bed's shape, as the tape gives them. */
-const ShapeMeasures = memo(function ShapeMeasures({ waitsAs, shape, measured, onEdit }: ShapeProps) {
+const ShapeMeasures = memo(function ShapeMeasures({
+  waitsAs,
+  shape,
+  measured,
+  elsewhere,
+  onEdit,
+}: ShapeProps) {
   const { units } = useShowing();
-  const { kind, measures } = kindOf(shape);
+  const { kind, measures: all } = kindOf(shape);
+  const measures = all.filter(({ key }) => !elsewhere.split(" ").includes(key));
   const { walled } = SHAPES[kind];
   const plain = kind === "box";
   return (

@@ -79,7 +79,7 @@ export function Buried({ bed, figures, onEdit }: Props) {
                 key={key}
                 label={`${name} ${index + 1}, ${label}`}
                 limit={key === "bottom_m" ? "offset" : "length"}
-                width="100px"
+                width={key === "bottom_m" ? "140px" : "100px"}
                 shown={typedLength(solid[key] ?? 0, units)}
                 onMeaning={({ values: [value] }) => put(index, { [key]: value })}
               />

@@ -25,7 +25,13 @@ export const SectionAside = memo(function SectionAside(props: Props) {
     <Aside variant="outlined" component="aside" aria-label="What it takes">
       <Tally figures={figures} buying={buying} waiting={props.waiting} />
       <Prospects gardenId={props.gardenId} figures={figures} forecast={forecast} onDose={props.onDose} />
-      <Findings findings={findings} onMend={props.onMend} onShow={props.onShow} onSeen={props.onSeen} />
+      <Findings
+        findings={findings}
+        onMend={props.onMend}
+        onShow={props.onShow}
+        canShow={hasLayer}
+        onSeen={props.onSeen}
+      />
     </Aside>
   );
 });
@@ -34,4 +40,9 @@ export const SectionAside = memo(function SectionAside(props: Props) {
 function allFindings(own: readonly FindingFigures[], buying: BoughtAlone | null): FindingFigures[] {
   const added = buying?.findings ?? [];
   return [...own, ...added].toSorted((one, two) => one.rank - two.rank);
+}
+
+/** Whether there is a layer that it can be shown at. */
+function hasLayer({ layer }: FindingFigures): boolean {
+  return layer != null;
 }
