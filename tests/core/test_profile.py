@@ -15,6 +15,7 @@ from nolbet_core.built.bed import build_bed
 from nolbet_core.built.lined import foot_spread_m
 from nolbet_core.built.plan import build_plan
 from nolbet_core.figure.figures import BedFigures, Figures
+from nolbet_core.figure.forecast import figure_sunken
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.shapes.hollow import ShapeProblem
@@ -294,3 +295,16 @@ def test_rain_that_is_led_in_is_reckoned_bought_for_and_judged() -> None:
     assert not {"oily_runoff", "runs_over"} & set(codes(clean.beds[0]))
     assert soaking().beds[0].runoff is None
     assert "drain_pipe" not in {need.material for need in soaking().needs}
+
+
+def test_layers_are_drawn_where_they_lie_with_the_pit_below_sunk() -> None:
+    pit = zoo.bed(key="pit", name="Pit", shape=TRENCH, headspace_m=None, layers=WOOD)
+    mound = {"kind": "hipped_mound", "length_m": 3.0, "width_m": 1.6, "height_m": 0.6, "slope_deg": 45.0}
+    for words in ({"shape": BOX}, {"shape": mound, "headspace_m": None}):
+        bed = zoo.bed(key="bed", layers=SOIL, over="pit") | words
+        plan = Plan.model_validate(zoo.plan(pit, bed))
+        supplies = build_plan(plan).holding().supplies
+        told = figure_sunken(plan, plan.beds[1], supplies, 60)
+        assert len(told.layers) == len(SOIL)
+        assert told.layers[0].bottom_m < -0.02
+        assert told.layers[-1].top_m == pytest.approx(told.surface_m, abs=0.02)

@@ -53,6 +53,24 @@ def test_what_is_round_is_drawn_from_its_middle() -> None:
     assert (bed.sides_m, bed.diagonals) == ([], [])
 
 
+def test_what_follows_a_line_is_pegged_along_its_middle() -> None:
+    line = [[3.0, 4.0], [6.0, 5.0], [9.0, 4.0]]
+    mound = zoo.bed(
+        key="m",
+        shape={"kind": "hipped_mound", "length_m": 4.0, "width_m": 1.2, "height_m": 0.5, "slope_deg": 45.0},
+        headspace_m=None,
+        layers=[],
+        along_m=line,
+    )
+    (bed,) = told(mound).beds
+    assert bed.half_m == pytest.approx(0.6)
+    assert bed.sides_m == pytest.approx([math.dist(line[0], line[1]), math.dist(line[1], line[2])])
+    for (x, y), peg in zip(line, bed.pegs, strict=True):
+        assert peg.at == pytest.approx((x, y))
+        corner = CORNERS[bed.first - 1]
+        assert peg.first_m == pytest.approx(math.dist((x, y), corner))
+
+
 def test_the_plot_itself_is_checked_by_its_diagonals() -> None:
     plan = told()
     assert plan.base_m == pytest.approx([12, 9, 12, 9])

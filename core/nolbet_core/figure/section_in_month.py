@@ -10,7 +10,7 @@ from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
 from nolbet_core.figure.forecast_figures import GhostFigures, SunkenFigures, SunkenLayer
 from nolbet_core.settling.matter import matter_by_layer
-from nolbet_core.settling.mound import ACROSS, MIDDLE, Heights, settled_shells
+from nolbet_core.settling.mound import ACROSS, MIDDLE, Heights, places_across, settled_shells
 from nolbet_core.settling.surface import sunken_spans
 from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.mound import ANCHOR_SHARE, Mound
@@ -23,13 +23,11 @@ def sunken_figures(worked: WorkedBed, month: int) -> SunkenFigures:
     filled, vessel = worked.filled, worked.vessel
     shares = [float(each[month]) for each in worked.settling.remaining]
     if isinstance(vessel, Mound):
-        layers = _of_mound(vessel, worked, shares)
+        layers = _of_mound(vessel, worked, shares, month)
     elif vessel.sinks_in_place:
         layers = _straight_down(vessel, worked, shares)
     else:
-        volumes = [layer.placed_m3 * share for layer, share in zip(filled.layers, shares, strict=True)]
-        spans = sunken_spans(vessel.hollow, volumes, filled.base_m)
-        layers = [_layer(low, high, vessel.section(low, high), vessel.anchor(low, high)) for low, high in spans]
+        layers = _level(worked, month)
     laid, left = (
         [each for layer in matter_by_layer(filled, worked.settling.clock, then) for each in layer]
         for then in (0, month)
@@ -93,6 +91,33 @@ def _layer(bottom_m: float, top_m: float, rings: Sequence[Ring], anchor: Point) 
     return SunkenLayer(bottom_m=bottom_m, top_m=top_m, outlines=drawn_rings(rings), anchor=drawn_ring([anchor])[0])
 
 
+def _level(worked: WorkedBed, month: int) -> list[SunkenLayer]:
+    """Layers of a vessel, each level; those over a pit sink with what lies in that."""
+    whole, ground_m = worked.whole, worked.ground_m
+    shares = worked.settling.remaining_with_pit[:, month].tolist()
+    volumes = [layer.placed_m3 * share for layer, share in zip(whole.filled.layers, shares, strict=True)]
+    spans = sunken_spans(whole.vessel.hollow, volumes, whole.filled.base_m)[worked.pit_layers :]
+    drawn = []
+    for low, high in spans:
+        rings = [tuple((x, y - ground_m) for x, y in ring) for ring in whole.vessel.section(low, high)]
+        x, y = whole.vessel.anchor(low, high)
+        drawn.append(_layer(low - ground_m, high - ground_m, rings, (x, y - ground_m)))
+    return drawn
+
+
+def _let_down(worked: WorkedBed, month: int, across: Heights) -> Heights:
+    """How far the ground below a mound has sunk by then, at places across it [m]: where it lies over a pit."""
+    one = worked.profile
+    if one is None:
+        return np.zeros(len(across))
+    shares = worked.settling.remaining_with_pit[: one.pit_layers, month]
+    deep_m = float(
+        sum(layer.thickness_m * (1 - share) for layer, share in zip(one.filled.layers, shares, strict=False))
+    )
+    left, right = one.vessel.pit.section_spans(one.vessel.ground_m)[0]
+    return np.where((across >= left) & (across <= right), deep_m, 0.0)
+
+
 def _straight_down(vessel: Vessel, worked: WorkedBed, shares: Sequence[float]) -> list[SunkenLayer]:
     """Layers of a spiral or a patch: every point sinks by what lies below it."""
     layers = worked.filled.layers
@@ -115,10 +140,11 @@ def _sunken_to(ring: Ring, tops: Sequence[float], sunken: Heights) -> Heights:
     return heights
 
 
-def _of_mound(vessel: Mound, worked: WorkedBed, shares: Sequence[float]) -> list[SunkenLayer]:
+def _of_mound(vessel: Mound, worked: WorkedBed, shares: Sequence[float], month: int) -> list[SunkenLayer]:
     """Shells of a mound, to draw."""
     drawn = []
-    for shell in settled_shells(vessel, [layer.top_m for layer in worked.filled.layers], shares):
+    let_down = _let_down(worked, month, places_across(vessel))
+    for shell in settled_shells(vessel, [layer.top_m for layer in worked.filled.layers], shares, let_down):
         ring = _shell(shell.across_m, shell.lower_m, shell.upper_m)
         flank = _flank(shell.across_m, (shell.lower_m + shell.upper_m) / 2)
         drawn.append(_layer(float(shell.lower_m[MIDDLE]), float(shell.upper_m[MIDDLE]), [ring], flank))

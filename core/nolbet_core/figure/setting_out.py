@@ -34,7 +34,8 @@ class DiagonalFigures:
 class SetOutFigures:
     """A bed to be set out. first, second: corners of the plot that the tapes are held to, numbered from 1.
 
-    radius_m: of what is round, to be drawn from its middle with a string.
+    radius_m: of what is round, to be drawn from its middle with a string. half_m: of what follows a line, along which
+    its pegs stand: how far its edge lies from there.
     """
 
     key: str
@@ -46,6 +47,7 @@ class SetOutFigures:
     sides_m: list[float]
     diagonals: list[DiagonalFigures]
     radius_m: float | None
+    half_m: float | None
 
 
 @record
@@ -107,6 +109,7 @@ def _bed(done: SetOut) -> SetOutFigures:
         sides_m=list(done.sides_m),
         diagonals=[DiagonalFigures((one, two), length_m) for one, two, length_m in done.diagonals_m],
         radius_m=done.radius_m,
+        half_m=done.half_m,
     )
 
 

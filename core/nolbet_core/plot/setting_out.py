@@ -9,6 +9,7 @@ from collections.abc import Iterable, Sequence
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point, Ring
+from nolbet_core.shapes.ribbon import Ribbon
 
 MOST_CORNERS = 12
 """An outline with more corners than so many is round, and set out from its middle."""
@@ -31,7 +32,8 @@ class SetOut:
     """A bed to be set out. first, second: which corners of the plot the tapes are held to, by number from 0.
 
     sides_m: between one peg and the next, round to the first [m]. diagonals_m: pegs by number and what lies between
-    them [m]. radius_m: of what is round, from its middle [m].
+    them [m]. radius_m: of what is round, from its middle [m]. half_m: of what follows a line, whose pegs stand
+    along that: how far its edge lies from it [m].
     """
 
     bed: PlacedBed
@@ -41,6 +43,7 @@ class SetOut:
     sides_m: tuple[float, ...]
     diagonals_m: tuple[tuple[int, int, float], ...]
     radius_m: float | None
+    half_m: float | None = None
 
 
 def set_out(bed: PlacedBed, corners_m: Sequence[Point]) -> SetOut:
@@ -49,6 +52,8 @@ def set_out(bed: PlacedBed, corners_m: Sequence[Point]) -> SetOut:
     The tapes are held to those two neighbouring corners from which they cross at the least flat angle.
     """
     outside = bed.vessel.outside
+    if isinstance(outside, Ribbon):
+        return _set_out_line(bed, outside, corners_m)
     ring = outside.rings()[0]
     is_round = len(ring) > MOST_CORNERS
     places: Sequence[Point] = [(bed.x_m, bed.y_m)] if is_round else _on_the_ground(bed, ring)
@@ -57,6 +62,15 @@ def set_out(bed: PlacedBed, corners_m: Sequence[Point]) -> SetOut:
     sides = () if is_round else tuple(math.dist(one, two) for one, two in _round_trip(places))
     radius_m = max(outside.length_m, outside.width_m) / 2 if is_round else None
     return SetOut(bed, first, second, tuple(pegs), sides, tuple(_diagonals(places)), radius_m)
+
+
+def _set_out_line(bed: PlacedBed, band: Ribbon, corners_m: Sequence[Point]) -> SetOut:
+    """How what follows a line is set out: pegs along the line, its edges from there."""
+    places = _on_the_ground(bed, band.line_in_frame)
+    first, second = best_base(places, corners_m)
+    pegs = pegs_of(places, corners_m[first], corners_m[second], "point")
+    between = tuple(math.dist(one, two) for one, two in itertools.pairwise(places))
+    return SetOut(bed, first, second, tuple(pegs), between, (), None, band.width_m / 2)
 
 
 def _on_the_ground(bed: PlacedBed, ring: Ring) -> list[Point]:

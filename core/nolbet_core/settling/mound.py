@@ -27,14 +27,23 @@ class SettledShell:
     upper_m: Heights
 
 
-def settled_shells(mound: Mound, tops_m: Sequence[float], shares: Sequence[float]) -> list[SettledShell]:
+def places_across(mound: Mound) -> Heights:
+    """Places across a mound at which it settles [m]."""
+    half_m = mound.inside.width_m / 2
+    return np.linspace(-half_m, half_m, ACROSS)
+
+
+def settled_shells(
+    mound: Mound, tops_m: Sequence[float], shares: Sequence[float], let_down_m: Heights | None = None
+) -> list[SettledShell]:
     """Layers of a mound once each has come to a share of what was laid [0-1].
 
-    tops_m: their tops along which they were laid, bottom to top [m].
+    tops_m: their tops along which they were laid, bottom to top [m]. let_down_m: how far the ground below has sunk, at
+    the places across [m].
     """
-    half_m = mound.inside.width_m / 2
-    across = np.linspace(-half_m, half_m, ACROSS)
-    lower = sunken_lower = np.zeros(ACROSS)
+    across = places_across(mound)
+    lower = np.zeros(ACROSS)
+    sunken_lower = lower if let_down_m is None else -let_down_m
     shells = []
     for top_m, share in zip(tops_m, shares, strict=True):
         upper = _profile_at(mound, top_m, across)

@@ -97,6 +97,12 @@ class Ribbon:
         x, y = self._offset
         return (tuple((px + x, py + y) for px, py in self.polygon.exterior.coords[:-1]),)
 
+    @property
+    def line_in_frame(self) -> Ring:
+        """Its middle line in the frame of its outline [m]."""
+        x, y = self._offset
+        return tuple((px + x, py + y) for px, py in self.line_m)
+
     def spans(self) -> tuple[Span, ...]:
         """One span as wide as it is [m]: it is cut square to its line."""
         return middle_span(self.width_m)

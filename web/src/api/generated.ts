@@ -4878,13 +4878,16 @@ export interface components {
          * SetOutFigures
          * @description A bed to be set out. first, second: corners of the plot that the tapes are held to, numbered from 1.
          *
-         *     radius_m: of what is round, to be drawn from its middle with a string.
+         *     radius_m: of what is round, to be drawn from its middle with a string. half_m: of what follows a line, along which
+         *     its pegs stand: how far its edge lies from there.
          */
         SetOutFigures: {
             /** Diagonals */
             diagonals: components["schemas"]["DiagonalFigures"][];
             /** First */
             first: number;
+            /** Half M */
+            half_m: number | null;
             /** Index */
             index: number;
             /** Key */

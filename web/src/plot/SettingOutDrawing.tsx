@@ -104,7 +104,7 @@ function Pegs({ bed, sheet, letter, lower }: PegsProps) {
           d={linePath(
             sheet,
             bed.pegs.map(({ at }) => at),
-            true,
+            bed.half_m == null,
           )}
         />
       ) : (

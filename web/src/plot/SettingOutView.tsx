@@ -104,6 +104,12 @@ function OneBed({ bed, letter }: { bed: Bed; letter: string }) {
             Draw round it with a string of <Quantity kind="length" value={bed.radius_m} />.
           </>
         )}
+        {bed.half_m != null && (
+          <>
+            The pegs stand along its middle; its edges lie <Quantity kind="length" value={bed.half_m} /> from
+            there on either side.
+          </>
+        )}
         {bed.diagonals.length > 0 && (
           <>
             To be square:{" "}
