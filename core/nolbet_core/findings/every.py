@@ -9,6 +9,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from typing import Any
 
+from nolbet_core.built.profiles import OneProfile
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.between import AbruptInterface, FabricUnderMound, SheetBare
 from nolbet_core.findings.blend import (
@@ -198,16 +199,19 @@ def look_at_bed(worked: WorkedBed, view: ViewName | None = None) -> Iterator[tup
         if finding.code not in OF_PROFILE:
             yield from ((finding, found) for found in finding.look(worked))
         elif worked.lies_under is None:
-            yield from ((finding, _on_own(found, worked.pit_layers)) for found in finding.look(worked.whole))
+            yield from ((finding, _on_own(found, worked.profile)) for found in finding.look(worked.whole))
 
 
-def _on_own(found: Found, pit_layers: int) -> Found:
+def _on_own(found: Found, one: OneProfile | None) -> Found:
     """What was found in a bed and its pit as one, told of the bed's own layers."""
-    if pit_layers == 0:
+    if one is None:
         return found
+    pit_layers = one.pit_layers
     steps = above_pit(found.mend.steps, pit_layers) if found.mend else None
     mend = replace(found.mend, steps=steps) if found.mend and steps else None
-    layer = None if found.layer is None or found.layer < pit_layers else found.layer - pit_layers
+    if found.layer is not None and found.layer < pit_layers:
+        return replace(found, message=f"{found.message} It lies in {one.pit_title}.", layer=None, mend=mend)
+    layer = None if found.layer is None else found.layer - pit_layers
     return replace(found, layer=layer, mend=mend)
 
 
