@@ -1,12 +1,11 @@
 import Chip from "@mui/material/Chip";
-import { memo, type Ref } from "react";
+import { lazy, memo, Suspense, type Ref } from "react";
 import type { Bed, BedFigures, Layer, LayerFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
-import { changeLayer, setAmount, withLaid, type LayerEdit } from "../draft/edits";
+import { changeLayer, setAmount, type LayerEdit } from "../draft/edits";
 import { hatchOf } from "../drawing/hatches";
 import { Swatch } from "../drawing/Swatch";
 import { Note } from "../kit/Note";
-import { Tick } from "../kit/Tick";
 import { showLength, typedLength, typedVolume } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -23,6 +22,9 @@ import {
   LayerTop,
 } from "./layer-card.styles";
 import { LayerTools } from "./LayerTools";
+
+// seldom shown: only while a bed is being filled
+const LaidTick = lazy(() => import("./LaidTick"));
 
 export type CardProps = {
   gardenId: number;
@@ -72,7 +74,11 @@ export const LayerCard = memo(function LayerCard(props: CardProps) {
         </LayerTop>
         <LayerHow>
           <How {...props} layer={layer} figured={figured} material={material} />
-          {figures.state === "filling" && <LaidTick laid={bed.laid?.[index] ?? 0} onEdit={props.onEdit} />}
+          {figures.state === "filling" && (
+            <Suspense>
+              <LaidTick laid={bed.laid?.[index] ?? 0} onEdit={props.onEdit} />
+            </Suspense>
+          )}
         </LayerHow>
         {figured.scattered.map((fed) => (
           <Note key={fed.material} data-part="layer-scattered">
@@ -112,17 +118,6 @@ function sameCard(before: CardProps, after: CardProps): boolean {
     before.figures.line_m === after.figures.line_m &&
     before.figures.state === after.figures.state &&
     before.figures.count === after.figures.count
-  );
-}
-
-function LaidTick({ laid, onEdit }: { laid: number; onEdit: LayerEdit }) {
-  const part = laid > 0 && laid < 1;
-  return (
-    <Tick
-      label={part ? `${Math.round(laid * 100)} % laid` : "laid"}
-      checked={laid >= 1}
-      onTick={(ticked) => onEdit((bed, index) => withLaid(bed, index, ticked ? 1 : 0))}
-    />
   );
 }
 
