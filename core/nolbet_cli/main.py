@@ -7,6 +7,8 @@ import importlib
 from collections.abc import Sequence
 from datetime import date
 
+MOST_SECONDS = 3600.0
+
 
 def main(arguments: Sequence[str]) -> int:
     """Run one command; its exit status: 0, or 2 with one line on standard error.
@@ -26,6 +28,9 @@ def _parser() -> argparse.ArgumentParser:
     figure.add_argument("--bed", metavar="KEY", help="only this bed")
     figure.add_argument("--json", action="store_true", help="print JSON")
     figure.add_argument("--today", metavar="YYYY-MM-DD", type=_day, help="the day that is now")
+    figure.add_argument(
+        "--seconds", metavar="N", type=_seconds, default=10.0, help="how long boards may be cut and loads chosen (10)"
+    )
     figure.set_defaults(command="figure_command")
     shelf = commands.add_parser("shelf", help="the material library, each figure with unit, range and source")
     shelf.add_argument("words", nargs="*", metavar="WORD", help="only what the words may mean")
@@ -36,6 +41,16 @@ def _parser() -> argparse.ArgumentParser:
     schema = commands.add_parser("schema", help="the plan file's JSON Schema")
     schema.set_defaults(command="schema_command")
     return parser
+
+
+def _seconds(text: str) -> float:
+    try:
+        seconds = float(text)
+    except ValueError as problem:
+        raise argparse.ArgumentTypeError(f"{text!r} is no number of seconds; write it as 5") from problem
+    if not 0 < seconds <= MOST_SECONDS:
+        raise argparse.ArgumentTypeError(f"{text} is out of range; give more than 0 and up to {MOST_SECONDS:g} seconds")
+    return seconds
 
 
 def _day(text: str) -> date:

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping
 
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.footing import wrong_with_footing
+from nolbet_core.built.frame import wrong_with_frame
 from nolbet_core.built.layers import build_layers
 from nolbet_core.built.lined import wrong_with_line
 from nolbet_core.built.names import unknown_names
@@ -52,6 +53,7 @@ def build_bed(bed: Bed, materials: Mapping[str, Material], path: str = "bed") ->
     problems += _wrong_with_holes(bed, materials, path)
     problems += wrong_with_state(bed, path)
     problems += wrong_with_footing(bed, path)
+    problems += wrong_with_frame(bed, materials, path)
     problems += wrong_with_line(bed, path)
     problems += wrong_with_runoff(bed, path)
     problems += wrong_with_wraps(bed, materials, path)

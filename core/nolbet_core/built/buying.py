@@ -22,6 +22,7 @@ from nolbet_core.plan.garden import (
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
+from nolbet_core.shelf.walling import WALLING
 from nolbet_core.shelf.wares import CRATE, DRAIN_PIPE, PIPE_CAP, TAP, TUBE, WALL_FITTING, WARES
 
 
@@ -48,7 +49,9 @@ def _offer(entry: OfferModel, materials: Mapping[str, Material]) -> Offer:
         return RollOffer(entry.material, entry.width_m, entry.length_m, entry.price, entry.fetch)
     count = entry.count if isinstance(entry, PackOfferModel) else 1
     size = (entry.length_m, entry.width_m, entry.height_m, entry.diameter_m)
-    return PieceOffer(entry.material, entry.price, *size, count=count, fetched=entry.fetch)
+    return PieceOffer(
+        entry.material, entry.price, *size, count=count, fetched=entry.fetch, thickness_m=entry.thickness_m
+    )
 
 
 def bag_volume(entry: BagOfferModel, materials: Mapping[str, Material]) -> float:
@@ -102,7 +105,7 @@ def wrong_with_supplier(entry: PlanSupplier, materials: Mapping[str, Material], 
 
     materials: by key. path: how the supplier is called.
     """
-    unknown = list(unknown_names(entry, {**materials, **WARES}, path))
+    unknown = list(unknown_names(entry, {**materials, **WARES, **TIMBER}, path))
     yield from unknown
     if unknown:
         return
@@ -144,14 +147,16 @@ SIZES = {
     WALL_FITTING: ROUND,
     TAP: ROUND,
     PIPE_CAP: ROUND,
+    **dict.fromkeys(TIMBER, ("thickness_m", "width_m", "length_m")),
+    **dict.fromkeys(WALLING, ("length_m", "width_m", "height_m")),
 }
 """What says how large a ware is."""
 
-FIT_ANY = frozenset({CRATE, WALL_FITTING, TAP, PIPE_CAP})
+FIT_ANY = frozenset({CRATE, WALL_FITTING, TAP, PIPE_CAP, *WALLING})
 """What may be offered without a size; it fits whatever is wanted."""
 
 SHEET_SIZES = ("length_m", "width_m")
-ALL_SIZES = ("length_m", "width_m", "height_m", "diameter_m")
+ALL_SIZES = ("length_m", "width_m", "height_m", "diameter_m", "thickness_m")
 
 
 def _wrong_with_piece(offer: PieceOfferModel | PackOfferModel, path: str) -> Iterator[PlanProblem]:

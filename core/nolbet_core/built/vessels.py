@@ -7,6 +7,7 @@ from collections.abc import Callable
 from dataclasses import replace
 from typing import Any
 
+from nolbet_core.built.frame import wall_of
 from nolbet_core.built.lined import along_line, hipped_vessel, round_vessel, trench_vessel
 from nolbet_core.plan import shapes as kinds
 from nolbet_core.plan.bed import Bed, Buried
@@ -71,12 +72,12 @@ def _said(kind: str) -> str:
 
 
 def _upright(bed: Bed, outline: Outline, depth_m: float) -> WalledVessel:
-    vessel = straight_vessel(outline, depth_m, bed.measured, bed.wall_m)
+    vessel = straight_vessel(outline, depth_m, bed.measured, wall_of(bed))
     corners = bed.corner_depths_m
     if corners is None:
         return vessel
     depth_m = depth_under_corners(vessel.inside, (corners[0], corners[1], corners[2], corners[3]))
-    return straight_vessel(outline, depth_m, bed.measured, bed.wall_m)
+    return straight_vessel(outline, depth_m, bed.measured, wall_of(bed))
 
 
 def _box(bed: Bed, shape: kinds.BoxShape) -> Vessel:
@@ -113,7 +114,7 @@ def _keyhole(bed: Bed, shape: kinds.KeyholeShape) -> Vessel:
 
 
 def _crates(bed: Bed, shape: kinds.CratesShape) -> Vessel:
-    gap_m = 2 * bed.wall_m if bed.measured == "inside" else 0.0
+    gap_m = 2 * wall_of(bed) if bed.measured == "inside" else 0.0
     grid = CrateGrid(shape.columns, shape.rows, shape.length_m, shape.width_m, gap_m)
     return _upright(bed, grid, shape.depth_m)
 
@@ -121,14 +122,14 @@ def _crates(bed: Bed, shape: kinds.CratesShape) -> Vessel:
 def _round_tub(bed: Bed, shape: kinds.RoundTubShape) -> Vessel:
     middle = Disc((shape.base_diameter_m + shape.rim_diameter_m) / 2)
     floor, rim = Disc(shape.base_diameter_m, "base_diameter_m"), Disc(shape.rim_diameter_m, "rim_diameter_m")
-    return tapered_vessel(floor, middle, rim, shape.depth_m, bed.measured, bed.wall_m, "vessel")
+    return tapered_vessel(floor, middle, rim, shape.depth_m, bed.measured, wall_of(bed), "vessel")
 
 
 def _trough(bed: Bed, shape: kinds.TroughShape) -> Vessel:
     floor = Rectangle(shape.base_length_m, shape.base_width_m, ("base_length_m", "base_width_m"))
     rim = Rectangle(shape.rim_length_m, shape.rim_width_m, ("rim_length_m", "rim_width_m"))
     middle = _half_way(floor, rim)
-    return tapered_vessel(floor, middle, rim, shape.depth_m, bed.measured, bed.wall_m, "vessel")
+    return tapered_vessel(floor, middle, rim, shape.depth_m, bed.measured, wall_of(bed), "vessel")
 
 
 def _trench(bed: Bed, shape: kinds.TrenchShape) -> Vessel:
@@ -147,7 +148,7 @@ def _half_way(floor: Rectangle, rim: Rectangle) -> Rectangle:
 
 
 def _lying_barrel(bed: Bed, shape: kinds.LyingBarrelShape) -> Vessel:
-    return lying_barrel(shape.diameter_m, shape.length_m, shape.opening_width_m, bed.measured, bed.wall_m)
+    return lying_barrel(shape.diameter_m, shape.length_m, shape.opening_width_m, bed.measured, wall_of(bed))
 
 
 def _hipped_mound(bed: Bed, shape: kinds.HippedMoundShape) -> Vessel:

@@ -13,6 +13,7 @@ import numpy as np
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.feeding import BedFeeding
 from nolbet_core.built.footing import below_of, on_open_ground
+from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.ground import less_paths, placed_beds
 from nolbet_core.built.lined import lies_somewhere, pockets_m3
 from nolbet_core.built.profiles import OneProfile, bed_over, one_profile, pit_under
@@ -25,6 +26,7 @@ from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.built.water import WATER_KG_M3, BedWater, bed_water
 from nolbet_core.built.wraps import wraps_of
 from nolbet_core.climate.year import Year, coming_spring, months_between, spring_months
+from nolbet_core.frame.bowing import Fill
 from nolbet_core.nutrients.season import WANTED_KG_M2, WANTED_LIGHT_KG_M2
 from nolbet_core.plan.bed import Bed, Layer, State
 from nolbet_core.plot.ground import Ground
@@ -53,7 +55,8 @@ class WorkedBed:
     """A bed as planned, as built and as filled, in its surroundings. water: None without a reservoir.
 
     scooped: what goes into its planting holes beside; None where none are planned. wraps: sheets that its buried pipes
-    are wrapped in. profile: it and the pit that it lies over as one, where it lies over one.
+    are wrapped in. profile: it and the pit that it lies over as one, where it lies over one. lined_with: the sheet
+    inside its frame.
 
     What follows is worked out when it is first asked for, in parts by what they serve: feeding, settling, sowing.
     """
@@ -66,6 +69,7 @@ class WorkedBed:
     scooped: Standing | None = None
     wraps: tuple[Standing, ...] = ()
     profile: OneProfile | None = None
+    lined_with: Material | None = None
 
     @cached_property
     def whole(self) -> WorkedBed:
@@ -92,6 +96,19 @@ class WorkedBed:
     def is_dug(self) -> bool:
         """Whether it is a hole in the ground: a trench, or a pit that another bed lies over."""
         return self.vessel.form == "trench" or self.lies_under is not None
+
+    @cached_property
+    def framed(self) -> BuiltFrame | None:
+        """Its frame; None where none is said."""
+        if self.bed.frame is None:
+            return None
+        layers = [
+            (layer.thickness_m, (layer.mass_saturated_kg + layer.infill_mass_saturated_kg) / layer.placed_m3)
+            for layer in reversed(self.filled.layers)
+            if layer.placed_m3 > 0
+        ]
+        water_m = None if self.water is None else self.vessel.hollow.rim_m - self.water.store.overflow_m
+        return BuiltFrame(self.bed, self.bed.frame, self.vessel, Fill(tuple(layers), water_m), self.lined_with)
 
     @cached_property
     def pockets(self) -> Standing | None:
@@ -137,8 +154,16 @@ class WorkedBed:
 
     @property
     def standing_kg(self) -> float:
-        """All that weighs on what it stands on [kg]: fill and water, and plants at their usual weight."""
-        return self.mass_saturated_kg + PLANTS_KG_M2 * self.vessel.top_area_m2
+        """All that weighs on what it stands on [kg]: fill and water, its frame, and plants at their usual weight."""
+        frame_kg = self.framed.mass_kg if self.framed else 0.0
+        return self.mass_saturated_kg + frame_kg + PLANTS_KG_M2 * self.vessel.top_area_m2
+
+    @property
+    def legs(self) -> int | None:
+        """How many legs it stands on, where it does."""
+        if self.bed.frame is not None and self.bed.frame.legs is not None:
+            return self.bed.frame.legs.count
+        return self.bed.stand.legs if self.bed.stand else None
 
     @cached_property
     def materials(self) -> tuple[Material, ...]:
@@ -255,7 +280,8 @@ def worked_bed(built: BuiltBed, around: Surroundings, materials: Mapping[str, Ma
     wraps = wraps_of(bed.buried, materials)
     pit = pit_under(bed, around.beside) if bed.over else None
     one = one_profile(built, filled, pit, materials) if pit else None
-    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials), wraps, one)
+    lining = materials.get(bed.frame.lining) if bed.frame is not None and bed.frame.lining is not None else None
+    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials), wraps, one, lining)
 
 
 def _scooped(bed: Bed, materials: Mapping[str, Material]) -> Standing | None:

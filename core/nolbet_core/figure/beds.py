@@ -20,6 +20,7 @@ from nolbet_core.figure.figures import (
     SplitFigures,
 )
 from nolbet_core.figure.findings import judged_bed
+from nolbet_core.figure.frame import frame_figures
 from nolbet_core.figure.ground import mound_figures, pit_figures, runoff_figures
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
@@ -103,6 +104,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         holes=_holes_figures(worked),
         mound=mound_figures(worked),
         runoff=runoff_figures(worked),
+        frame=frame_figures(worked),
         soak_l=soak_l,
         soak_minutes=_tap_minutes(worked, soak_l),
         thirst_l_week=[each.asked_l_week for each in thirst],

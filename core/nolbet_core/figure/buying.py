@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
 from datetime import date
 from decimal import Decimal
@@ -37,13 +38,16 @@ from nolbet_core.haul.offers import (
 )
 from nolbet_core.haul.wanted import Wanted
 from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.timber import TIMBER
 from nolbet_core.shelf.wares import WARES
 
 PATHS_NAME = "The paths"
 
 
 def name_of(key: str, materials: Mapping[str, Material]) -> str:
-    """What a material or a ware is called."""
+    """What a material, a ware or a wood is called."""
+    if key in TIMBER:
+        return TIMBER[key].name
     return WARES[key].name if key in WARES else materials[key].name
 
 
@@ -55,7 +59,7 @@ def need_figures(
 ) -> NeedFigures:
     """A need in figures. titles: what the beds are called. coming: heaps that are ready later, the first first [m3]."""
     material = materials.get(need.material)
-    loose = not (need.covers or need.stretches or need.boxes)
+    loose = not (need.covers or need.stretches or need.boxes or need.boards)
     left = need.to_buy_m3 / need.loose_m3 if need.loose_m3 > 0 else 1.0
     return NeedFigures(
         material=need.material,
@@ -70,7 +74,7 @@ def need_figures(
         to_buy_kg=need.mass_kg * left,
         bagged=loose and material is not None and is_bagged(material),
         bags=[BagFigures(each.volume_m3, each.count) for each in usual_bags(need.to_buy_m3)] if loose else [],
-        lengths=[LengthFigures(each.length_m, each.count, each.diameter_m) for each in need.stretches],
+        lengths=_lengths(need),
         units=sum(box.count for box in need.boxes),
         coming_m3=sum(volume for _, volume in coming),
         coming_on=coming[0][0] if coming else None,
@@ -78,8 +82,19 @@ def need_figures(
     )
 
 
+def _lengths(need: Need) -> list[LengthFigures]:
+    pipes = [LengthFigures(each.length_m, each.count, each.diameter_m) for each in need.stretches]
+    counts: Counter[tuple[float, float, float]] = Counter()
+    for each in need.boards:
+        counts[each.thickness_m, each.width_m, each.length_m] += each.count
+    boards = [
+        LengthFigures(length_m, count, None, thick_m, wide_m) for (thick_m, wide_m, length_m), count in counts.items()
+    ]
+    return [*pipes, *boards]
+
+
 def _by(need: Need, material: Material | None) -> By:
-    if need.stretches:
+    if need.stretches or need.boards:
         return "length"
     if need.boxes:
         return "units"

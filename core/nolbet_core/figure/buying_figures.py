@@ -26,11 +26,13 @@ class BagFigures:
 
 @record
 class LengthFigures:
-    """So many pieces of a length: of a pipe its diameter."""
+    """So many pieces of a length: of a pipe its diameter, of a board its thickness and width."""
 
     length_m: float
     count: int
-    diameter_m: float
+    diameter_m: float | None = None
+    thickness_m: float | None = None
+    width_m: float | None = None
 
 
 @record

@@ -11,6 +11,7 @@ from typing import Any, Literal
 
 from nolbet_core.figure.buying_figures import HaulFigures, NeedFigures, SpringOrder
 from nolbet_core.figure.finding_figures import FindingFigures, Line
+from nolbet_core.figure.frame_figures import CutsFigures, FrameFigures
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.plan.bed import State
 from nolbet_core.planting.roots import Roots
@@ -348,6 +349,7 @@ class BedFigures:
     holes: HolesFigures | None
     mound: MoundFigures | None
     runoff: RunoffFigures | None
+    frame: FrameFigures | None
     soak_l: float
     soak_minutes: float | None
     thirst_l_week: list[float]
@@ -358,10 +360,13 @@ class BedFigures:
 
 @record
 class Figures:
-    """Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups."""
+    """Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups. cuts: of
+    the frames' boards, null where there are none or they weren't asked for.
+    """
 
     beds: list[BedFigures]
     plot: PlotFigures | None
     needs: list[NeedFigures]
     haul: HaulFigures | None
     spring: SpringOrder | None
+    cuts: CutsFigures | None = None

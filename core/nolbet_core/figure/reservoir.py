@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from nolbet_core.built.fittings import THROUGH_THE_WALL, across_of
 from nolbet_core.built.footing import TURF_M
+from nolbet_core.built.frame import wall_of
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
@@ -67,7 +68,7 @@ def largest_lined(water: BedWater) -> tuple[float, float] | None:
 
 def stand_figures(worked: WorkedBed) -> StandFigures:
     """A bed's weight on what it stands on."""
-    legs = worked.bed.stand.legs if worked.bed.stand else None
+    legs = worked.legs
     mass_kg = worked.standing_kg
     stand = worked.bed.stand
     turf_m3 = TURF_M * worked.vessel.footprint_m2 if worked.bed.turf == "stripped" else 0.0
@@ -134,7 +135,7 @@ def _spout(worked: WorkedBed, store: Store, opening: Fitting) -> ReservoirPart:
     low = store.under_m + (usual_m if opening.height_m is None else opening.height_m)
     high = low + across_of(opening)
     start, end = worked.vessel.section_spans(store.full_m)[0]
-    reach_m = worked.bed.wall_m + 2 * SPOUT_M
+    reach_m = wall_of(worked.bed) + 2 * SPOUT_M
     inner, outer = (start + SPOUT_M, start - reach_m) if opening.kind == "inlet" else (end - SPOUT_M, end + reach_m)
     ring = ((inner, low), (outer, low), (outer, high), (inner, high))
     kind: PartKind = "inlet" if opening.kind == "inlet" else "drain" if opening.kind == "drain" else "overflow"

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.frame import BuiltFrame, unit_of
 from nolbet_core.built.runoff import soak_wares
 from nolbet_core.built.state import is_begun
 from nolbet_core.built.supplies import Supplies
@@ -15,9 +16,13 @@ from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
 from nolbet_core.figure.buying_figures import SpringOrder, TopUpOfBed
 from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.haul.offers import TOLERANCE_M3
+from nolbet_core.haul.wanted import Board, Box
+from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.timber import TIMBER
+from nolbet_core.shelf.wares import WARES
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk
 
@@ -46,11 +51,26 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
     if not is_begun(bed, state):
         for ware, part in soak_wares(bed):
             sums.add_ware(bed.count, ware, part, bed.key)
+    if worked.framed is not None and not is_begun(bed, state):
+        _add_frame(sums, worked.framed, bed)
     if worked.water is None or is_begun(bed, state):
         return
     sums.add(bed.count, worked.water.parts, bed.key)
     for ware, part in worked.water.wares:
         sums.add_ware(bed.count, ware, part, bed.key)
+
+
+def _add_frame(sums: NeedSums, framed: BuiltFrame, bed: Bed) -> None:
+    """Add a frame's timber, bricks and the like."""
+    for piece in framed.pieces:
+        board = Board(piece.material, piece.thickness_m, piece.width_m, piece.length_m, piece.count)
+        sums.add_board(bed.count, board, piece.volume_m3 * TIMBER[piece.material].density_kg_m3, bed.key)
+    if framed.lining is not None:
+        sums.add(bed.count, [framed.lining], bed.key)
+    for key, count in framed.units.items():
+        unit_m = unit_of(framed.frame)
+        if key in WARES and unit_m is not None:
+            sums.add_ware(bed.count, WARES[key], Box(*unit_m, count), bed.key)
 
 
 def spring_order(

@@ -15,11 +15,14 @@ from nolbet_core.built.profiles import in_profiles
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
+from nolbet_core.cuts.programme import SECONDS
 from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
+from nolbet_core.figure.cuts import cuts_figures
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.figure.findings import bought_keys, gravest_first, judged_buying
+from nolbet_core.figure.frame_figures import CutsFigures
 from nolbet_core.figure.plot import (
     Laid,
     findings_of_bed,
@@ -61,10 +64,11 @@ def figure_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "
     return bed_figures(work_bed(bed, around, supplies, path))
 
 
-def figure_plan(built: BuiltPlan, today: date | None = None) -> Figures:
+def figure_plan(built: BuiltPlan, today: date | None = None, seconds: float | None = None) -> Figures:
     """Figures of a whole plan as built: every bed, the plot, the needs of all, and the haul.
 
-    today: stands in for days of filling that aren't given.
+    today: stands in for days of filling that aren't given. seconds: as long as cutting the frames' boards may take [s];
+    they aren't cut where it isn't given.
     """
     plan, supplies = built.plan, built.supplies
     around = surroundings_of(plan.garden, today, in_profiles(plan.beds))
@@ -78,7 +82,18 @@ def figure_plan(built: BuiltPlan, today: date | None = None) -> Figures:
         needs=[need_figures(need, supplies.materials, titles, coming.get(need.material, ())) for need in needs],
         haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
         spring=spring_order([each.worked for each in figured], needs, plan, supplies),
+        cuts=cuts_figures([each.worked for each in figured], plan, suppliers, seconds) if seconds else None,
     )
+
+
+def figure_cuts(built: BuiltPlan, today: date | None = None, seconds: float = SECONDS) -> CutsFigures | None:
+    """How the boards of a plan's frames are cut; None where there are none. today: as in figure_plan. seconds: as long
+    as it may take [s].
+    """
+    plan, supplies = built.plan, built.supplies
+    around = surroundings_of(plan.garden, today, in_profiles(plan.beds))
+    framed = [worked_bed(each, around, supplies.materials) for each in built.beds if each.bed.frame is not None]
+    return cuts_figures(framed, plan, suppliers_of(plan, supplies.materials), seconds)
 
 
 def figure_alone(bed: Bed, plan: Plan, supplies: Supplies, today: date | None = None) -> Figures:

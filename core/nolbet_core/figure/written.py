@@ -54,7 +54,11 @@ def _adapter(kind: type[Any]) -> TypeAdapter[Any]:
 
 def written_json(figures: Written, indent: int | None = None) -> str:
     """Figures as JSON text. indent: spaces a level, None for one line."""
-    text = _adapter(type(figures)).dump_json(figures, indent=indent, exclude=_nothing_there(figures)).decode()
+    text = (
+        _adapter(type(figures))
+        .dump_json(figures, indent=indent, exclude=_nothing_there(figures), by_alias=True)
+        .decode()
+    )
     return LESS_THAN_NOTHING.sub(r"\1", text) if "-0.0" in text else text
 
 
@@ -68,4 +72,8 @@ def _nothing_there(figures: Written) -> set[str]:
     """A garden whose ground isn't measured has no plot to write of, one without a sunken bed no order for spring."""
     if not isinstance(figures, Figures):
         return set()
-    return {key for key, part in (("plot", figures.plot), ("spring", figures.spring)) if part is None}
+    return {
+        key
+        for key, part in (("plot", figures.plot), ("spring", figures.spring), ("cuts", figures.cuts))
+        if part is None
+    }

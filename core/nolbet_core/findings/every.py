@@ -30,6 +30,19 @@ from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, P
 from nolbet_core.findings.finding import VIEWS, BedFinding, Finding, Found, Subject, ViewName
 from nolbet_core.findings.fit import HeadspaceSmall, OverRim, TooWide
 from nolbet_core.findings.footing import GrassUnder, GroundCompacted, PlaneBelow, ShallowOnHard, StoneSoiled
+from nolbet_core.findings.frame import (
+    BraceFar,
+    CutAndCement,
+    DryWallLoose,
+    EndGrain,
+    FootSinks,
+    FrameOffDepth,
+    LegsUnbraced,
+    MetalInSour,
+    SlatsApart,
+    TreatedTimber,
+    WallHigh,
+)
 from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
 from nolbet_core.findings.health import (
     GroundUntested,
@@ -120,6 +133,16 @@ FINDINGS: tuple[Finding[Any], ...] = (
     SinksMuch(),
     HeadspaceSmall(),
     PitNotFull(),
+    FrameOffDepth(),
+    BraceFar(),
+    WallHigh(),
+    LegsUnbraced(),
+    FootSinks(),
+    SlatsApart(),
+    TreatedTimber(),
+    EndGrain(),
+    MetalInSour(),
+    DryWallLoose(),
     SteepSlope(),
     FootSpreads(),
     OilyRunoff(),
@@ -155,6 +178,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     GroundUntested(),
     PetsAndMeals(),
     Dust(),
+    CutAndCement(),
     ClashOfBeds(),
     AisleNarrow(),
     MowerStuck(),

@@ -18,10 +18,10 @@ Subject = Literal["bed", "plot", "haul", "mix"]
 
 Topic = Literal[
     "fit", "layers", "feeding", "wood", "sinking", "health", "safety", "weight", "water", "ground", "level", "place",
-    "between", "buying", "mix",
+    "between", "buying", "mix", "frame",
 ]  # fmt: skip
 
-ViewName = Literal["section", "water", "plot", "haul", "blend"]
+ViewName = Literal["section", "water", "plot", "haul", "blend", "frame"]
 
 VIEWS: dict[Topic, tuple[ViewName, ...]] = {
     "fit": ("section",),
@@ -39,6 +39,7 @@ VIEWS: dict[Topic, tuple[ViewName, ...]] = {
     "between": ("section", "plot"),
     "buying": ("section",),
     "mix": ("blend",),
+    "frame": ("section", "frame"),
 }
 """Where findings of a topic are shown."""
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.frame import wall_of
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import BedFinding, Found, Level
 from nolbet_core.findings.mend import Mend, set_keys, thickness_of
@@ -131,5 +132,5 @@ def _narrower(worked: WorkedBed, sides: int) -> Mend | None:
     else:
         return None
     inside_m = bed.reach_m * sides
-    wanted_m = inside_m + (2 * bed.wall_m if bed.measured == "outside" else 0.0)
+    wanted_m = inside_m + (2 * wall_of(bed) if bed.measured == "outside" else 0.0)
     return Mend(f"Make it {show_length(inside_m, worked.system)} wide inside", set_keys("shape", **{key: wanted_m}))

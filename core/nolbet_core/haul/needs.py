@@ -6,7 +6,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
 
 from nolbet_core.blend.mix import Mix, outermost_first
-from nolbet_core.haul.wanted import Box, Cover, Stretch, Wanted
+from nolbet_core.haul.wanted import Board, Box, Cover, Stretch, Wanted
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.wares import Ware
@@ -32,7 +32,8 @@ class Need:
     """A material's need: placed and loose volume [m3], stock on hand and what is left to buy (loose) [m3].
 
     stock_m3 is all that lies on hand, used or not. area_m2: sheets [m2]. mass_kg: as delivered, before stock [kg].
-    shares: what each bed takes of it. covers, stretches, boxes: of sheets, pipes and crates.
+    shares: what each bed takes of it. covers, stretches, boxes: of sheets, pipes and crates. boards: of timber, as it
+    is cut.
     """
 
     material: str
@@ -46,9 +47,12 @@ class Need:
     covers: tuple[Cover, ...] = ()
     stretches: tuple[Stretch, ...] = ()
     boxes: tuple[Box, ...] = ()
+    boards: tuple[Board, ...] = ()
 
     def wanted(self) -> list[Wanted]:
-        """What is to be bought of it, in its measure; other diameters or sizes stand apart."""
+        """What is to be bought of it, in its measure; other diameters or sizes stand apart. Boards are cut first."""
+        if self.boards:
+            return []
         if self.covers:
             return [Wanted(self.material, covers=self.covers)]
         if self.stretches:
@@ -75,6 +79,7 @@ class _Sum:
     covers: list[Cover] = field(default_factory=list)
     stretches: list[Stretch] = field(default_factory=list)
     boxes: list[Box] = field(default_factory=list)
+    boards: list[Board] = field(default_factory=list)
 
 
 Sums = dict[str, _Sum]
@@ -110,6 +115,12 @@ class NeedSums:
             own.stretches.append(many)
         else:
             own.boxes.append(many)
+
+    def add_board(self, count: int, board: Board, mass_kg: float, bed: str) -> None:
+        """Add timber of so many beds alike. mass_kg: of one bed's [kg]."""
+        own = self._beds.setdefault(bed, {}).setdefault(board.material, _Sum())
+        own.mass_kg += count * mass_kg
+        own.boards.append(replace(board, count=count * board.count))
 
     def less_stock(
         self, stock_m3: Mapping[str, float], mixes: Mapping[str, Mix], materials: Mapping[str, Material]
@@ -197,4 +208,5 @@ def _need(key: str, beds: Mapping[str, _Sum], stock_m3: float) -> Need:
         tuple(cover for each in sums for cover in each.covers),
         tuple(stretch for each in sums for stretch in each.stretches),
         tuple(box for each in sums for box in each.boxes),
+        tuple(board for each in sums for board in each.boards),
     )

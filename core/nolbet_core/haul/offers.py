@@ -74,7 +74,7 @@ class RollOffer:
 class PieceOffer:
     """By the piece: of a sheet its length and width [m], of a pipe its length and diameter [m], of a crate its sides.
 
-    count: how many come in one pack; 1 where each is sold by itself.
+    Of a board its thickness too. count: how many come in one pack; 1 where each is sold by itself.
     """
 
     material: str
@@ -85,6 +85,7 @@ class PieceOffer:
     diameter_m: float | None = None
     count: int = 1
     fetched: bool = False
+    thickness_m: float | None = None
 
     form: ClassVar[Form] = "piece"
 

@@ -58,6 +58,17 @@ class Box:
 
 
 @record
+class Board:
+    """So many boards of a section and length [m], or timbers with it. material: key of the wood."""
+
+    material: str
+    thickness_m: float
+    width_m: float
+    length_m: float
+    count: int
+
+
+@record
 class Wanted:
     """What is left to buy of a thing. volume_m3: loose [m3]. A thing has one measure; the others are empty."""
 

@@ -23,6 +23,7 @@ from nolbet_core.plan.fields import (
     Share,
     WallM,
 )
+from nolbet_core.plan.frame import Frame
 from nolbet_core.plan.plot import Place
 from nolbet_core.plan.shapes import ON_THE_GROUND, At, Shape
 from nolbet_core.quantities import limits
@@ -289,7 +290,7 @@ class Bed(Model):
     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
-    of a mound.
+    of a mound. frame: what its wall is made of, which says how thick that is.
     """
 
     key: Key
@@ -316,6 +317,7 @@ class Bed(Model):
     over: Key | None = None
     along_m: Annotated[list[At], Field(min_length=2, max_length=60)] | None = None
     faced: Faced | None = None
+    frame: Frame | None = None
     seen: list[Seen] = Field(default_factory=list)
     built_on: Day | None = None
     state: State | None = None

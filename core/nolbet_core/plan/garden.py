@@ -24,6 +24,7 @@ from nolbet_core.plan.fields import (
     Share,
     UnitPrice,
 )
+from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.plot import Plot
@@ -272,7 +273,7 @@ class RollOfferModel(Model):
 
 
 class PieceOfferModel(Model):
-    """By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate."""
+    """By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate, a board."""
 
     form: Literal["piece"]
     material: MaterialKey
@@ -280,6 +281,7 @@ class PieceOfferModel(Model):
     width_m: LengthM | None = None
     height_m: LengthM | None = None
     diameter_m: LengthM | None = None
+    thickness_m: LengthM | None = None
     price: Money
     fetch: bool = False
 
@@ -294,6 +296,7 @@ class PackOfferModel(Model):
     width_m: LengthM | None = None
     height_m: LengthM | None = None
     diameter_m: LengthM | None = None
+    thickness_m: LengthM | None = None
     price: Money
     fetch: bool = False
 
@@ -315,7 +318,8 @@ class PlanSupplier(Model):
 class Plan(Model):
     """A whole garden. edition: of the words it is written in (see `upgrade`).
 
-    weather, log, probes: what was seen there by day, what was read of its beds, and what reads by itself.
+    cutting: how its boards are cut. weather, log, probes: what was seen there by day, what was read of its beds, and
+    what reads by itself.
     """
 
     format: Literal["nolbet-plan/1"]
@@ -325,6 +329,7 @@ class Plan(Model):
     mixes: list[PlanMix] = Field(default_factory=list)
     beds: list[Bed] = Field(default_factory=list)
     stock: list[Stock] = Field(default_factory=list)
+    cutting: Cutting = Field(default_factory=Cutting)
     suppliers: list[PlanSupplier] = Field(default_factory=list)
     weather: Annotated[list[WeatherRun], Field(max_length=5000)] = Field(default_factory=list)
     log: Annotated[list[LogEntry], Field(max_length=20_000)] = Field(default_factory=list)

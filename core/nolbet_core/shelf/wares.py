@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from nolbet_core.record import record
+from nolbet_core.shelf.walling import WALLING
 
 DRAIN_PIPE = "drain_pipe"
 CRATE = "void_crate"
@@ -47,6 +48,7 @@ WARES: dict[str, Ware] = {
         Ware(WALL_FITTING, "Wall fitting with seal", mass_each_kg=0.15),
         Ware(TAP, "Tap", mass_each_kg=0.2),
         Ware(PIPE_CAP, "Pipe cap", mass_each_kg=0.1),
+        *(Ware(each.key, each.name, mass_kg_m3=each.density_kg_m3) for each in WALLING.values()),
     )
 }
 """By key."""

@@ -13,13 +13,17 @@ from nolbet.plans.whole import whole_garden, whole_plan
 from nolbet_core.built.worked import work_bed
 from nolbet_core.figure.figures import BedFigures
 from nolbet_core.figure.fit import FitFigures, figure_fit
+from nolbet_core.figure.frame_figures import CutsFigures
 from nolbet_core.figure.tally import BoughtAlone, TalliedFigures, bought_alone, tallied
-from nolbet_core.figure.walk import figure_alone, figure_bed, figure_plan
+from nolbet_core.figure.walk import figure_alone, figure_bed, figure_cuts, figure_plan
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import LengthM
 from nolbet_core.quantities.units import System
 
 router = Router(tags=["figure"])
+
+SAW_SECONDS = 5.0
+"""As long as boards may be cut while somebody waits for the page."""
 
 
 class Draft(Schema):
@@ -56,6 +60,13 @@ def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> HttpRes
     garden = own_garden(request, garden_id)
     figures = figure_alone(draft.bed, whole_plan(garden), garden_supplies(garden), today())
     return written(bought_alone(figures, System(garden.units)))
+
+
+@router.get("/{garden_id}/figure/cuts", response=CutsFigures | None, by_alias=True)
+def figure_saw_list(request: HttpRequest, garden_id: int) -> CutsFigures | None:
+    """How the boards of a garden's frames are cut together; null where it has none."""
+    garden = own_garden(request, garden_id)
+    return figure_cuts(whole_garden(garden).built, today(), SAW_SECONDS)
 
 
 @router.get("/{garden_id}/figure", response=TalliedFigures)

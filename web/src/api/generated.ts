@@ -644,6 +644,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Saw List
+         * @description How the boards of a garden's frames are cut together; null where it has none.
+         */
+        get: operations["nolbet_api_figure_figure_saw_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/fit": {
         parameters: {
             query?: never;
@@ -1755,7 +1775,7 @@ export interface components {
          *     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
          *     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
          *     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
-         *     of a mound.
+         *     of a mound. frame: what its wall is made of, which says how thick that is.
          */
         Bed: {
             /** Along M */
@@ -1784,6 +1804,7 @@ export interface components {
             /** Emptied On */
             emptied_on?: string | null;
             faced?: components["schemas"]["Faced"] | null;
+            frame?: components["schemas"]["Frame"] | null;
             /** Headspace M */
             headspace_m?: number | null;
             holes?: components["schemas"]["Holes"] | null;
@@ -1889,6 +1910,7 @@ export interface components {
             } | null;
             /** Footprint M2 */
             footprint_m2: number;
+            frame: components["schemas"]["FrameFigures"] | null;
             /** Given L Week */
             given_l_week: number[];
             holes: components["schemas"]["HolesFigures"] | null;
@@ -2429,6 +2451,66 @@ export interface components {
             password: string;
         };
         /**
+         * CutBoard
+         * @description So many boards cut alike. source ("from" in the file): bought, or on hand.
+         *
+         *     pieces_m: what comes out of each; offcut_m: what is left of it.
+         */
+        CutBoard: {
+            /** Count */
+            count: number;
+            /** Length M */
+            length_m: number;
+            /** Material */
+            material: string;
+            /** Offcut M */
+            offcut_m: number;
+            /** Pieces M */
+            pieces_m: number[];
+            /** Price */
+            price: string | null;
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "bought" | "stock";
+            /** Supplier */
+            supplier: string | null;
+            /** Thickness M */
+            thickness_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
+         * CutsFigures
+         * @description How a garden's boards are cut together.
+         *
+         *     price: of those bought that somebody offers, null where none are; lower_bound: no plan costs less. unpriced: woods
+         *     whose lengths nobody offers: usual lengths are taken for them. uncut: what can't be cut.
+         */
+        CutsFigures: {
+            /** Boards */
+            boards: components["schemas"]["CutBoard"][];
+            /** Cuts */
+            cuts: number;
+            /** Give M */
+            give_m: number;
+            /** Kerf M */
+            kerf_m: number;
+            /** Lower Bound */
+            lower_bound: string | null;
+            /** Offcuts M */
+            offcuts_m: number;
+            /** Price */
+            price: string | null;
+            /** Proven Optimal */
+            proven_optimal: boolean;
+            /** Uncut */
+            uncut: components["schemas"]["UncutFigures"][];
+            /** Unpriced */
+            unpriced: string[];
+        };
+        /**
          * DiagonalFigures
          * @description What lies between two pegs, by their numbers, to check that corners are square.
          */
@@ -2613,11 +2695,13 @@ export interface components {
         };
         /**
          * Figures
-         * @description Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups.
+         * @description Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups. cuts: of
+         *     the frames' boards, null where there are none or they weren't asked for.
          */
         Figures: {
             /** Beds */
             beds: components["schemas"]["BedFigures"][];
+            cuts?: components["schemas"]["CutsFigures"] | null;
             haul: components["schemas"]["HaulFigures"] | null;
             /** Needs */
             needs: components["schemas"]["NeedFigures"][];
@@ -2662,9 +2746,9 @@ export interface components {
              * Topic
              * @enum {string}
              */
-            topic: "fit" | "layers" | "feeding" | "wood" | "sinking" | "health" | "safety" | "weight" | "water" | "ground" | "level" | "place" | "between" | "buying" | "mix";
+            topic: "fit" | "layers" | "feeding" | "wood" | "sinking" | "health" | "safety" | "weight" | "water" | "ground" | "level" | "place" | "between" | "buying" | "mix" | "frame";
             /** Views */
-            views: ("section" | "water" | "plot" | "haul" | "blend")[];
+            views: ("section" | "water" | "plot" | "haul" | "blend" | "frame")[];
             /** Why */
             why: string;
         };
@@ -2785,6 +2869,23 @@ export interface components {
             width_m: number;
         };
         /**
+         * Floor
+         * @description The floor of a box on legs: slats across with gaps, on bearers.
+         */
+        Floor: {
+            /** Bearers */
+            bearers?: number | null;
+            /**
+             * Gap M
+             * @default 0
+             */
+            gap_m?: number;
+            /** Thickness M */
+            thickness_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * ForecastFigures
          * @description A bed's coming years. low_m, high_m: the band of its surface by month. ghosts: its surface after the first winter
          *     and in the third spring, to draw. draws: how many the band rests on. top_up_loose_m3, top_up_total: over ten years.
@@ -2811,6 +2912,134 @@ export interface components {
             top_up_loose_m3: number;
             /** Top Up Total */
             top_up_total: string | null;
+        };
+        /**
+         * Frame
+         * @description A bed's frame. nominal: the size timber is sold as, or thickness_m and width_m: the true one of a board.
+         *
+         *     courses: those nearest to the bed's depth unless said. post_m, slot_m: of square posts, and of their slots.
+         *     posts_in: what they stand in. in_ground_m: how deep. lowest: another timber for the first course. unit_m: length,
+         *     width and height of a brick, block or panel; joint_m: between them; breakage: share more that is bought. ties: how
+         *     many hold the long sides together. lining: the sheet inside. lasts_years: where that is known.
+         */
+        Frame: {
+            /** Breakage */
+            breakage?: number | null;
+            /**
+             * Corner
+             * @default butt
+             * @enum {string}
+             */
+            corner?: "butt" | "butt_short" | "alternate" | "pinwheel" | "mitre" | "slotted_post" | "corner_post";
+            /** Count */
+            count?: number | null;
+            /** Courses */
+            courses?: number | null;
+            floor?: components["schemas"]["Floor"] | null;
+            /** In Ground M */
+            in_ground_m?: number | null;
+            /** Joint M */
+            joint_m?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "boards" | "units" | "dry_stone" | "sheet" | "logs" | "pallets" | "hurdle" | "bought";
+            legs?: components["schemas"]["Legs"] | null;
+            /** Lining */
+            lining?: string | null;
+            /** Lowest */
+            lowest?: string | null;
+            /** Material */
+            material?: string | null;
+            /**
+             * Middle Posts
+             * @default 0
+             */
+            middle_posts?: number;
+            /** Nominal */
+            nominal?: string | null;
+            /** Post M */
+            post_m?: number | null;
+            /**
+             * Posts In
+             * @default concrete
+             * @enum {string}
+             */
+            posts_in?: "concrete" | "tamped";
+            /** Slot M */
+            slot_m?: number | null;
+            /** Thickness M */
+            thickness_m?: number | null;
+            /**
+             * Ties
+             * @default 0
+             */
+            ties?: number;
+            /** Unit M */
+            unit_m?: number[] | null;
+            /** Width M */
+            width_m?: number | null;
+        };
+        /**
+         * FrameFigures
+         * @description A bed's frame. fewer_m, more_m: how high one course less and one more would stand; rip_to_m: how wide the topmost
+         *     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
+         *     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of all
+         *     that stands on its legs. life_years: how long it lasts, the least and the most.
+         */
+        FrameFigures: {
+            /** Board M */
+            board_m: number | null;
+            /** Brace Spacing M */
+            brace_spacing_m: number | null;
+            /** Concrete M3 */
+            concrete_m3: number;
+            /** Courses */
+            courses: number;
+            /** Diagonal M */
+            diagonal_m: number | null;
+            /** Fewer M */
+            fewer_m: number | null;
+            /** Height M */
+            height_m: number;
+            /** Leg Load Kg */
+            leg_load_kg: number | null;
+            /** Life Years */
+            life_years: [
+                number,
+                number
+            ];
+            /** Mass Kg */
+            mass_kg: number;
+            /** More M */
+            more_m: number | null;
+            /** Mortar M3 */
+            mortar_m3: number;
+            /** Outside Length M */
+            outside_length_m: number;
+            /** Outside Width M */
+            outside_width_m: number;
+            /** Pieces */
+            pieces: components["schemas"]["PieceFigures"][];
+            /** Post Depth M */
+            post_depth_m: number;
+            /** Posts */
+            posts: number;
+            /** Rip To M */
+            rip_to_m: number | null;
+            /** Screws */
+            screws: components["schemas"]["ScrewFigures"][];
+            /** Span M */
+            span_m: number | null;
+            /** Thickness M */
+            thickness_m: number | null;
+            /** Ties */
+            ties: number;
+            /** Units */
+            units: {
+                [key: string]: number;
+            };
         };
         /**
          * Garden
@@ -3351,16 +3580,32 @@ export interface components {
             ][][];
         };
         /**
+         * Legs
+         * @description What a box stands on. length_m: of one, on the ground to the floor. section_m: thickness and width of one.
+         */
+        Legs: {
+            /** Count */
+            count: number;
+            /** Length M */
+            length_m: number;
+            /** Section M */
+            section_m: number[];
+        };
+        /**
          * LengthFigures
-         * @description So many pieces of a length: of a pipe its diameter.
+         * @description So many pieces of a length: of a pipe its diameter, of a board its thickness and width.
          */
         LengthFigures: {
             /** Count */
             count: number;
             /** Diameter M */
-            diameter_m: number;
+            diameter_m?: number | null;
             /** Length M */
             length_m: number;
+            /** Thickness M */
+            thickness_m?: number | null;
+            /** Width M */
+            width_m?: number | null;
         };
         /**
          * LevelFigures
@@ -3880,6 +4125,8 @@ export interface components {
              * @example 6.20
              */
             price: string;
+            /** Thickness M */
+            thickness_m?: number | null;
             /** Width M */
             width_m?: number | null;
         };
@@ -3972,8 +4219,26 @@ export interface components {
             second_m: number;
         };
         /**
+         * PieceFigures
+         * @description So many pieces alike: what they are for, of which wood, their section and length.
+         */
+        PieceFigures: {
+            /** Count */
+            count: number;
+            /** Length M */
+            length_m: number;
+            /** Material */
+            material: string;
+            /** Part */
+            part: string;
+            /** Thickness M */
+            thickness_m: number;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * PieceOfferModel
-         * @description By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate.
+         * @description By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate, a board.
          */
         PieceOfferModel: {
             /** Diameter M */
@@ -4002,6 +4267,8 @@ export interface components {
              * @example 6.20
              */
             price: string;
+            /** Thickness M */
+            thickness_m?: number | null;
             /** Width M */
             width_m?: number | null;
         };
@@ -4811,6 +5078,16 @@ export interface components {
             unsuited: string | null;
         };
         /**
+         * ScrewFigures
+         * @description So many screws of a length; of thick beams spikes.
+         */
+        ScrewFigures: {
+            /** Count */
+            count: number;
+            /** Length M */
+            length_m: number;
+        };
+        /**
          * SectionFigures
          * @description A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
          *
@@ -5591,6 +5868,22 @@ export interface components {
             normals: components["schemas"]["Normals"][];
             /** Said */
             said: string;
+        };
+        /**
+         * UncutFigures
+         * @description Pieces that no board is long enough for, or that the boards on hand don't reach for.
+         */
+        UncutFigures: {
+            /** Count */
+            count: number;
+            /** Length M */
+            length_m: number;
+            /** Material */
+            material: string;
+            /** Thickness M */
+            thickness_m: number;
+            /** Width M */
+            width_m: number;
         };
         /**
          * Under
@@ -6795,6 +7088,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CornersFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_figure_figure_saw_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutsFigures"] | null;
                 };
             };
         };

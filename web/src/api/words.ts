@@ -296,6 +296,11 @@ export const WARES: Readonly<Record<string, string>> = {
   wall_fitting: "Wall fitting with seal",
   tap: "Tap",
   pipe_cap: "Pipe cap",
+  brick: "Brick",
+  block: "Concrete block",
+  stone: "Stone",
+  sheet_metal: "Corrugated metal",
+  pallet: "Pallet",
 };
 
 /** What boards are made of, by its key: what it is called. */

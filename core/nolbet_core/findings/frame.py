@@ -1,0 +1,310 @@
+"""What a frame asks for: supports, wood that lasts, walls that hold, legs that bear."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.built.frame import section_of
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.findings.finding import DEFER, BedFinding, Found
+from nolbet_core.findings.mend import Mend, set_keys
+from nolbet_core.frame.bowing import brace_spacing, side_pressure
+from nolbet_core.quantities.writing import show_length, show_mass
+
+PERMIT_M = 1.2
+DEPTH_OFF_M = 0.010
+SLAT_GAP_M = 0.010
+SLAT_GAP_LINED_M = 0.005
+UNBRACED_LEG_M = 0.40
+SOFT_GROUND_PA = 75_000.0
+GRAVITY_M_S2 = 9.81
+SOUR_PH = 5.5
+TOLERANCE_M = 1e-6
+STEP_M = 0.001
+THICKEST_M = 0.2
+
+
+class BraceFar(BedFinding):
+    """A long side bows out between its supports."""
+
+    code = "brace_far"
+    level = ("advice", "caution")
+    topic = "frame"
+    when = "a side is longer between its supports than its board bends by a 150th; over one and a half times that"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """The longest side that nothing holds."""
+        framed = worked.framed
+        if framed is None or framed.brace_spacing_m is None or framed.span_m <= framed.brace_spacing_m + TOLERANCE_M:
+            return
+        span, most = (show_length(each, worked.system) for each in (framed.span_m, framed.brace_spacing_m))
+        wanted = framed.ties
+        many = "a tie across the middle" if wanted == 1 else f"{wanted} ties across"
+        yield Found(
+            "caution" if framed.span_m > 1.5 * framed.brace_spacing_m else "advice",
+            f"The long side runs {span} between its supports; this board bows less up to {most}.",
+            "Wet soil pushes the lowest board out, more each year as the wood creeps, and corners open.",
+            f"Put in {many}, stakes outside, or boards {_thicker(worked)} thick.",
+            mend=Mend(f"Put in {many}", set_keys("frame", ties=wanted)),
+        )
+
+
+def _thicker(worked: WorkedBed) -> str:
+    """How thick boards had to be that need no support."""
+    framed = worked.framed
+    if framed is None:
+        return ""
+    thick_m, width_m = section_of(framed.frame)
+    pressure = side_pressure(framed.fill, max(framed.height_m - width_m / 2, 0.0))
+    while brace_spacing(pressure, thick_m, framed.lowest.elasticity_pa) < framed.span_m and thick_m < THICKEST_M:
+        thick_m += STEP_M
+    return show_length(thick_m, worked.system)
+
+
+class FrameOffDepth(BedFinding):
+    """The boards make another depth than the bed has."""
+
+    code = "frame_off_depth"
+    level = ("caution",)
+    topic = "frame"
+    when = "the courses of a frame stand over 1 cm higher or lower than the bed is deep"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Courses that don't make the depth."""
+        framed = worked.framed
+        depth_key = "depth_m" if hasattr(worked.bed.shape, "depth_m") else None
+        if framed is None or depth_key is None or abs(framed.height_m - framed.depth_m) <= DEPTH_OFF_M:
+            return
+        made, asked = (show_length(each, worked.system) for each in (framed.height_m, framed.depth_m))
+        count = framed.course_count
+        courses = "One course makes" if count == 1 else f"{count} courses make"
+        other = framed.courses if framed.is_boards else None
+        ripped = (
+            f" or rip the topmost to {show_length(other.rip_to_m, worked.system)}" if other and other.rip_to_m else ""
+        )
+        yield Found(
+            "caution",
+            f"{courses} {made}, and the bed is {asked} deep.",
+            "The fill is worked out for the bed's depth, the boards for their own.",
+            f"Make the bed {made} deep, take another course{ripped}.",
+            mend=Mend(f"Make it {made} deep", set_keys("shape", **{depth_key: round(framed.height_m, 6)})),
+        )
+
+
+class TreatedTimber(BedFinding):
+    """Whether treated timber belongs beside food is argued about."""
+
+    code = "treated_timber"
+    level = ("advice",)
+    topic = "frame"
+    when = "a frame of treated timber"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Treated boards, in any course."""
+        framed = worked.framed
+        if framed is None or not framed.is_boards or not (framed.timber.treated or framed.lowest.treated):
+            return
+        yield Found(
+            "advice",
+            "The boards are treated timber.",
+            "Older treatments hold arsenic or creosote; today's hold copper, which plants hardly take up.",
+            "Never use old treated, painted or railway timber here; line new boards with film, or take wood that lasts "
+            "untreated. " + DEFER,
+            sides=(
+                "Those who use it: copper stays in the wood and the soil beside it, and the box lasts twice as long.",
+                "Those who don't: larch, oak or a liner costs little more, and nobody has to trust a label.",
+            ),
+        )
+
+
+class WallHigh(BedFinding):
+    """A high wall of soil is a retaining wall."""
+
+    code = "wall_high"
+    level = ("caution",)
+    topic = "frame"
+    when = "a frame stands over 1.2 m high"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Walls over 1.2 m."""
+        framed = worked.framed
+        if framed is None or framed.height_m <= PERMIT_M + TOLERANCE_M:
+            return
+        yield Found(
+            "caution",
+            f"The wall holds back {show_length(framed.height_m, worked.system)} of soil.",
+            "From about that height walls are engineered: a slope, a load or water behind them pushes more.",
+            "Ask for a permit and an engineer before building; lower ones too with a slope or load above. " + DEFER,
+        )
+
+
+class SlatsApart(BedFinding):
+    """Soil and liners sag into gaps between slats."""
+
+    code = "slats_apart"
+    level = ("advice",)
+    topic = "frame"
+    when = "a floor's slats lie over 10 mm apart, over 5 mm under a liner"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Gaps that are too wide."""
+        framed = worked.framed
+        if framed is None or framed.frame.floor is None:
+            return
+        lined = worked.water is not None
+        most_m = SLAT_GAP_LINED_M if lined else SLAT_GAP_M
+        gap_m = framed.frame.floor.gap_m
+        if gap_m <= most_m + TOLERANCE_M:
+            return
+        yield Found(
+            "advice",
+            f"The slats of the floor lie {show_length(gap_m, worked.system)} apart.",
+            "Water presses the liner into the gaps until it tears." if lined else "Soil trickles out between them.",
+            f"Leave {show_length(most_m, worked.system)} at most, with a sheet over them.",
+            mend=Mend(f"Lay them {show_length(most_m, worked.system)} apart", set_keys("frame.floor", gap_m=most_m)),
+        )
+
+
+class LegsUnbraced(BedFinding):
+    """A box on legs falls sideways before it falls down."""
+
+    code = "legs_unbraced"
+    level = ("caution",)
+    topic = "frame"
+    when = "a box on legs of over 40 cm"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Every box on high legs."""
+        framed = worked.framed
+        legs = framed.frame.legs if framed else None
+        if framed is None or legs is None or legs.length_m <= UNBRACED_LEG_M:
+            return
+        load_kg = worked.standing_kg / legs.count
+        yield Found(
+            "caution",
+            f"It stands on {legs.count} legs of {show_length(legs.length_m, worked.system)}, each under "
+            f"{show_mass(load_kg, worked.system)} when wet.",
+            "Someone leaning on it, or a wheel against a leg, racks the joints; screws alone don't hold that.",
+            "Brace the legs with diagonals or a shelf both ways, and stand each on a pad. " + DEFER,
+        )
+
+
+class FootSinks(BedFinding):
+    """A leg presses into soft ground."""
+
+    code = "foot_sinks"
+    level = ("caution",)
+    topic = "frame"
+    when = "a leg presses on soft ground with over 75 kPa"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Legs on lawn or soil without a pad."""
+        framed = worked.framed
+        legs = framed.frame.legs if framed else None
+        soft = worked.bed.stand is None or worked.bed.stand.on in ("lawn", "bare_soil", "compacted", "gravel", "legs")
+        if framed is None or legs is None or not soft:
+            return
+        foot_m2 = legs.section_m[0] * legs.section_m[1]
+        load_kg = worked.standing_kg / legs.count
+        pressure_pa = load_kg * GRAVITY_M_S2 / foot_m2
+        if pressure_pa <= SOFT_GROUND_PA:
+            return
+        side_m = (load_kg * GRAVITY_M_S2 / SOFT_GROUND_PA) ** 0.5
+        yield Found(
+            "caution",
+            f"Each foot presses on the ground with {pressure_pa / 1000:.0f} kPa; soft ground bears 75.",
+            "One leg sinks before the others, the box leans, and the heavier end takes more.",
+            f"Stand each on a slab of at least {show_length(side_m, worked.system)} a side. " + DEFER,
+        )
+
+
+class DryWallLoose(BedFinding):
+    """Stones laid without mortar move under a foot."""
+
+    code = "dry_wall_loose"
+    level = ("note",)
+    topic = "frame"
+    when = "a wall of dry stone"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Every dry wall."""
+        if worked.bed.frame is None or worked.bed.frame.kind != "dry_stone":
+            return
+        yield Found(
+            "note",
+            "The wall is laid dry.",
+            "Nothing but weight holds it: a stone that rocks takes its neighbours with it.",
+            "Lean it in by a sixth, bury the first course, lay long stones across, and never step on it. " + DEFER,
+        )
+
+
+class EndGrain(BedFinding):
+    """Screws into end grain pull out."""
+
+    code = "end_grain"
+    level = ("advice",)
+    topic = "frame"
+    when = "boards are screwed into each other's ends alone"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Butted corners of boards under 75 mm without posts."""
+        framed = worked.framed
+        if framed is None or not framed.is_boards or framed.frame.corner in ("corner_post", "slotted_post"):
+            return
+        if not framed.screws or section_of(framed.frame)[0] >= 0.075:
+            return
+        yield Found(
+            "advice",
+            "At the corners screws hold in end grain alone.",
+            "Across the fibres a screw holds three times as well as along them; wet soil works such corners loose.",
+            "Put a post or a cleat inside each corner, or brackets.",
+        )
+
+
+class MetalInSour(BedFinding):
+    """Sour soil eats galvanised metal."""
+
+    code = "metal_in_sour"
+    level = ("note",)
+    topic = "frame"
+    when = "galvanised metal round soil of pH under 5.5"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Corrugated metal beside sour layers."""
+        if worked.bed.frame is None or worked.bed.frame.kind != "sheet":
+            return
+        sour = [(each.name, each.properties["ph"].value) for each in worked.materials if "ph" in each.properties]
+        sour = [(name, ph) for name, ph in sour if ph < SOUR_PH]
+        if not sour:
+            return
+        yield Found(
+            "note",
+            f"{sour[0][0]} is sour (pH {sour[0][1]:.1f}), and the wall is galvanised.",
+            "Zinc dissolves below about pH 5.5: the coat goes in years instead of decades, into the soil.",
+            "Line the metal with film up to the soil line, or lime the fill.",
+        )
+
+
+class CutAndCement(BedFinding):
+    """Saws, dust and wet cement hurt."""
+
+    code = "saw_and_cement"
+    level = ("note",)
+    topic = "safety"
+    when = "a frame is sawn, or laid in cement"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Every frame of boards, units with mortar, or posts in concrete."""
+        framed = worked.framed
+        if framed is None:
+            return
+        cement = framed.concrete_m3 > 0 or (framed.unit_wall is not None and framed.unit_wall.mortar_m3 > 0)
+        if not framed.is_boards and not cement:
+            return
+        said = "Boards are sawn" if not cement else "Concrete or mortar is mixed"
+        yield Found(
+            "note",
+            f"{said} for its frame.",
+            "Saws take fingers, cut treated wood and stone make dust, and wet cement burns the skin for hours unfelt.",
+            "Eye protection, a mask against dust, gloves that keep wet cement off; clamp what is sawn. " + DEFER,
+        )

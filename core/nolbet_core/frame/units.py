@@ -1,0 +1,64 @@
+"""Walls of units: bricks, blocks and stones laid in courses, dry stone, panels, pallets, logs, hurdles."""
+
+from __future__ import annotations
+
+import math
+
+from nolbet_core.record import record
+
+BREAKAGE = 0.05
+"""What breaks or is cut away of units, unless it is said [0-1]."""
+STONE_VOIDS = 0.25
+STONE_KG_M3 = 2500.0
+STONE_SPARE = 1.1
+WAVE_LAP_M = 0.076
+"""One wave of corrugated metal [m]."""
+
+
+@record
+class UnitWall:
+    """A wall of units: courses, what they make [m], units a course and in all with what breaks, and its mortar [m3]."""
+
+    courses: int
+    height_m: float
+    a_course: int
+    count: int
+    mortar_m3: float
+
+
+def unit_wall(
+    middle_m: float, depth_m: float, unit_m: tuple[float, float, float], joint_m: float,
+    courses: int | None, breakage: float = BREAKAGE,
+) -> UnitWall:  # fmt: skip
+    """A wall along its centre line.
+
+    middle_m: length of that line [m]. depth_m: how high it is to be [m]. unit_m: length, width and height of one [m].
+    joint_m: between units and under each course [m]. courses: how many, else those nearest to the depth. breakage:
+    share more that is bought [0-1].
+    """
+    long_m, wide_m, high_m = unit_m
+    step_m = high_m + joint_m
+    number = max(round(depth_m / step_m), 1) if courses is None else courses
+    a_course = math.ceil(middle_m / (long_m + joint_m) - 1e-9)
+    laid = a_course * number
+    height_m = number * step_m
+    mortar_m3 = max(middle_m * wide_m * height_m - laid * long_m * wide_m * high_m, 0.0) if joint_m > 0 else 0.0
+    return UnitWall(number, height_m, a_course, math.ceil(laid * (1 + breakage) - 1e-9), mortar_m3)
+
+
+def dry_stone_kg(face_m2: float, thick_m: float, density_kg_m3: float = STONE_KG_M3) -> float:
+    """Stone for a dry wall [kg]: its face [m2] times its thickness [m], less gaps, and a tenth more.
+
+    density_kg_m3: of the stone itself [kg/m3].
+    """
+    return face_m2 * thick_m * (1 - STONE_VOIDS) * density_kg_m3 * STONE_SPARE
+
+
+def panels_for(round_m: float, panel_m: float) -> int:
+    """Sheets of corrugated metal round a bed [m], each overlapping the next by a wave. panel_m: width of one [m]."""
+    return math.ceil(round_m / (panel_m - WAVE_LAP_M) - 1e-9)
+
+
+def pallets_for(round_m: float, pallet_m: float) -> int:
+    """Pallets side by side round a bed [m]. pallet_m: length of one [m]."""
+    return math.ceil(round_m / pallet_m - 1e-9)
