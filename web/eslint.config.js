@@ -11,7 +11,7 @@ const FLOORS = [
   ["theme", "api", "kit", "quantities", "chart"],
   ["draft", "drawing"],
   ["climate", "account", "gardens", "shelf", "shapes", "findings", "nutrients", "planting", "settling"],
-  ["schools", "section", "water", "plot", "measuring", "blend", "haul"],
+  ["schools", "section", "water", "frame", "plot", "measuring", "blend", "haul"],
   ["app"],
 ];
 const ORDER = FLOORS.flat();

@@ -158,7 +158,7 @@ def test_a_garden_is_cut_together_and_boards_at_hand_go_first() -> None:
 def test_without_prices_usual_lengths_are_taken_and_it_is_said() -> None:
     cuts = garden_cuts([{}, {}])
     assert cuts.price is None
-    assert cuts.unpriced == ["Larch"]
+    assert [(each.material, each.width_m) for each in cuts.unpriced] == [("larch", 0.19)]
     assert sum(len(each.pieces_m) * each.count for each in cuts.boards) == 8
     assert cuts.uncut == []
 

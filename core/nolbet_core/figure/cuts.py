@@ -10,12 +10,11 @@ from nolbet_core.built.state import is_begun
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.cuts.programme import SECONDS, CutPlan, cut_plan
 from nolbet_core.cuts.stock import CutWish, Length, Pattern, Saw, used
-from nolbet_core.figure.frame_figures import CutBoard, CutsFigures, UncutFigures
+from nolbet_core.figure.frame_figures import CutBoard, CutsFigures, UncutFigures, UnpricedBoards
 from nolbet_core.frame.corners import joined
 from nolbet_core.haul.offers import PieceOffer, Supplier
 from nolbet_core.plan.garden import Plan
 from nolbet_core.record import record
-from nolbet_core.shelf.timber import TIMBER
 
 USUAL_LENGTHS_M = (1.8, 2.4, 3.0, 3.6, 4.2, 4.8)
 """What boards are sold in where nobody has said."""
@@ -58,7 +57,7 @@ def cuts_figures(
     each_s = seconds / len(pieces)
     done = [_cut(section, lengths, plan, suppliers, saw, each_s) for section, lengths in pieces.items()]
     boards = [board for each in done for board in _boards_of(each, saw)]
-    unpriced = list(dict.fromkeys(TIMBER[each.section[0]].name for each in done if each.unpriced))
+    unpriced = [UnpricedBoards(*each.section) for each in done if each.unpriced]
     priced = [each.plan for each in done if not each.unpriced]
     return CutsFigures(
         boards=boards,

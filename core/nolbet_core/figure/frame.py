@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from nolbet_core.built.frame import section_of
 from nolbet_core.built.worked import WorkedBed
+from nolbet_core.figure.frame_drawn import course_from_above, front_of
 from nolbet_core.figure.frame_figures import FrameFigures, PieceFigures, ScrewFigures
 
 
@@ -42,4 +43,6 @@ def frame_figures(worked: WorkedBed) -> FrameFigures | None:
         mass_kg=framed.mass_kg,
         leg_load_kg=worked.standing_kg / worked.legs if worked.legs else None,
         life_years=(least, most),
+        front=front_of(framed),
+        above=course_from_above(framed),
     )

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from nolbet_core.figure.finding_figures import Line
 from nolbet_core.record import record
 
 
@@ -30,12 +31,29 @@ class ScrewFigures:
     count: int
 
 
+FrontPart = Literal["board", "end", "post"]
+"""What is seen of a frame from in front: a board's face, the end of one that runs past, or a post."""
+
+
+@record
+class FrontPiece:
+    """Something of a frame's long side from in front: from where to where along it, and how high."""
+
+    part: FrontPart
+    course: int
+    left_m: float
+    right_m: float
+    low_m: float
+    high_m: float
+
+
 @record
 class FrameFigures:
     """A bed's frame. fewer_m, more_m: how high one course less and one more would stand; rip_to_m: how wide the topmost
     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of all
-    that stands on its legs. life_years: how long it lasts, the least and the most.
+    that stands on its legs. life_years: how long it lasts, the least and the most. front, above: to draw, the long side
+    and the lowest course.
     """
 
     courses: int
@@ -61,6 +79,8 @@ class FrameFigures:
     mass_kg: float
     leg_load_kg: float | None
     life_years: tuple[float, float]
+    front: list[FrontPiece]
+    above: list[Line]
 
 
 @record
@@ -83,6 +103,15 @@ class CutBoard:
 
 
 @record
+class UnpricedBoards:
+    """Boards of a wood and section that nobody offers."""
+
+    material: str
+    thickness_m: float
+    width_m: float
+
+
+@record
 class UncutFigures:
     """Pieces that no board is long enough for, or that the boards on hand don't reach for."""
 
@@ -97,15 +126,15 @@ class UncutFigures:
 class CutsFigures:
     """How a garden's boards are cut together.
 
-    price: of those bought that somebody offers, null where none are; lower_bound: no plan costs less. unpriced: woods
-    whose lengths nobody offers: usual lengths are taken for them. uncut: what can't be cut.
+    price: of those bought that somebody offers, null where none are; lower_bound: no plan costs less. unpriced: boards
+    that nobody offers: usual lengths are taken for them. uncut: what can't be cut.
     """
 
     boards: list[CutBoard]
     price: Decimal | None
     lower_bound: Decimal | None
     proven_optimal: bool
-    unpriced: list[str]
+    unpriced: list[UnpricedBoards]
     uncut: list[UncutFigures]
     kerf_m: float
     give_m: float

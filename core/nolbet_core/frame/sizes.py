@@ -12,6 +12,9 @@ THICK_M = {"1": 0.019, "5/4": 0.025, "2": 0.038, "4": 0.089, "6": 0.140}
 WIDE_M = {"2": 0.038, "3": 0.064, "4": 0.089, "6": 0.140, "8": 0.184, "10": 0.235, "12": 0.286}
 """True width by nominal inches [m] (ALSC PS 20)."""
 
+USUAL_SIZES = ("1x6", "1x8", "5/4x6", "2x6", "2x8", "2x10", "2x12", "4x4", "4x6", "4x8", "6x6", "6x8")
+"""Sizes that beds are usually built of."""
+
 NOMINAL = re.compile(r"\s*(?P<thick>[\d/]+)\s*[x×]\s*(?P<wide>\d+)\s*", re.IGNORECASE)
 
 SAME_M = 1e-6

@@ -62,7 +62,7 @@ def figure_buying(request: HttpRequest, garden_id: int, draft: Draft) -> HttpRes
     return written(bought_alone(figures, System(garden.units)))
 
 
-@router.get("/{garden_id}/figure/cuts", response=CutsFigures | None, by_alias=True)
+@router.get("/{garden_id}/figure/cuts", response=CutsFigures | None)
 def figure_saw_list(request: HttpRequest, garden_id: int) -> CutsFigures | None:
     """How the boards of a garden's frames are cut together; null where it has none."""
     garden = own_garden(request, garden_id)

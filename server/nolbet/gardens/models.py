@@ -19,7 +19,7 @@ class Garden(models.Model):
 
     head_revision, plot_revision, sources_revision: of the head, of the plot, and of suppliers with heaps, each saved by
     itself. head_stamp: another one with every
-    save of either. changes: counts every save of
+    save of either. cutting: how its boards are cut, where that is said. changes: counts every save of
     anything in the garden, so that what was checked against it is known to rest on it still.
     """
 
@@ -35,6 +35,7 @@ class Garden(models.Model):
     normals = models.JSONField(null=True, blank=True)
     facts = models.JSONField(default=dict, blank=True)
     plot = models.JSONField(null=True, blank=True)
+    cutting = models.JSONField(default=dict, blank=True)
     plot_revision = models.PositiveIntegerField(default=0)
     plot_edition = models.PositiveIntegerField(default=FIRST_EDITION)
     head_revision = models.PositiveIntegerField(default=0)

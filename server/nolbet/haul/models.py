@@ -36,6 +36,7 @@ class Offer(models.Model):
     width_m = models.FloatField(null=True, blank=True)
     height_m = models.FloatField(null=True, blank=True)
     diameter_m = models.FloatField(null=True, blank=True)
+    thickness_m = models.FloatField(null=True, blank=True)
     count = models.PositiveIntegerField(null=True, blank=True)
     price = models.DecimalField(max_digits=9, decimal_places=2, null=True, blank=True)
     price_per_m3 = models.DecimalField(max_digits=13, decimal_places=6, null=True, blank=True)

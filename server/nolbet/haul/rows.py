@@ -12,7 +12,8 @@ from nolbet_core.plan.garden import PlanSupplier
 from nolbet_core.plan.garden import Stock as PlanStock
 
 OFFER_KEYS = (
-    "form", "material", "volume_m3", "mass_kg", "length_m", "width_m", "height_m", "diameter_m", "count", "price",
+    "form", "material", "volume_m3", "mass_kg", "length_m", "width_m", "height_m", "diameter_m", "thickness_m", "count",
+    "price",
     "price_per_m3", "step_m3", "minimum_m3", "load_m3",
 )  # fmt: skip
 

@@ -15,6 +15,7 @@ from nolbet_core.plan.garden import Plan
 def store_plan(owner_id: int, plan: Plan) -> Garden:
     """Keep a checked plan as a new garden of an owner."""
     columns = {**head_columns(plan.garden), **plot_columns(plan.garden.plot)}
+    columns["cutting"] = plan.cutting.model_dump(exclude_unset=True)
     beds = [{"key": bed.key, "position": place, **bed_columns(bed)} for place, bed in enumerate(plan.beds)]
     with transaction.atomic():
         garden = Garden.objects.create(owner_id=owner_id, **columns)

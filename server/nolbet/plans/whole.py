@@ -14,6 +14,7 @@ from nolbet_core.built.bed import build_bed
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.profiles import wrong_with_profiles
 from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import FORMAT, Plan
 from nolbet_core.plan.upgrade import EDITION
 
@@ -41,6 +42,7 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         mixes=list(shelf.mixes),
         beds=beds,
         stock=stock_plan(garden),
+        cutting=Cutting.model_validate(garden.cutting),
         suppliers=suppliers_plan(garden),
     )
 

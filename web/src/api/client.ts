@@ -333,6 +333,11 @@ export const api = {
       await client.GET("/api/gardens/{garden_id}/figure/setting-out", { params: { path: { garden_id } } }),
     ),
 
+  figureCuts: async (garden_id: number) =>
+    figured<Schemas["CutsFigures"] | null>(
+      await client.GET("/api/gardens/{garden_id}/figure/cuts", { params: { path: { garden_id } } }),
+    ),
+
   figureWays: async (garden_id: number) =>
     figured<Schemas["Ways"]>(
       await client.GET("/api/gardens/{garden_id}/figure/ways", { params: { path: { garden_id } } }),

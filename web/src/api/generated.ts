@@ -2485,8 +2485,8 @@ export interface components {
          * CutsFigures
          * @description How a garden's boards are cut together.
          *
-         *     price: of those bought that somebody offers, null where none are; lower_bound: no plan costs less. unpriced: woods
-         *     whose lengths nobody offers: usual lengths are taken for them. uncut: what can't be cut.
+         *     price: of those bought that somebody offers, null where none are; lower_bound: no plan costs less. unpriced: boards
+         *     that nobody offers: usual lengths are taken for them. uncut: what can't be cut.
          */
         CutsFigures: {
             /** Boards */
@@ -2508,7 +2508,7 @@ export interface components {
             /** Uncut */
             uncut: components["schemas"]["UncutFigures"][];
             /** Unpriced */
-            unpriced: string[];
+            unpriced: components["schemas"]["UnpricedBoards"][];
         };
         /**
          * DiagonalFigures
@@ -2986,9 +2986,15 @@ export interface components {
          * @description A bed's frame. fewer_m, more_m: how high one course less and one more would stand; rip_to_m: how wide the topmost
          *     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
          *     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of all
-         *     that stands on its legs. life_years: how long it lasts, the least and the most.
+         *     that stands on its legs. life_years: how long it lasts, the least and the most. front, above: to draw, the long side
+         *     and the lowest course.
          */
         FrameFigures: {
+            /** Above */
+            above: [
+                number,
+                number
+            ][][];
             /** Board M */
             board_m: number | null;
             /** Brace Spacing M */
@@ -3001,6 +3007,8 @@ export interface components {
             diagonal_m: number | null;
             /** Fewer M */
             fewer_m: number | null;
+            /** Front */
+            front: components["schemas"]["FrontPiece"][];
             /** Height M */
             height_m: number;
             /** Leg Load Kg */
@@ -3040,6 +3048,27 @@ export interface components {
             units: {
                 [key: string]: number;
             };
+        };
+        /**
+         * FrontPiece
+         * @description Something of a frame's long side from in front: from where to where along it, and how high.
+         */
+        FrontPiece: {
+            /** Course */
+            course: number;
+            /** High M */
+            high_m: number;
+            /** Left M */
+            left_m: number;
+            /** Low M */
+            low_m: number;
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "board" | "end" | "post";
+            /** Right M */
+            right_m: number;
         };
         /**
          * Garden
@@ -5897,6 +5926,18 @@ export interface components {
              * @description key of a material or a mix
              */
             material: string;
+        };
+        /**
+         * UnpricedBoards
+         * @description Boards of a wood and section that nobody offers.
+         */
+        UnpricedBoards: {
+            /** Material */
+            material: string;
+            /** Thickness M */
+            thickness_m: number;
+            /** Width M */
+            width_m: number;
         };
         /**
          * Usual

@@ -303,6 +303,31 @@ export const WARES: Readonly<Record<string, string>> = {
   pallet: "Pallet",
 };
 
+/** What walls are made of beside boards. */
+export const WALLING: Readonly<Record<string, string>> = {
+  brick: "Brick",
+  block: "Concrete block",
+  stone: "Stone",
+  sheet_metal: "Corrugated metal",
+  pallet: "Pallet",
+};
+
+/** Sizes that timber is sold as. */
+export const NOMINAL_SIZES: readonly string[] = [
+  "1x6",
+  "1x8",
+  "5/4x6",
+  "2x6",
+  "2x8",
+  "2x10",
+  "2x12",
+  "4x4",
+  "4x6",
+  "4x8",
+  "6x6",
+  "6x8",
+];
+
 /** What boards are made of, by its key: what it is called. */
 export const TIMBER: Readonly<Record<string, string>> = {
   softwood: "Softwood",

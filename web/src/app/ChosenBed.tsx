@@ -2,7 +2,7 @@ import { useParams } from "react-router";
 import type { KeptGarden, Material } from "../api/client";
 import { Troubles } from "../gardens/Troubles";
 import { PageNote } from "../kit/Page";
-import { CompareView, HistoryView, SchoolsView, SectionView, WaterView } from "./views";
+import { CompareView, FrameView, HistoryView, SchoolsView, SectionView, WaterView } from "./views";
 
 type Props = {
   garden: KeptGarden;
@@ -12,7 +12,13 @@ type Props = {
 };
 
 /** Views of one bed beside its section. */
-const BESIDE = { history: HistoryView, schools: SchoolsView, compare: CompareView, water: WaterView };
+const BESIDE = {
+  history: HistoryView,
+  schools: SchoolsView,
+  compare: CompareView,
+  water: WaterView,
+  frame: FrameView,
+};
 
 /** The view of the bed that the address names. */
 export function ChosenBed({ garden, materials, bedPath, view }: Props) {

@@ -71,8 +71,9 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   if (chosen && chosen !== lastChosen) setLastChosen(chosen);
   const first = chosen ?? lastChosen ?? garden.beds[0]?.key;
   const sectionPath = (key: string) => `${base}/section/bed/${key}`;
-  const inWater = pathname.includes("/water/");
-  const bedPath = (key: string) => (inWater ? `${base}/water/bed/${key}` : sectionPath(key));
+  // a bed is looked at in the view that another was looked at in
+  const beside = /\/(water|frame)\//.exec(pathname)?.[1];
+  const bedPath = (key: string) => (beside ? `${base}/${beside}/bed/${key}` : sectionPath(key));
   const shown = { garden, materials, bedPath: sectionPath };
   const places = placesOf(base, first);
   const close = () => setOpen(null);
@@ -101,6 +102,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="section/bed/:bedKey/schools" element={<ChosenBed {...shown} view="schools" />} />
                 <Route path="section/bed/:bedKey/compare" element={<ChosenBed {...shown} view="compare" />} />
                 <Route path="water/bed/:bedKey" element={<ChosenBed {...shown} view="water" />} />
+                <Route path="frame/bed/:bedKey" element={<ChosenBed {...shown} view="frame" />} />
                 <Route path="plot" element={<PlotView {...shown} />} />
                 <Route path="plot/setting-out" element={<SettingOutView {...shown} />} />
                 <Route path="blend/:mix?" element={<BlendView {...shown} bedKey={first} />} />

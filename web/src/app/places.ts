@@ -16,6 +16,7 @@ export function placesOf(base: string, bedKey: string | undefined): Places {
       { name: "section", label: "Section", to: forBed("section") },
       { name: "blend", label: "Blend", to: `${base}/blend` },
       { name: "water", label: "Water", to: forBed("water") },
+      { name: "frame", label: "Frame", to: forBed("frame") },
     ],
   };
 }

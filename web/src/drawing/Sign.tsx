@@ -7,6 +7,7 @@ const SIGNS = {
   section: "M4 3v16h14V3M4 9h14M4 14h14",
   blend: "M4 8L6 19H16L18 8M2.5 8h17M7 8a4 4 0 0 1 8 0M8 13h6",
   water: "M2 8c3-3 6-3 9 0s6 3 9 0M2 13c3-3 6-3 9 0s6 3 9 0M2 18c3-3 6-3 9 0s6 3 9 0",
+  frame: "M2 6h18v5H2zM2 11h18v5H2zM6 6v5M16 11v5",
   haul: "M5.5 5H20.5L17 12H8.5ZM1.5 8.5L8.5 12L15.5 16M9 12L7.5 18.5M20 16.8a2.6 2.6 0 1 1-5.2 0a2.6 2.6 0 1 1 5.2 0",
   shelf: "M2 9h18M2 18h18M5 9V4h4v5M13 9V5h5v4M4 18v-5h6v5M14 18v-4h4v4",
   gardens: "M3 19V9l8-6 8 6v10zM8 19v-6h6v6",

@@ -1,5 +1,5 @@
 import type { HaulLine, NeedFigures } from "../api/client";
-import { showLength, showMass, showVolume, type Units } from "../quantities/format";
+import { showLength, showMass, showSection, showVolume, type Units } from "../quantities/format";
 
 /** Volumes closer than this are the same [m3]. */
 export const SAME_M3 = 1e-6;
@@ -8,8 +8,11 @@ export const SAME_M3 = 1e-6;
 export function lengthsOf(need: NeedFigures, units: Units): string {
   return need.lengths
     .map(
-      ({ count, length_m, diameter_m }) =>
-        `${count} × ${showLength(length_m, units)}, ${showLength(diameter_m, units)} wide`,
+      ({ count, length_m, diameter_m, thickness_m, width_m }) =>
+        `${count} × ${showLength(length_m, units)}, ` +
+        (thickness_m != null && width_m != null
+          ? showSection(thickness_m, width_m, units)
+          : `${showLength(diameter_m ?? 0, units)} wide`),
     )
     .join("; ");
 }

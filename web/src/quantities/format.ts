@@ -222,6 +222,23 @@ export function typedLength(length_m: number, units: Units): string {
   return length_m < TIMBER_M ? `${trimmed(length_m * 1000, 1)} mm` : `${trimmed(length_m * 100, 2)} cm`;
 }
 
+const SIXTEENTHS = 16;
+
+/** A length as it is marked for the saw: whole millimetres, or sixteenths of an inch. */
+export function showSawn(length_m: number, units: Units): string {
+  if (units !== "ft_in") return `${fixed(length_m * 1000, 0)} mm`;
+  const sixteenths = Math.round((length_m / INCH_M) * SIXTEENTHS);
+  const [whole, part] = [Math.floor(sixteenths / SIXTEENTHS), sixteenths % SIXTEENTHS];
+  if (part === 0) return `${whole}"`;
+  const shared = part % 8 === 0 ? 8 : part % 4 === 0 ? 4 : part % 2 === 0 ? 2 : 1;
+  return `${whole > 0 ? `${whole} ` : ""}${part / shared}/${SIXTEENTHS / shared}"`;
+}
+
+/** A board's section as it is measured. */
+export function showSection(thickness_m: number, width_m: number, units: Units): string {
+  return `${showBoardSide(thickness_m, units)} × ${showBoardSide(width_m, units)}`;
+}
+
 /** A volume as a field holds it, with a digit more than it is shown with. */
 export function typedVolume(volume_m3: number, units: Units): string {
   return units === "ft_in"

@@ -1,0 +1,80 @@
+"""A frame to draw: its front as its courses lie, and one course from above as its corners are joined."""
+
+from __future__ import annotations
+
+from nolbet_core.built.frame import BuiltFrame, section_of
+from nolbet_core.figure.drawn import drawn_ring
+from nolbet_core.figure.finding_figures import Line
+from nolbet_core.figure.frame_figures import FrontPart, FrontPiece
+from nolbet_core.shapes.angular import Rectangle
+
+
+def front_of(framed: BuiltFrame) -> list[FrontPiece]:
+    """The long side from in front, course by course: boards, end grain of those that run past, posts."""
+    outside = framed.vessel.outside
+    if not framed.is_boards or not isinstance(outside, Rectangle):
+        return []
+    long_m = max(outside.length_m, outside.width_m)
+    width_m = section_of(framed.frame)[1]
+    return [
+        FrontPiece(part, course, left, right, course * width_m, (course + 1) * width_m)
+        for course in range(framed.courses.count)
+        for part, left, right in _front_course(framed, course, long_m)
+    ]
+
+
+def _front_course(framed: BuiltFrame, course: int, long_m: float) -> list[tuple[FrontPart, float, float]]:
+    thick_m, corner = section_of(framed.frame)[0], framed.frame.corner
+    if corner == "slotted_post":
+        post_m = framed.frame.post_m or 0.0
+        inner = (post_m, long_m - post_m)
+        return [("post", 0.0, inner[0]), ("board", *inner), ("post", inner[1], long_m)]
+    if corner == "pinwheel":
+        return [("board", 0.0, long_m - thick_m), ("end", long_m - thick_m, long_m)]
+    if corner == "butt_short" or (corner == "alternate" and course % 2):
+        return [("end", 0.0, thick_m), ("board", thick_m, long_m - thick_m), ("end", long_m - thick_m, long_m)]
+    return [("board", 0.0, long_m)]
+
+
+def course_from_above(framed: BuiltFrame) -> list[Line]:
+    """Boards of the lowest course from above, from the lower left of the outside; nothing but round a rectangle."""
+    outside = framed.vessel.outside
+    if not framed.is_boards or not isinstance(outside, Rectangle):
+        return []
+    t = section_of(framed.frame)[0]
+    length, width = outside.length_m, outside.width_m
+    corner = framed.frame.corner
+    if corner == "mitre":
+        rings = [
+            ((0, 0), (length, 0), (length - t, t), (t, t)),
+            ((length, 0), (length, width), (length - t, width - t), (length - t, t)),
+            ((length, width), (0, width), (t, width - t), (length - t, width - t)),
+            ((0, width), (0, 0), (t, t), (t, width - t)),
+        ]
+        return [drawn_ring(ring) for ring in rings]
+    if corner == "slotted_post":
+        in_m = (framed.frame.post_m or 0.0) - (framed.frame.slot_m or 0.0)
+        at = (framed.frame.post_m or t) / 2 - t / 2
+        boxes = [
+            (in_m, at, length - in_m, at + t),
+            (in_m, width - at - t, length - in_m, width - at),
+            (at, in_m, at + t, width - in_m),
+            (length - at - t, in_m, length - at, width - in_m),
+        ]
+    elif corner == "pinwheel":
+        boxes = [
+            (0, 0, length - t, t),
+            (length - t, 0, length, width - t),
+            (t, width - t, length, width),
+            (0, t, t, width),
+        ]
+    else:
+        runs_past = (corner != "butt_short") == (length >= width)
+        x, y = (0.0, t) if runs_past else (t, 0.0)
+        boxes = [
+            (x, 0, length - x, t),
+            (x, width - t, length - x, width),
+            (0, y, t, width - y),
+            (length - t, y, length, width - y),
+        ]
+    return [drawn_ring(((x0, y0), (x1, y0), (x1, y1), (x0, y1))) for x0, y0, x1, y1 in boxes]

@@ -1,0 +1,135 @@
+import type { Bed, BedFigures } from "../api/client";
+import { Row } from "../kit/Row";
+import { showSawn } from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
+import { useSize } from "../kit/useSize";
+import css from "./frame.module.css";
+
+type FrameFigures = NonNullable<BedFigures["frame"]>;
+type Legs = NonNullable<Bed["frame"]>["legs"];
+type Props = { figures: BedFigures; frame: FrameFigures; legs: Legs };
+
+const MARGIN = { side: 56, top: 26, bottom: 30 };
+const TALLEST = 190;
+
+/** The long side from in front with its courses, and the lowest course from above with its corners. */
+export function FrameDrawing({ figures, frame, legs }: Props) {
+  const [box, size] = useSize<HTMLDivElement>();
+  return (
+    <div ref={box} data-part="frame-drawing">
+      {size.width > 0 && (
+        <Row sx={{ alignItems: "flex-start", gap: 4 }}>
+          <Front figures={figures} frame={frame} legs={legs} width={Math.min(size.width, 500)} />
+          {frame.above.length > 0 && <Above frame={frame} width={Math.min(size.width, 290)} />}
+        </Row>
+      )}
+    </div>
+  );
+}
+
+function Front({ figures, frame, legs, width }: Props & { width: number }) {
+  const { units } = useShowing();
+  const long_m = Math.max(frame.outside_length_m, frame.outside_width_m);
+  const high_m = Math.max(frame.height_m, figures.rim_m);
+  const leg_m = legs?.length_m ?? 0;
+  const scale = Math.min((width - 2 * MARGIN.side) / long_m, TALLEST / (high_m + leg_m));
+  const [w, h] = [long_m * scale, (high_m + leg_m) * scale];
+  const floor = MARGIN.top + high_m * scale;
+  const y = (height_m: number) => floor - height_m * scale;
+  const x = (along_m: number) => MARGIN.side + along_m * scale;
+  const courses = Array.from({ length: frame.courses }, (_, index) => index);
+  return (
+    <svg
+      className={css.frame}
+      width={w + 2 * MARGIN.side}
+      height={h + MARGIN.top + MARGIN.bottom}
+      role="img"
+      aria-label={`The long side from in front: ${frame.courses} courses, ${showSawn(frame.height_m, units)} high`}
+    >
+      <line className={css.ground} x1={0} x2={w + 2 * MARGIN.side} y1={MARGIN.top + h} y2={MARGIN.top + h} />
+      {legs &&
+        [0, long_m - (legs.section_m[1] ?? 0)].map((left_m) => (
+          <rect
+            key={left_m}
+            className={css.piece}
+            data-kind="post"
+            x={x(left_m)}
+            y={floor}
+            width={(legs.section_m[1] ?? 0) * scale}
+            height={leg_m * scale}
+          />
+        ))}
+      {frame.front.length > 0
+        ? frame.front.map((each, index) => (
+            <rect
+              key={index}
+              className={css.piece}
+              data-part={`front-${each.part}`}
+              data-kind={each.part}
+              x={x(each.left_m)}
+              y={y(each.high_m)}
+              width={(each.right_m - each.left_m) * scale}
+              height={(each.high_m - each.low_m) * scale}
+            />
+          ))
+        : courses.map((course) => (
+            <rect
+              key={course}
+              className={css.piece}
+              data-kind="unit"
+              x={x(0)}
+              y={y(((course + 1) * frame.height_m) / frame.courses)}
+              width={w}
+              height={(frame.height_m / frame.courses) * scale}
+            />
+          ))}
+      {Math.abs(figures.rim_m - frame.height_m) > 0.0005 && (
+        <line className={css.asked} x1={x(0)} x2={x(long_m)} y1={y(figures.rim_m)} y2={y(figures.rim_m)} />
+      )}
+      <text x={x(long_m / 2)} y={MARGIN.top - 10} textAnchor="middle">
+        {showSawn(long_m, units)} outside
+      </text>
+      <text x={x(long_m) + 8} y={y(frame.height_m / 2) + 4}>
+        {showSawn(frame.height_m, units)}
+      </text>
+    </svg>
+  );
+}
+
+function Above({ frame, width }: { frame: FrameFigures; width: number }) {
+  const { units } = useShowing();
+  const { outside_length_m: long_m, outside_width_m: wide_m } = frame;
+  const scale = Math.min((width - 90) / long_m, TALLEST / wide_m);
+  const [w, h] = [long_m * scale, wide_m * scale];
+  return (
+    <svg
+      className={css.frame}
+      width={w + 90}
+      height={h + MARGIN.top + MARGIN.bottom}
+      role="img"
+      aria-label="The lowest course from above, as its corners are joined"
+    >
+      {frame.above.map((ring, index) => (
+        <polygon
+          key={index}
+          className={css.piece}
+          data-kind="board"
+          points={ring
+            .map(([px = 0, py = 0]) => `${8 + px * scale},${MARGIN.top + h - py * scale}`)
+            .join(" ")}
+        />
+      ))}
+      {frame.diagonal_m != null && (
+        <>
+          <line className={css.diagonal} x1={8} y1={MARGIN.top + h} x2={8 + w} y2={MARGIN.top} />
+          <text x={8 + w / 2} y={MARGIN.top + h / 2 - 6} textAnchor="middle">
+            {showSawn(frame.diagonal_m, units)}
+          </text>
+        </>
+      )}
+      <text x={w + 16} y={MARGIN.top + h / 2 + 4}>
+        {showSawn(wide_m, units)}
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,165 @@
+import type { Bed, Material } from "../api/client";
+import { NOMINAL_SIZES, TIMBER, WALLING } from "../api/words";
+import { Column, Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
+import { typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+import { Pick } from "../theme/controls/Pick";
+import { withFrame, type Frame } from "./frames";
+import { LegsAndFloor } from "./LegsAndFloor";
+
+type Props = {
+  bed: Bed;
+  frame: Frame;
+  materials: ReadonlyMap<string, Material>;
+  onEdit: (change: (bed: Bed) => Bed) => void;
+};
+
+const KINDS: readonly (readonly [Frame["kind"], string])[] = [
+  ["boards", "boards or beams"],
+  ["units", "bricks, blocks or stones in courses"],
+  ["dry_stone", "dry stone"],
+  ["sheet", "corrugated metal"],
+  ["logs", "logs"],
+  ["pallets", "pallets"],
+  ["hurdle", "hurdle"],
+  ["bought", "a bought kit"],
+];
+const FIRST: Record<Frame["kind"], Partial<Frame>> = {
+  boards: { material: "larch", nominal: "2x10" },
+  units: { material: "brick" },
+  dry_stone: { material: "stone", thickness_m: 0.3 },
+  sheet: { material: "sheet_metal" },
+  logs: { thickness_m: 0.15 },
+  pallets: { material: "pallet" },
+  hurdle: { thickness_m: 0.05 },
+  bought: { thickness_m: 0.03 },
+};
+const CORNERS: readonly (readonly [NonNullable<Frame["corner"]>, string])[] = [
+  ["butt", "long sides run past"],
+  ["butt_short", "short sides run past"],
+  ["alternate", "by turns, course by course"],
+  ["pinwheel", "each runs past at one end"],
+  ["mitre", "cut on the slant"],
+  ["corner_post", "screwed to posts inside"],
+  ["slotted_post", "slid into slotted posts"],
+];
+const OTHER = "other";
+
+/** What the frame is made of and how it is joined. */
+export function FrameFields({ bed, frame, materials, onEdit }: Props) {
+  const { units } = useShowing();
+  const set = (change: Partial<Frame>) => onEdit((now) => withFrame(now, change));
+  const length = (label: string, key: "thickness_m" | "width_m" | "post_m" | "slot_m", width = "112px") => (
+    <MeasureField
+      key={key}
+      label={label}
+      limit="board"
+      width={width}
+      shown={frame[key] == null ? "" : typedLength(frame[key], units)}
+      onMeaning={({ values: [value] }) => set({ [key]: value })}
+    />
+  );
+  const count = (label: string, key: "ties" | "middle_posts") => (
+    <MeasureField
+      label={label}
+      limit="count"
+      width="112px"
+      placeholder="none"
+      shown={frame[key] ? String(frame[key]) : ""}
+      onMeaning={({ values: [value = 0] }) => set({ [key]: value })}
+    />
+  );
+  const isBoards = frame.kind === "boards";
+  const words = isBoards ? TIMBER : WALLING;
+  return (
+    <Sheet data-part="frame-fields">
+      <Column>
+        <Row sx={{ alignItems: "flex-end" }}>
+          <Pick
+            label="The wall is"
+            options={KINDS}
+            value={frame.kind}
+            onChoose={(kind) => onEdit((now) => ({ ...now, frame: { kind, ...FIRST[kind] } }))}
+          />
+          {(isBoards || frame.material != null) && (
+            <Pick
+              label="of"
+              options={Object.entries(words)}
+              value={frame.material ?? "softwood"}
+              onChoose={(material) => set({ material })}
+            />
+          )}
+          {isBoards && (
+            <Pick
+              label="Sold as"
+              options={[...sizesWith(frame.nominal), [OTHER, "true size typed"]]}
+              value={frame.nominal ?? OTHER}
+              onChoose={(size) =>
+                size === OTHER
+                  ? set({ nominal: null, thickness_m: 0.038, width_m: 0.235 })
+                  : set({ nominal: size, thickness_m: null, width_m: null })
+              }
+            />
+          )}
+          {isBoards && frame.nominal == null && (
+            <>
+              {length("True thickness", "thickness_m")}
+              {length("True width", "width_m")}
+            </>
+          )}
+          {!isBoards && frame.thickness_m != null && length("Thick", "thickness_m")}
+        </Row>
+        {isBoards && (
+          <Row sx={{ alignItems: "flex-end" }}>
+            <Pick
+              label="At the corners"
+              options={CORNERS}
+              value={frame.corner ?? "butt"}
+              onChoose={(corner) => set({ corner, ...postsFor(corner, frame) })}
+            />
+            {(frame.corner === "corner_post" || frame.corner === "slotted_post") &&
+              length("Posts, square", "post_m")}
+            {frame.corner === "slotted_post" && length("Slots, deep", "slot_m")}
+            {count("Ties across", "ties")}
+            {count("Posts between", "middle_posts")}
+            <Pick
+              label="Lowest course of"
+              options={[["", "the same"], ...Object.entries(TIMBER)]}
+              value={frame.lowest ?? ""}
+              onChoose={(lowest) => set({ lowest: lowest || null })}
+            />
+          </Row>
+        )}
+        <Row sx={{ alignItems: "flex-end" }}>
+          <Pick
+            label="Lined with"
+            options={[
+              ["", "nothing"],
+              ...[...materials.values()]
+                .filter(({ group }) => group === "sheet")
+                .map(({ key, name }) => [key, name] as const),
+            ]}
+            value={frame.lining ?? ""}
+            onChoose={(lining) => set({ lining: lining || null })}
+          />
+        </Row>
+        <LegsAndFloor bed={bed} frame={frame} onSet={set} />
+      </Column>
+    </Sheet>
+  );
+}
+
+function sizesWith(own: string | null | undefined): (readonly [string, string])[] {
+  const sizes = own == null || NOMINAL_SIZES.includes(own) ? NOMINAL_SIZES : [own, ...NOMINAL_SIZES];
+  return sizes.map((size) => [size, size] as const);
+}
+
+function postsFor(corner: NonNullable<Frame["corner"]>, frame: Frame): Partial<Frame> {
+  if (corner !== "corner_post" && corner !== "slotted_post") return {};
+  return {
+    post_m: frame.post_m ?? 0.075,
+    slot_m: corner === "slotted_post" ? (frame.slot_m ?? 0.025) : null,
+  };
+}

@@ -1,0 +1,100 @@
+import TableBody from "@mui/material/TableBody";
+import TableCell from "@mui/material/TableCell";
+import TableHead from "@mui/material/TableHead";
+import TableRow from "@mui/material/TableRow";
+import Typography from "@mui/material/Typography";
+import type { BedFigures } from "../api/client";
+import { TIMBER, WALLING } from "../api/words";
+import { FigureTable } from "../kit/FigureTable";
+import { FactLine, Lines } from "../kit/Lines";
+import { showLength, showSawn, showSection } from "../quantities/format";
+import { Quantity } from "../quantities/Quantity";
+import { useShowing } from "../quantities/UnitsContext";
+
+type FrameFigures = NonNullable<BedFigures["frame"]>;
+
+/** What one frame takes: its pieces, what holds them, what it weighs and how long it lasts. */
+export function FrameTally({ frame }: { frame: FrameFigures }) {
+  const { units } = useShowing();
+  const [least, most] = frame.life_years;
+  return (
+    <section aria-label="The frame in figures" data-part="frame-tally">
+      <Typography variant="panelTitle">What it takes</Typography>
+      {frame.pieces.length > 0 && (
+        <FigureTable>
+          <TableHead>
+            <TableRow>
+              <TableCell scope="col">Piece</TableCell>
+              <TableCell scope="col">long</TableCell>
+              <TableCell scope="col">of</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
+            {frame.pieces.map((each, index) => (
+              <TableRow key={index} data-part="frame-piece">
+                <TableCell component="th" scope="row">
+                  {each.count} × {each.part}, {(TIMBER[each.material] ?? each.material).toLowerCase()}
+                </TableCell>
+                <TableCell>{showSawn(each.length_m, units)}</TableCell>
+                <TableCell>{showSection(each.thickness_m, each.width_m, units)}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </FigureTable>
+      )}
+      <Lines>
+        {Object.entries(frame.units).map(([key, count]) => (
+          <FactLine key={key} name={`${WALLING[key] ?? key}, with what breaks`}>
+            {count}
+          </FactLine>
+        ))}
+        {frame.mortar_m3 > 0 && (
+          <FactLine name="Mortar">
+            <Quantity kind="volume" value={frame.mortar_m3} />
+          </FactLine>
+        )}
+        {frame.screws.map((each) => (
+          <FactLine key={each.length_m} name={`Screws of ${showSawn(each.length_m, units)}`}>
+            {each.count}
+          </FactLine>
+        ))}
+        {frame.posts > 0 && (
+          <FactLine
+            name={
+              frame.post_depth_m > 0
+                ? `Posts, ${showLength(frame.post_depth_m, units)} in the ground`
+                : "Posts"
+            }
+          >
+            {frame.posts}
+          </FactLine>
+        )}
+        {frame.concrete_m3 > 0 && (
+          <FactLine name="Concrete round them">
+            <Quantity kind="volume" value={frame.concrete_m3} />
+          </FactLine>
+        )}
+        {frame.diagonal_m != null && (
+          <FactLine name="Diagonals, both">{showSawn(frame.diagonal_m, units)}</FactLine>
+        )}
+        {frame.brace_spacing_m != null && frame.span_m != null && (
+          <FactLine name="Longest side between supports">
+            <Quantity kind="length" value={frame.span_m} />, bows less up to{" "}
+            <Quantity kind="length" value={frame.brace_spacing_m} />
+          </FactLine>
+        )}
+        <FactLine name="The frame weighs">
+          <Quantity kind="mass" value={frame.mass_kg} />
+        </FactLine>
+        {frame.leg_load_kg != null && (
+          <FactLine name="Each leg bears, wet">
+            <Quantity kind="mass" value={frame.leg_load_kg} />
+          </FactLine>
+        )}
+        <FactLine name="Lasts in the ground (estimate)">
+          {least} to {most} years
+        </FactLine>
+      </Lines>
+    </section>
+  );
+}
