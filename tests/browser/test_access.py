@@ -28,6 +28,7 @@ VIEWS = {
     "section/bed/branchy/compare": "[data-part=compare-name]",
     "water/bed/branchy": "[data-part=water-start]",
     "water/bed/tank": "[data-part=water-year] svg",
+    "frame/bed/tank": "[data-part=saw-board]",
     "blend/half": "[data-part=blend-needle]",
     "/gardens": "[data-part=garden-new]",
     "/sign-in": "[data-part=door-form]",
@@ -56,6 +57,7 @@ TANK = zoo.bed(
         "wicks": [{"kind": "soil_column", "diameter_m": 0.1}],
     },
     stand={"on": "deck"},
+    frame={"kind": "boards", "nominal": "2x10", "legs": {"count": 4, "length_m": 0.6, "section_m": [0.089, 0.089]}},
 )
 OWN = [{"key": "own_compost", "like": "compost", "name": "Heap compost", "bulk_density_kg_m3": 640}]
 
