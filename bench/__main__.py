@@ -23,6 +23,7 @@ def main(arguments: list[str]) -> int:
     try:
         from bench.blend import measure_blend  # noqa: PLC0415 - as above
         from bench.core import measure_core  # noqa: PLC0415 - as above
+        from bench.cuts import measure_cuts  # noqa: PLC0415 - as above
         from bench.hand import measure_hand  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
@@ -39,6 +40,7 @@ def main(arguments: list[str]) -> int:
             *measure_settling(),
             *measure_water(),
             *measure_blend(),
+            *measure_cuts(),
             *measure_page(),
             *measure_plot(),
             *measure_hand(),

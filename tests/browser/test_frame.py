@@ -75,6 +75,26 @@ def test_a_bed_from_the_boards_in_the_shed(app: Page, home: str, gardener: User)
     expect(app.locator("[data-part=tally]")).to_contain_text("loose")
 
 
+def test_boards_on_sale_are_entered_and_cut_from(app: Page, home: str, gardener: User) -> None:
+    garden = keep(gardener, shed_box(frame={"kind": "boards"} | LARCH))
+    app.goto(f"{home}/garden/{garden.pk}/haul")
+    needs = app.locator("main")
+    expect(needs).to_contain_text("4 × 2 m, 38 mm × 190 mm")
+    app.get_by_role("button", name="Offers", exact=True).click()
+    app.get_by_role("button", name="Add boards, bricks, pipe or crates").click()
+    offer = app.get_by_role("group", name=re.compile(r"^Offer \d+$")).last
+    offer.get_by_label(re.compile("^What offer")).select_option("larch")
+    for label, text in (("Thick", "38 mm"), ("Wide", "190 mm"), ("Long", "3 m"), ("Price each", "12.00")):
+        offer.get_by_label(label, exact=True).fill(text)
+    app.get_by_role("button", name="Keep these offers").click()
+    expect(app.get_by_role("button", name="Keep these offers")).to_have_count(0)
+    open_frame(app, home, garden, "box")
+    saw = app.locator("[data-part=saw-list]")
+    # two courses: four of 2 m, four of 0.924 m, one of each out of a board of 3 m
+    expect(saw).to_contain_text("Boards for $48.00, nothing is cheaper.")
+    expect(saw.locator("[data-part=saw-board]")).to_contain_text(["4 × 3,000 mm Larch, 38 mm × 190 mm"])
+
+
 def test_corners_by_turns_are_seen_before_anything_is_bought(app: Page, home: str, gardener: User) -> None:
     frame = {"kind": "boards", "nominal": "4x8", "material": "larch", "corner": "butt"}
     garden = keep(gardener, shed_box(frame=frame))

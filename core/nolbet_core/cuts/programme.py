@@ -9,6 +9,7 @@ from dataclasses import replace
 from decimal import Decimal
 
 import numpy as np
+from numpy.typing import NDArray
 
 from nolbet_core.cuts.patterns import all_patterns
 from nolbet_core.cuts.relaxed import (
@@ -28,8 +29,13 @@ FEW_PATTERNS = 3_000
 """So many ways of cutting are weighed all at once."""
 
 MOST_COLUMNS = 30_000
+
+Values = NDArray[np.float64]
 SECONDS = 10.0
 QUICK_SECONDS = 3.0
+FEWEST_SECONDS = 1.0
+LOOSE_CENTS = 0.1
+"""What the relaxed programme may be off by."""
 SLACK_CENTS = 0.01
 
 MISSING = Decimal(100_000)
@@ -105,8 +111,7 @@ def _told(market: Market, found: _Found, unmet: tuple[CutWish, ...], real: int) 
     short = sum(number for pattern, number in found.cut if pattern.source >= real)
     unmet = (*unmet, *(CutWish(length_m, count) for length_m, count in lacking.items() if count))
     price = sum((market.boards[pattern.source].price * number for pattern, number in cut), Decimal(0))
-    many = sum(number for _, number in found.cut)
-    proven = found.cost - found.bound <= SLACK_CENTS + BOARD_WEIGHT * many
+    proven = found.cost - found.bound <= SLACK_CENTS
     least = Decimal(str(round(max(found.bound - float(MISSING) * CENTS * short, 0.0) / CENTS, 4)))
     return CutPlan(tuple(cut), price, price if proven else min(least, price), proven, unmet)
 
@@ -142,7 +147,7 @@ def _by_columns(market: Market, seconds: float) -> _Found | None:
         dived = better
     if dived is None:
         return _solve(market, columns, seconds)
-    if dived.cost - bound <= SLACK_CENTS + BOARD_WEIGHT * sum(number for _, number in dived.cut):
+    if dived.cost - bound <= SLACK_CENTS:
         return replace(dived, bound=bound)
     weighed = within(market, relaxed, dived.cost - relaxed.cost, MOST_COLUMNS)
     found = _solve(market, weighed if weighed is not None else columns, seconds)
@@ -151,13 +156,20 @@ def _by_columns(market: Market, seconds: float) -> _Found | None:
     return replace(found, bound=max(bound, found.bound) if weighed is not None else bound)
 
 
+def _price_step(market: Market) -> float | None:
+    """What all prices are whole multiples of [cents]; None where they aren't whole cents."""
+    cents = [board.price * CENTS for board in market.boards if board.price]
+    if not cents or any(each != int(each) for each in cents):
+        return None
+    return float(math.gcd(*(int(each) for each in cents)))
+
+
 def _next_price(market: Market, cost: float) -> float:
-    """The least price that boards can come to which is no less than a cost [cents]: prices have a common step."""
-    steps = [int(board.price * CENTS) for board in market.boards if board.price]
-    if not steps or any(board.price * CENTS != int(board.price * CENTS) for board in market.boards):
-        return cost
-    step = math.gcd(*steps)
-    return math.ceil((cost - WHOLE - BOARD_WEIGHT * sum(wish.count for wish in market.wishes)) / step) * step
+    """The least price that boards can come to which is no less than a relaxed cost [cents]."""
+    boards = sum(wish.count for wish in market.wishes)
+    least = cost - BOARD_WEIGHT * boards - LOOSE_CENTS
+    step = _price_step(market)
+    return least if step is None else math.ceil(least / step) * step
 
 
 def _dive(market: Market, columns: list[Pattern], relaxed: Relaxed, pool: dict[Pattern, None]) -> _Found | None:
@@ -187,7 +199,7 @@ def _dive(market: Market, columns: list[Pattern], relaxed: Relaxed, pool: dict[P
             return None
         found = again
         pool.update(dict.fromkeys(columns))
-    cost = sum(market.cents(column.source) * number for column, number in taken.items())
+    cost = sum(float(market.boards[column.source].price * CENTS) * number for column, number in taken.items())
     return _Found(list(taken.items()), cost, 0.0)
 
 
@@ -214,27 +226,52 @@ def _fits_in(column: Pattern, market: Market) -> bool:
 
 
 def _solve(market: Market, columns: Sequence[Pattern], seconds: float) -> _Found | None:
-    """The integer programme over some columns; None where they can't meet what is asked in that time [s]."""
+    """The integer programme over some columns: the least price, and of those plans the one of the fewest boards.
+
+    None where they can't meet what is asked in that time [s].
+    """
+    pieces, scarce, _ = matrices(market, columns)
+    prices = np.array([float(market.boards[each.source].price * CENTS) for each in columns])
+    # whole steps of price let the solver see that nothing lies between two of them
+    step = _price_step(market) or 1.0
+    cheapest = _integer(market, prices / step, pieces, scarce, seconds)
+    if cheapest is None:
+        return None
+    counts, bound = cheapest
+    at_most = (prices / step, float(np.round(prices / step @ counts, 6)))
+    fewest = _integer(market, np.ones(len(columns)), pieces, scarce, min(seconds, FEWEST_SECONDS), at_most)
+    if fewest is not None and fewest[0].sum() < counts.sum():
+        counts = fewest[0]
+    cut = [(column, round(each)) for column, each in zip(columns, counts, strict=True) if round(each)]
+    return _Found(cut, float(prices @ np.round(counts)), bound * step)
+
+
+def _integer(
+    market: Market, costs: Values, pieces: Values, scarce: Values, seconds: float,
+    at_most: tuple[Values, float] | None = None,
+) -> tuple[Values, float] | None:  # fmt: skip
+    """How often each column is used at the least cost, and what none falls below.
+
+    at_most: other costs, and the sum that they may come to.
+    """
     from scipy.optimize import Bounds, LinearConstraint, milp  # noqa: PLC0415 - seldom asked, and dear to load
 
-    pieces, scarce, costs = matrices(market, columns)
-    demand = np.array([float(wish.count) for wish in market.wishes])
-    constraints = [LinearConstraint(pieces, lb=demand)]
+    constraints = [LinearConstraint(pieces, lb=np.array([float(wish.count) for wish in market.wishes]))]
     if market.limited:
         most = [float(market.boards[source].count or 0) for source in market.limited]
         constraints.append(LinearConstraint(scarce, ub=most))
+    if at_most is not None:
+        constraints.append(LinearConstraint(at_most[0][np.newaxis], ub=at_most[1] + WHOLE))
     answer = milp(
         costs,
         constraints=constraints,
-        integrality=np.ones(len(columns)),
+        integrality=np.ones(len(costs)),
         bounds=Bounds(0, np.inf),
         options={"time_limit": seconds, "mip_rel_gap": 0.0},
     )
     if answer.x is None:
         return None
-    cut = [(column, round(each)) for column, each in zip(columns, answer.x, strict=True) if round(each)]
-    cost = sum(market.cents(column.source) * number for column, number in cut)
-    return _Found(cut, cost, float(answer.mip_dual_bound or 0.0))
+    return np.round(answer.x), float(answer.mip_dual_bound or 0.0)
 
 
 def _trimmed(wishes: Sequence[CutWish], cut: Sequence[tuple[Pattern, int]]) -> list[tuple[Pattern, int]]:

@@ -303,6 +303,39 @@ export const WARES: Readonly<Record<string, string>> = {
   pallet: "Pallet",
 };
 
+/** What says how large a piece of each is. */
+export const SIDES: Readonly<Record<string, readonly string[]>> = {
+  drain_pipe: ["length_m", "diameter_m"],
+  water_tube: ["length_m", "diameter_m"],
+  void_crate: ["length_m", "width_m", "height_m"],
+  wall_fitting: ["diameter_m"],
+  tap: ["diameter_m"],
+  pipe_cap: ["diameter_m"],
+  softwood: ["thickness_m", "width_m", "length_m"],
+  larch: ["thickness_m", "width_m", "length_m"],
+  cedar: ["thickness_m", "width_m", "length_m"],
+  hardwood_durable: ["thickness_m", "width_m", "length_m"],
+  treated_softwood: ["thickness_m", "width_m", "length_m"],
+  brick: ["length_m", "width_m", "height_m"],
+  block: ["length_m", "width_m", "height_m"],
+  stone: ["length_m", "width_m", "height_m"],
+  sheet_metal: ["length_m", "width_m", "height_m"],
+  pallet: ["length_m", "width_m", "height_m"],
+};
+
+/** What may be offered without a size: it fits whatever is wanted. */
+export const FIT_ANY: readonly string[] = [
+  "block",
+  "brick",
+  "pallet",
+  "pipe_cap",
+  "sheet_metal",
+  "stone",
+  "tap",
+  "void_crate",
+  "wall_fitting",
+];
+
 /** What walls are made of beside boards. */
 export const WALLING: Readonly<Record<string, string>> = {
   brick: "Brick",

@@ -1,30 +1,23 @@
-import { WARES } from "../api/words";
+import { SIDES } from "../api/words";
 import { showMoney, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import type { FieldsProps } from "./OfferRow";
 
-type Side = "length_m" | "width_m" | "height_m" | "diameter_m";
-const SHEET_SIDES: readonly (readonly [Side, string])[] = [
-  ["width_m", "Wide"],
-  ["length_m", "Long"],
-];
-const SIDES: Readonly<Record<string, readonly (readonly [Side, string])[]>> = {
-  drain_pipe: [
-    ["diameter_m", "Diameter"],
-    ["length_m", "Long"],
-  ],
-  void_crate: [
-    ["length_m", "Long, if known"],
-    ["width_m", "Wide"],
-    ["height_m", "High"],
-  ],
+type Side = "length_m" | "width_m" | "height_m" | "diameter_m" | "thickness_m";
+const SHEET_SIDES: readonly Side[] = ["width_m", "length_m"];
+const NAMES: Record<Side, string> = {
+  diameter_m: "Diameter",
+  length_m: "Long",
+  width_m: "Wide",
+  height_m: "High",
+  thickness_m: "Thick",
 };
 
 /** Off the roll, by the piece or by the pack: how large it is, and what it costs. */
 export function InPieces({ draft, onChange, onReading }: FieldsProps) {
   const { units, currency } = useShowing();
-  const ware = draft.material && draft.material in WARES ? draft.material : "";
+  const sides = (SIDES[draft.material ?? ""] ?? SHEET_SIDES) as readonly Side[];
   return (
     <>
       {draft.form === "pack" && (
@@ -38,16 +31,16 @@ export function InPieces({ draft, onChange, onReading }: FieldsProps) {
           onReading={(state) => onReading("in a pack", state)}
         />
       )}
-      {(SIDES[ware] ?? SHEET_SIDES).map(([side, label]) => (
+      {sides.map((side) => (
         <MeasureField
           key={side}
-          label={label}
-          limit="length"
+          label={NAMES[side]}
+          limit={side === "thickness_m" ? "board" : "length"}
           width="96px"
           eager
           shown={draft[side] ? typedLength(draft[side], units) : ""}
           onMeaning={({ values: [value] }) => onChange({ [side]: value })}
-          onReading={(state) => onReading(label.toLowerCase(), state)}
+          onReading={(state) => onReading(NAMES[side].toLowerCase(), state)}
         />
       ))}
       <MeasureField

@@ -6,8 +6,9 @@ import { Group } from "../kit/Group";
 import { Tick } from "../kit/Tick";
 import type { ReadState } from "../quantities/useReading";
 import { MeasureField } from "../quantities/MeasureField";
+import { Pick as Choose } from "../theme/controls/Pick";
 import { useShowing } from "../quantities/UnitsContext";
-import { WARES } from "../api/words";
+import { TIMBER, WARES } from "../api/words";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 import { InPieces } from "./InPieces";
 
@@ -21,6 +22,7 @@ export type OfferDraft = {
   width_m?: number | null;
   height_m?: number | null;
   diameter_m?: number | null;
+  thickness_m?: number | null;
   count?: number;
   price?: string;
   price_per_m3?: string;
@@ -39,6 +41,12 @@ type Props = {
   onReading: (field: string, state: ReadState["state"]) => void;
   onRemove: () => void;
 };
+
+/** What is sold by the piece and is no sheet: wares, then boards by their wood. */
+const PIECES: readonly (readonly [string, string])[] = [
+  ...Object.entries(WARES),
+  ...Object.entries(TIMBER).map(([key, name]) => [key, `Boards, ${name.toLowerCase()}`] as const),
+];
 
 type Form = Offer["form"];
 const LOOSE_FORMS: readonly (readonly [Form, string])[] = [
@@ -61,14 +69,14 @@ function formsOf(material: Material | null, ware: boolean) {
 /** One offer: in bags of a size, loose in steps, off the roll, by the piece or the pack. */
 export function OfferRow({ gardenId, number, draft, materials, onChange, onReading, onRemove }: Props) {
   const material = draft.material ? (materials.get(draft.material) ?? null) : null;
-  const isWare = draft.material !== undefined && draft.material in WARES;
+  const isWare = draft.material !== undefined && PIECES.some(([key]) => key === draft.material);
   const fields = { draft, material, onChange, onReading };
   return (
     <Group label={`Offer ${number}`} sx={{ paddingTop: 2, borderTop: 1, borderColor: "line" }}>
       {isWare ? (
-        <Choice
+        <Choose
           label={`What offer ${number} is`}
-          options={Object.entries(WARES)}
+          options={PIECES}
           value={draft.material ?? ""}
           onChoose={(ware) => onChange({ material: ware })}
         />

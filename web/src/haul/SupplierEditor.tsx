@@ -2,6 +2,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useRef, useState } from "react";
 import type { Material, Offer, Supplier } from "../api/client";
+import { FIT_ANY, SIDES } from "../api/words";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
 import { useWhenReady } from "../kit/useWhenReady";
@@ -94,7 +95,7 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
             setDrafts((all) => [...all, { id: next.current++, form: "piece", material: "drain_pipe" }])
           }
         >
-          Add pipe or crates
+          Add boards, bricks, pipe or crates
         </Button>
       </Row>
       {lacking && <Problem>{lacking}</Problem>}
@@ -129,19 +130,22 @@ function complete(draft: OfferDraft): Offer | null {
     if (mass_kg) return { form: "bag", material, mass_kg, price, fetch };
     return volume_m3 ? { form: "bag", material, volume_m3, price, fetch } : null;
   }
-  const { length_m, width_m, height_m, diameter_m, count } = draft;
+  const { length_m, width_m, count } = draft;
   if (draft.form === "roll")
     return width_m && length_m ? { form: "roll", material, width_m, length_m, price, fetch } : null;
-  const size = { length_m, width_m, height_m, diameter_m };
-  if (!sized(material, size)) return null;
+  const size = sizeOf(material, draft);
+  if (!size) return null;
   if (draft.form === "pack") return count ? { form: "pack", material, count, ...size, price, fetch } : null;
   return { form: "piece", material, ...size, price, fetch };
 }
 
-type Size = Pick<OfferDraft, "length_m" | "width_m" | "height_m" | "diameter_m">;
+type Side = "length_m" | "width_m" | "height_m" | "diameter_m" | "thickness_m";
+const SHEET_SIDES: readonly string[] = ["length_m", "width_m"];
 
-function sized(material: string, { length_m, width_m, height_m, diameter_m }: Size): boolean {
-  if (material === "drain_pipe") return Boolean(length_m && diameter_m);
-  if (material === "void_crate") return Boolean(length_m && width_m && height_m) || !length_m;
-  return Boolean(length_m && width_m);
+/** What says how large a piece is, or null while some of it lacks. */
+function sizeOf(material: string, draft: OfferDraft): Partial<Record<Side, number>> | null {
+  const sides = (SIDES[material] ?? SHEET_SIDES) as readonly Side[];
+  const given = sides.filter((side) => draft[side]);
+  if (given.length < sides.length && !(given.length === 0 && FIT_ANY.includes(material))) return null;
+  return Object.fromEntries(given.map((side) => [side, draft[side]]));
 }

@@ -9,6 +9,7 @@ from typing import Any
 
 from django.core.management.base import BaseCommand
 
+from nolbet_core.built.buying import FIT_ANY, SIZES
 from nolbet_core.frame.sizes import USUAL_SIZES
 from nolbet_core.haul.bags import USUAL_BAGS_M3
 from nolbet_core.plan.defaults import USUAL_M, plan_defaults, shape_facts
@@ -49,6 +50,11 @@ class Command(BaseCommand):
         wares = {key: ware.name for key, ware in WARES.items()}
         text += "\n/** What is bought by the piece beside sheets, by its key: what it is called. */\n"
         text += f"export const WARES: Readonly<Record<string, string>> = {json.dumps(wares, indent=2)};\n"
+        sides = {key: list(names) for key, names in SIZES.items()}
+        text += "\n/** What says how large a piece of each is. */\n"
+        text += f"export const SIDES: Readonly<Record<string, readonly string[]>> = {json.dumps(sides, indent=2)};\n"
+        text += "\n/** What may be offered without a size: it fits whatever is wanted. */\n"
+        text += f"export const FIT_ANY: readonly string[] = {json.dumps(sorted(FIT_ANY))};\n"
         walling = {key: each.name for key, each in WALLING.items()}
         text += "\n/** What walls are made of beside boards. */\n"
         text += f"export const WALLING: Readonly<Record<string, string>> = {json.dumps(walling, indent=2)};\n"
