@@ -137,6 +137,11 @@ class BuiltFrame:
         area_m2 = self.vessel.inside.perimeter_m * self.vessel.hollow.rim_m
         return sheet_standing(Sheet(sheet), 0.0, area_m2, None)
 
+    @cached_property
+    def section(self) -> tuple[float, float]:
+        """Thickness and width of its boards [m]."""
+        return section_of(self.frame)
+
     @property
     def is_boards(self) -> bool:
         """Whether it is made of boards."""
@@ -160,7 +165,7 @@ class BuiltFrame:
     @cached_property
     def courses(self) -> Courses:
         """Its courses of boards."""
-        width_m = section_of(self.frame)[1]
+        width_m = self.section[1]
         if self.frame.courses is not None:
             return courses_of(self.frame.courses, width_m, self.depth_m)
         return courses_for(self.depth_m, width_m)
@@ -228,7 +233,7 @@ class BuiltFrame:
         """Its boards, course by course."""
         if not self.is_boards:
             return ()
-        thick_m = section_of(self.frame)[0]
+        thick_m = self.section[0]
         outside = self.vessel.outside
         corner: Corner = self.frame.corner
         post_m, slot_m = self.frame.post_m or 0.0, self.frame.slot_m or 0.0
@@ -247,7 +252,7 @@ class BuiltFrame:
         """All that is cut, alike ones together."""
         counted: Counter[tuple[str, str, float, float, float]] = Counter()
         if self.is_boards:
-            thick_m, width_m = section_of(self.frame)
+            thick_m, width_m = self.section
             for each in self.boards:
                 wood = (self.lowest if each.course == 0 else self.timber).key
                 counted[each.part, wood, thick_m, width_m, round(each.length_m, 9)] += 1
@@ -303,7 +308,7 @@ class BuiltFrame:
         """How far apart supports of the lowest board may stand [m]; None of what is no board or isn't pushed."""
         if not self.is_boards:
             return None
-        thick_m, width_m = section_of(self.frame)
+        thick_m, width_m = self.section
         pressure = side_pressure(self.fill, max(self.height_m - width_m / 2, 0.0))
         spacing = brace_spacing(pressure, thick_m, self.lowest.elasticity_pa)
         return None if math.isinf(spacing) else spacing
@@ -318,7 +323,7 @@ class BuiltFrame:
         """Screws by length; of thick beams the spikes."""
         if not self.is_boards:
             return ()
-        thick_m, width_m = section_of(self.frame)
+        thick_m, width_m = self.section
         long_m = screw_length(thick_m)
         if thick_m >= BEAM_M - 1e-9 or long_m is None:
             return (Screws(SPIKE_PER_HEIGHT * width_m, sum(spikes_for(each.length_m) for each in self.boards)),)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from nolbet_core.built.frame import section_of
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.frame_drawn import course_from_above, front_of
 from nolbet_core.figure.frame_figures import FrameFigures, PieceFigures, ScrewFigures
@@ -22,8 +21,8 @@ def frame_figures(worked: WorkedBed) -> FrameFigures | None:
         fewer_m=courses.fewer_m if courses else None,
         more_m=courses.more_m if courses else None,
         rip_to_m=courses.rip_to_m if courses else None,
-        thickness_m=section_of(framed.frame)[0] if framed.is_boards else None,
-        board_m=section_of(framed.frame)[1] if framed.is_boards else None,
+        thickness_m=framed.section[0] if framed.is_boards else None,
+        board_m=framed.section[1] if framed.is_boards else None,
         outside_length_m=outside.length_m,
         outside_width_m=outside.width_m,
         pieces=[

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from nolbet_core.built.frame import BuiltFrame, section_of
+from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.figure.drawn import drawn_ring
 from nolbet_core.figure.finding_figures import Line
 from nolbet_core.figure.frame_figures import FrontPart, FrontPiece
@@ -15,7 +15,7 @@ def front_of(framed: BuiltFrame) -> list[FrontPiece]:
     if not framed.is_boards or not isinstance(outside, Rectangle):
         return []
     long_m = max(outside.length_m, outside.width_m)
-    width_m = section_of(framed.frame)[1]
+    width_m = framed.section[1]
     return [
         FrontPiece(part, course, left, right, course * width_m, (course + 1) * width_m)
         for course in range(framed.courses.count)
@@ -24,7 +24,7 @@ def front_of(framed: BuiltFrame) -> list[FrontPiece]:
 
 
 def _front_course(framed: BuiltFrame, course: int, long_m: float) -> list[tuple[FrontPart, float, float]]:
-    thick_m, corner = section_of(framed.frame)[0], framed.frame.corner
+    thick_m, corner = framed.section[0], framed.frame.corner
     if corner == "slotted_post":
         post_m = framed.frame.post_m or 0.0
         inner = (post_m, long_m - post_m)
@@ -41,7 +41,7 @@ def course_from_above(framed: BuiltFrame) -> list[Line]:
     outside = framed.vessel.outside
     if not framed.is_boards or not isinstance(outside, Rectangle):
         return []
-    t = section_of(framed.frame)[0]
+    t = framed.section[0]
     length, width = outside.length_m, outside.width_m
     corner = framed.frame.corner
     if corner == "mitre":

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from nolbet_core.built.frame import section_of
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
 from nolbet_core.findings.mend import Mend, set_keys
@@ -54,7 +53,7 @@ def _thicker(worked: WorkedBed) -> str:
     framed = worked.framed
     if framed is None:
         return ""
-    thick_m, width_m = section_of(framed.frame)
+    thick_m, width_m = framed.section
     pressure = side_pressure(framed.fill, max(framed.height_m - width_m / 2, 0.0))
     while brace_spacing(pressure, thick_m, framed.lowest.elasticity_pa) < framed.span_m and thick_m < THICKEST_M:
         thick_m += STEP_M
@@ -251,7 +250,7 @@ class EndGrain(BedFinding):
         framed = worked.framed
         if framed is None or not framed.is_boards or framed.frame.corner in ("corner_post", "slotted_post"):
             return
-        if not framed.screws or section_of(framed.frame)[0] >= 0.075:
+        if not framed.screws or framed.section[0] >= 0.075:
             return
         yield Found(
             "advice",
