@@ -88,6 +88,7 @@ def test_boards_on_sale_are_entered_and_cut_from(app: Page, home: str, gardener:
         offer.get_by_label(label, exact=True).fill(text)
     app.get_by_role("button", name="Keep these offers").click()
     expect(app.get_by_role("button", name="Keep these offers")).to_have_count(0)
+    saved(app)
     open_frame(app, home, garden, "box")
     saw = app.locator("[data-part=saw-list]")
     # two courses: four of 2 m, four of 0.924 m, one of each out of a board of 3 m

@@ -6,7 +6,7 @@ from collections.abc import Iterator, Mapping
 
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.footing import wrong_with_footing
-from nolbet_core.built.frame import wrong_with_frame
+from nolbet_core.built.frame_checks import wrong_with_frame
 from nolbet_core.built.layers import build_layers
 from nolbet_core.built.lined import wrong_with_line
 from nolbet_core.built.names import unknown_names

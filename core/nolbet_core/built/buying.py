@@ -22,8 +22,21 @@ from nolbet_core.plan.garden import (
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
-from nolbet_core.shelf.walling import WALLING
-from nolbet_core.shelf.wares import CRATE, DRAIN_PIPE, PIPE_CAP, TAP, TUBE, WALL_FITTING, WARES
+from nolbet_core.shelf.walling import LOG, ROD, STAKE, WALLING
+from nolbet_core.shelf.wares import (
+    ADHESIVE,
+    CONCRETE_BAG,
+    CRATE,
+    DRAIN_PIPE,
+    MORTAR_BAG,
+    PIPE_CAP,
+    SCREW,
+    SPIKE,
+    TAP,
+    TUBE,
+    WALL_FITTING,
+    WARES,
+)
 
 
 def suppliers_of(plan: Plan, materials: Mapping[str, Material]) -> Sequence[Supplier]:
@@ -147,12 +160,18 @@ SIZES = {
     WALL_FITTING: ROUND,
     TAP: ROUND,
     PIPE_CAP: ROUND,
+    SCREW: ("length_m",),
+    SPIKE: ("length_m",),
+    LOG: ("length_m", "width_m", "height_m"),
+    **dict.fromkeys((ADHESIVE, MORTAR_BAG, CONCRETE_BAG, ROD, STAKE), ()),
     **dict.fromkeys(TIMBER, ("thickness_m", "width_m", "length_m")),
     **dict.fromkeys(WALLING, ("length_m", "width_m", "height_m")),
 }
 """What says how large a ware is."""
 
-FIT_ANY = frozenset({CRATE, WALL_FITTING, TAP, PIPE_CAP, *WALLING})
+FIT_ANY = frozenset(
+    {CRATE, WALL_FITTING, TAP, PIPE_CAP, ADHESIVE, MORTAR_BAG, CONCRETE_BAG, ROD, STAKE, LOG, SCREW, SPIKE, *WALLING}
+)
 """What may be offered without a size; it fits whatever is wanted."""
 
 SHEET_SIZES = ("length_m", "width_m")

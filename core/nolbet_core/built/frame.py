@@ -4,27 +4,30 @@ from __future__ import annotations
 
 import math
 from collections import Counter
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from functools import cached_property
 
-from nolbet_core.frame.bowing import Fill, brace_spacing, side_pressure, ties_for
+from nolbet_core.built.walls import section_of, unit_of, walling_of
+from nolbet_core.frame.bowing import GRAVITY_M_S2, Fill, brace_spacing, side_pressure, ties_for, weight_above
 from nolbet_core.frame.corners import Corner, Piece, outline_course, rectangle_course
-from nolbet_core.frame.fasteners import (
-    BEAM_M,
-    SPIKE_PER_HEIGHT,
-    concrete_for,
-    post_depth,
-    post_length,
-    screw_length,
-    screws_a_joint,
-    spikes_for,
+from nolbet_core.frame.fasteners import concrete_for, post_depth, post_length
+from nolbet_core.frame.floors import FloorSpans, FloorWood, floor_spans
+from nolbet_core.frame.sizes import Courses, courses_for, courses_of
+from nolbet_core.frame.units import (
+    BREAKAGE,
+    STONE_SPARE,
+    UnitWall,
+    dry_stone_kg,
+    hurdle_rods,
+    logs_for,
+    pallets_for,
+    panels_for,
+    rising_wall,
+    unit_wall,
 )
-from nolbet_core.frame.sizes import Courses, SizeProblem, courses_for, courses_of, nominal_size
-from nolbet_core.frame.units import BREAKAGE, UnitWall, unit_wall
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.frame import Frame
-from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.plan.shapes import ON_THE_GROUND, BoxShape, LBoxShape, PolygonShape, RegularPolygonShape
+from nolbet_core.plan.shapes import BOARDED
 from nolbet_core.record import record
 from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shapes.outline import Outline, ring_area
@@ -32,16 +35,16 @@ from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER, Timber
-from nolbet_core.shelf.walling import WALLING, Walling
+from nolbet_core.shelf.walling import LOG, ROD, STAKE
+from nolbet_core.shelf.wares import WARES
 from nolbet_core.stack.fill import sheet_standing
 from nolbet_core.stack.layers import Sheet, Standing
 
-BOARDED = (BoxShape, LBoxShape, PolygonShape, RegularPolygonShape)
-"""Shapes whose sides are straight, so that boards go round them."""
-
-AGREES_M = 1e-6
 USUAL_TIMBER = "softwood"
-USUAL_WALLING = {"units": "brick", "dry_stone": "stone", "sheet": "sheet_metal", "pallets": "pallet"}
+ROUND_SHARE = math.pi / 4
+"""What round logs take of the wall they make [0-1]."""
+SOFT_GROUND = ("lawn", "bare_soil", "compacted", "gravel")
+"""What posts can be set into."""
 
 
 @record
@@ -59,63 +62,6 @@ class CutPiece:
     def volume_m3(self) -> float:
         """Wood in all of them [m3]."""
         return self.thickness_m * self.width_m * self.length_m * self.count
-
-
-@record
-class Screws:
-    """So many screws, or spikes, of a length [m]."""
-
-    length_m: float
-    count: int
-
-
-def section_of(frame: Frame) -> tuple[float, float]:
-    """Thickness and width of a frame's boards [m]. Raises PlanProblem where they aren't given."""
-    if frame.nominal is not None:
-        try:
-            return nominal_size(frame.nominal)
-        except SizeProblem as problem:
-            raise PlanProblem("nominal", str(problem)) from problem
-    if frame.thickness_m is None:
-        raise PlanProblem("thickness_m", "has to be given, or the size timber is sold as, in nominal")
-    if frame.width_m is None:
-        raise PlanProblem("width_m", "has to be given beside thickness_m: how high one board stands")
-    return frame.thickness_m, frame.width_m
-
-
-def frame_wall_m(frame: Frame) -> float | None:
-    """How thick a frame makes the wall [m]; None where it doesn't say. Raises PlanProblem as section_of."""
-    if frame.kind == "boards":
-        return section_of(frame)[0]
-    if frame.thickness_m is not None:
-        return frame.thickness_m
-    unit_m = unit_of(frame)
-    return unit_m[1] if unit_m else None
-
-
-def unit_of(frame: Frame) -> tuple[float, float, float] | None:
-    """Length, width and height of one brick, block, panel or pallet [m]; None where nothing says."""
-    if frame.unit_m is not None:
-        return frame.unit_m[0], frame.unit_m[1], frame.unit_m[2]
-    walling = walling_of(frame)
-    return walling.unit_m if walling else None
-
-
-def walling_of(frame: Frame) -> Walling | None:
-    """What a frame of no boards is made of."""
-    key = frame.material or USUAL_WALLING.get(frame.kind)
-    return WALLING.get(key) if key else None
-
-
-def wall_of(bed: Bed) -> float:
-    """How thick a bed's wall is [m]: as its frame makes it, else as it is said."""
-    if bed.frame is None or bed.shape.kind in ON_THE_GROUND:
-        return bed.wall_m
-    try:
-        made_m = frame_wall_m(bed.frame)
-    except PlanProblem:
-        return bed.wall_m
-    return bed.wall_m if made_m is None else made_m
 
 
 class BuiltFrame:
@@ -181,7 +127,7 @@ class BuiltFrame:
         breakage = BREAKAGE if self.frame.breakage is None else self.frame.breakage
         if isinstance(self.vessel, HerbSpiral):
             run_m = self.vessel.hollow.run.length_m
-            return _rising_wall(run_m, self.vessel.wall_face_m2 / run_m, unit_m, joint_m, breakage)
+            return rising_wall(run_m, self.vessel.wall_face_m2 / run_m, unit_m, joint_m, breakage)
         middle_m = self.vessel.outside.moved(-unit_m[1] / 2).perimeter_m
         return unit_wall(middle_m, self.depth_m, unit_m, joint_m, self.frame.courses, breakage)
 
@@ -208,12 +154,12 @@ class BuiltFrame:
     def posts(self) -> int:
         """Posts at corners and between."""
         at_corners = self.corner_count if self.frame.corner in ("corner_post", "slotted_post") else 0
-        return (at_corners if self.is_boards else 0) + self.frame.middle_posts
+        return (at_corners if self.is_boards else 0) + 2 * self.frame.middle_posts
 
     @property
     def stands_in_ground(self) -> bool:
         """Whether its posts can be set into the ground."""
-        on_ground = self.bed.stand is None or self.bed.stand.on in ("lawn", "bare_soil", "compacted", "gravel")
+        on_ground = self.bed.stand is None or self.bed.stand.on in SOFT_GROUND
         return on_ground and self.frame.legs is None
 
     @property
@@ -266,8 +212,7 @@ class BuiltFrame:
 
     def _below(self) -> Iterator[tuple[str, tuple[float, float], float, int]]:
         """Legs, slats and bearers: what each is, its section and length [m], and how many."""
-        inside = self.vessel.inside
-        long_m, wide_m = max(inside.length_m, inside.width_m), min(inside.length_m, inside.width_m)
+        long_m, wide_m = self.floor_m
         legs, floor = self.frame.legs, self.frame.floor
         if legs is not None:
             yield "leg", (legs.section_m[0], legs.section_m[1]), legs.length_m, legs.count
@@ -278,17 +223,69 @@ class BuiltFrame:
 
     @cached_property
     def units(self) -> dict[str, int]:
-        """Bricks, blocks, panels or pallets by key, with what breaks."""
+        """Bricks, blocks, panels, pallets, logs or rods by key, with what breaks, and the stakes that hold them."""
         walling = walling_of(self.frame)
         key = self.frame.material or (walling.key if walling else None)
         if self.unit_wall is not None and key:
             return {key: self.unit_wall.count}
-        unit_m = unit_of(self.frame)
-        if self.frame.kind not in ("sheet", "pallets") or unit_m is None or key is None:
+        round_m, unit_m = self.vessel.outside.perimeter_m, unit_of(self.frame)
+        thick_m = self.frame.thickness_m or 0.0
+        if self.frame.kind == "logs" and thick_m > 0:
+            logs = sum(logs_for(each, self.height_m, thick_m) for each in self.sides_m)
+            return {LOG: logs, STAKE: 2 * logs}
+        if self.frame.kind == "hurdle":
+            rods, stakes = hurdle_rods(round_m, self.height_m)
+            return {ROD: rods, STAKE: stakes}
+        if unit_m is None or key is None:
             return {}
-        round_m = self.vessel.outside.perimeter_m
-        lap_m = WAVE_LAP_M if self.frame.kind == "sheet" else 0.0
-        return {key: math.ceil(round_m / (unit_m[0] - lap_m) - 1e-9)}
+        if self.frame.kind == "sheet":
+            return {key: panels_for(round_m, unit_m[0], max(int(unit_m[2] / self.height_m + 1e-9), 1))}
+        return {key: pallets_for(round_m, unit_m[0])} if self.frame.kind == "pallets" else {}
+
+    @cached_property
+    def sides_m(self) -> tuple[float, ...]:
+        """The sides of its outline outside, or its whole way round where that has no corners [m]."""
+        outside = self.vessel.outside
+        if isinstance(outside, Rectangle):
+            return (outside.length_m, outside.width_m) * 2
+        if not isinstance(self.bed.shape, BOARDED):
+            return (outside.perimeter_m,)
+        ring = outside.rings()[0]
+        return tuple(math.dist(one, two) for one, two in zip(ring, (*ring[1:], ring[0]), strict=True))
+
+    @property
+    def stone_kg(self) -> float:
+        """Stone for a dry wall [kg]."""
+        if self.frame.kind != "dry_stone":
+            return 0.0
+        middle_m = self.vessel.outside.perimeter_m - 4 * (self.frame.thickness_m or 0.0)
+        return dry_stone_kg(max(middle_m, 0.0) * self.height_m, self.frame.thickness_m or 0.0)
+
+    @property
+    def posts_inside_m2(self) -> float:
+        """What its posts take of the inside, from above [m2]."""
+        return posts_inside(self.frame, self.corner_count)
+
+    @cached_property
+    def floor_spans(self) -> FloorSpans | None:
+        """How far the floor's slats and bearers span; None where it has none, or stands on no legs."""
+        floor, legs = self.frame.floor, self.frame.legs
+        if floor is None or legs is None:
+            return None
+        wood = FloorWood(floor.thickness_m, floor.width_m, self.timber.elasticity_pa)
+        bays = max(math.ceil(legs.count / 2) - 1, 1)
+        return floor_spans(self.floor_load_pa, *self.floor_m, floor.bearers or 2, bays, wood)
+
+    @property
+    def floor_m(self) -> tuple[float, float]:
+        """Length and width of its floor, the longer first [m]."""
+        inside = self.vessel.inside
+        return max(inside.length_m, inside.width_m), min(inside.length_m, inside.width_m)
+
+    @property
+    def floor_load_pa(self) -> float:
+        """What its fill wet through presses on the floor with [Pa]."""
+        return weight_above(self.fill, sum(thick_m for thick_m, _ in self.fill.layers)) * GRAVITY_M_S2
 
     @property
     def span_m(self) -> float:
@@ -319,19 +316,6 @@ class BuiltFrame:
         return 0 if self.brace_spacing_m is None else ties_for(self._longest_m, self.brace_spacing_m)
 
     @cached_property
-    def screws(self) -> tuple[Screws, ...]:
-        """Screws by length; of thick beams the spikes."""
-        if not self.is_boards:
-            return ()
-        thick_m, width_m = self.section
-        long_m = screw_length(thick_m)
-        if thick_m >= BEAM_M - 1e-9 or long_m is None:
-            return (Screws(SPIKE_PER_HEIGHT * width_m, sum(spikes_for(each.length_m) for each in self.boards)),)
-        ends = {"slotted_post": 0, "corner_post": 2 * self.corner_count}.get(self.frame.corner, self.corner_count)
-        joints = (ends + self.frame.middle_posts + 2 * self.frame.ties) * self.courses.count
-        return (Screws(long_m, joints * screws_a_joint(width_m)),) if joints else ()
-
-    @cached_property
     def mass_kg(self) -> float:
         """What it weighs [kg]."""
         wood_kg = sum(each.volume_m3 * TIMBER[each.material].density_kg_m3 for each in self.pieces)
@@ -340,16 +324,18 @@ class BuiltFrame:
     @property
     def _units_kg(self) -> float:
         walling, unit_m = walling_of(self.frame), unit_of(self.frame)
-        if walling is None or unit_m is None or self.is_boards:
+        face_m2 = self.vessel.outside.perimeter_m * self.height_m
+        if self.frame.kind == "dry_stone":
+            return self.stone_kg / STONE_SPARE
+        if self.frame.kind == "hurdle":
+            return sum(WARES[key].mass_each_kg * count for key, count in self.units.items())
+        if self.frame.kind == "logs":
+            return face_m2 * (self.frame.thickness_m or 0.0) * ROUND_SHARE * WARES[LOG].mass_kg_m3
+        if self.is_boards or walling is None or unit_m is None:
             return 0.0
         if self.units:
             return sum(self.units.values()) * math.prod(unit_m) * walling.density_kg_m3
-        return (
-            self.vessel.outside.perimeter_m
-            * self.height_m
-            * (self.frame.thickness_m or unit_m[1])
-            * (walling.density_kg_m3)
-        )
+        return face_m2 * (self.frame.thickness_m or unit_m[1]) * walling.density_kg_m3
 
     @property
     def diagonal_m(self) -> float | None:
@@ -363,49 +349,15 @@ class BuiltFrame:
         return walling.life_years if walling and not self.is_boards else self.lowest.life_years
 
 
-WAVE_LAP_M = 0.076
+def posts_inside(frame: Frame, corners: int) -> float:
+    """What a frame's posts take of the inside, from above [m2]. corners: of its outline.
 
-
-def _rising_wall(
-    run_m: float, mean_m: float, unit_m: tuple[float, float, float], joint_m: float, breakage: float
-) -> UnitWall:
-    """A spiral's wall: as many units as its face takes. run_m: length of it [m]. mean_m: its mean height [m]."""
-    long_m, _, high_m = unit_m
-    laid = math.ceil(run_m * mean_m / ((long_m + joint_m) * (high_m + joint_m)) - 1e-9)
-    courses = max(math.ceil(mean_m / (high_m + joint_m) - 1e-9), 1)
-    mortar_m3 = max(run_m * mean_m * unit_m[1] - laid * math.prod(unit_m), 0.0) if joint_m else 0.0
-    return UnitWall(courses, mean_m, math.ceil(laid / courses), math.ceil(laid * (1 + breakage) - 1e-9), mortar_m3)
-
-
-def wrong_with_frame(bed: Bed, materials: Mapping[str, object], path: str) -> Iterator[PlanProblem]:
-    """What is wrong with a bed's frame. materials: own ones, which it may be of. path: how the bed is called."""
-    frame = bed.frame
-    if frame is None:
-        return
-    here = f"{path}.frame"
-    try:
-        made_m = frame_wall_m(frame)
-    except PlanProblem as problem:
-        yield PlanProblem(f"{here}.{problem.path}", problem.message)
-        return
-    if made_m is not None and bed.wall_m and abs(bed.wall_m - made_m) > AGREES_M:
-        yield PlanProblem(f"{path}.wall_m", f"is {bed.wall_m:g}, and its frame is {made_m:g} thick; leave wall_m out")
-    yield from _wrong_with_names(frame, materials, here)
-    if frame.kind == "boards" and not isinstance(bed.shape, BOARDED):
-        said = bed.shape.kind.replace("_", " ")
-        yield PlanProblem(f"{here}.kind", f"boards go round straight sides, and this is a {said}")
-    for key, wanted in (("post_m", ("corner_post", "slotted_post")), ("slot_m", ("slotted_post",))):
-        if frame.kind == "boards" and frame.corner in wanted and getattr(frame, key) is None:
-            yield PlanProblem(f"{here}.{key}", f"has to be given for a {frame.corner.replace('_', ' ')}")
-    if frame.slot_m is not None and frame.post_m is not None and 2 * frame.slot_m > frame.post_m:
-        yield PlanProblem(f"{here}.slot_m", f"is {frame.slot_m:g}, more than half of a post of {frame.post_m:g}")
-
-
-def _wrong_with_names(frame: Frame, materials: Mapping[str, object], here: str) -> Iterator[PlanProblem]:
-    known = TIMBER if frame.kind == "boards" else WALLING
-    if frame.material is not None and frame.material not in known and frame.material not in materials:
-        yield PlanProblem(f"{here}.material", f"'{frame.material}' is none of {', '.join(known)}")
-    if frame.lowest is not None and frame.lowest not in TIMBER:
-        yield PlanProblem(f"{here}.lowest", f"'{frame.lowest}' is no timber; it is one of {', '.join(TIMBER)}")
-    if frame.lining is not None and frame.lining not in materials:
-        yield PlanProblem(f"{here}.lining", f"'{frame.lining}' isn't on the shelf")
+    Posts at the corners stand inside whole, slotted ones with what stands in over the boards; so do those between.
+    """
+    post_m = frame.post_m or 0.0
+    if frame.kind != "boards" or frame.corner not in ("corner_post", "slotted_post"):
+        return 0.0
+    at_corner_m2 = post_m**2
+    if frame.corner == "slotted_post":
+        at_corner_m2 = max((post_m - section_of(frame)[0]) / 2, 0.0) ** 2
+    return corners * at_corner_m2 + 2 * frame.middle_posts * post_m**2

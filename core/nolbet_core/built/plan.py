@@ -7,10 +7,12 @@ from collections.abc import Iterator
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.buying import wrong_with_heap, wrong_with_supplier
 from nolbet_core.built.checked import Checked
+from nolbet_core.built.frame_checks import too_thin
 from nolbet_core.built.names import names_twice, unknown_names
 from nolbet_core.built.plot_checks import wrong_with_plot
 from nolbet_core.built.profiles import wrong_with_profiles
 from nolbet_core.built.supplies import Supplies, gather_supplies
+from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
@@ -68,6 +70,9 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
         found += wrong_with_heap(heap, materials, f"stock[{index}]")
     for index, supplier in enumerate(plan.suppliers):
         found += wrong_with_supplier(supplier, materials, f"suppliers[{index}]")
+    if plan.cutting.kerf_m > Cutting().kerf_m:
+        for index, bed in enumerate(plan.beds):
+            found += too_thin(bed, plan.cutting.kerf_m, f"beds[{index}]")
     return [*found, *_unknown_beds(plan), *wrong_with_profiles(plan.beds)]
 
 

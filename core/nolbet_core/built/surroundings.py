@@ -10,6 +10,7 @@ from functools import cached_property, lru_cache
 from typing import TYPE_CHECKING
 
 from nolbet_core.built.ground import ground_of, path_ground_of
+from nolbet_core.built.sources import Sources
 from nolbet_core.climate.typical import CLIMATES
 from nolbet_core.climate.weather import (
     USUAL_LATITUDE_DEG,
@@ -40,7 +41,7 @@ class Surroundings:
     plot: the measured ground in the plan's words, where it was measured. normals: of the twelve months, nothing where
     none are known. latitude_deg: where it is known [degrees]. climate_said: what the climate is guessed from, where it
     is. garden: in the plan's words, with what else is known of the place. beside: beds of the garden that lie over
-    others or under them, by key.
+    others or under them, by key. sources: where boards and bricks come from.
     """
 
     system: System
@@ -52,6 +53,7 @@ class Surroundings:
     climate_said: str | None = None
     garden: Garden | None = None
     beside: Mapping[str, Bed] = field(default_factory=dict)
+    sources: Sources = field(default_factory=Sources)
 
     @cached_property
     def hot_day_mm(self) -> float:
@@ -150,9 +152,14 @@ def climate_basis(garden: Garden) -> str | None:
     return f"No climate is entered: {usual} in the mean and even rain are taken, which may be far off."
 
 
-def surroundings_of(garden: Garden, today: date | None = None, beside: Mapping[str, Bed] | None = None) -> Surroundings:
+def surroundings_of(
+    garden: Garden,
+    today: date | None = None,
+    beside: Mapping[str, Bed] | None = None,
+    sources: Sources | None = None,
+) -> Surroundings:
     """What a garden's beds share. today: stands in for a day of filling that isn't given. beside: beds that lie over
-    others or under them, by key.
+    others or under them, by key. sources: where boards come from.
     """
     year = garden_year(
         mean_temp_of(garden),
@@ -173,4 +180,5 @@ def surroundings_of(garden: Garden, today: date | None = None, beside: Mapping[s
         climate_basis(garden),
         garden,
         beside or {},
+        sources or Sources(),
     )

@@ -7,12 +7,13 @@ from collections.abc import Callable
 from dataclasses import replace
 from typing import Any
 
-from nolbet_core.built.frame import wall_of
+from nolbet_core.built.frame import posts_inside
 from nolbet_core.built.lined import along_line, hipped_vessel, round_vessel, trench_vessel
+from nolbet_core.built.walls import wall_of
 from nolbet_core.plan import shapes as kinds
 from nolbet_core.plan.bed import Bed, Buried
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.plan.shapes import ON_THE_GROUND, WITH_CORNER_DEPTHS
+from nolbet_core.plan.shapes import BOARDED, ON_THE_GROUND, WITH_CORNER_DEPTHS
 from nolbet_core.shapes.angular import CrateGrid, LShape, Rectangle, RegularPolygon
 from nolbet_core.shapes.barrel import LyingBarrel, lying_barrel
 from nolbet_core.shapes.buried import LyingPipe, Solid, Upright, check_room, displaced
@@ -27,7 +28,7 @@ from nolbet_core.shapes.round_mound import RoundMound
 from nolbet_core.shapes.spiral import HerbSpiral, herb_spiral
 from nolbet_core.shapes.vessel import Vessel, WalledVessel, depth_under_corners, straight_vessel, tapered_vessel
 
-BED_KEYS = ("buried", "corner_depths_m", "along_m")
+BED_KEYS = ("buried", "corner_depths_m", "along_m", "frame")
 """Measures that stand beside the shape, not in it."""
 
 STANDING_SIZES = {"post": "width_m", "pot": "diameter_m", "basket": "diameter_m"}
@@ -41,7 +42,8 @@ def build_vessel(bed: Bed, path: str, problems: list[PlanProblem]) -> Vessel | N
     try:
         _check_kind(bed)
         vessel = _BUILDERS[type(bed.shape)](bed, bed.shape)
-        return _with_buried(vessel, bed, path, problems) if bed.buried else vessel
+        less = _less_posts(vessel, bed) if bed.frame is not None else vessel
+        return _with_buried(less, bed, path, problems) if bed.buried else less
     except ShapeProblem as problem:
         problems.append(_told(problem, path))
         return None
@@ -215,6 +217,20 @@ def _with_buried(vessel: Vessel, bed: Bed, path: str, problems: list[PlanProblem
         check_room(vessel.solid, _under_crest(vessel.solid, solids))
         return _sunk_in_mound(vessel, tuple(solids))
     return replace(vessel, hollow=displaced(vessel.hollow, solids))
+
+
+def _less_posts(vessel: Vessel, bed: Bed) -> Vessel:
+    """A vessel less the posts of its frame that stand inside."""
+    if bed.frame is None or not isinstance(vessel, WalledVessel) or not isinstance(bed.shape, BOARDED):
+        return vessel
+    area_m2 = posts_inside(bed.frame, len(vessel.outside.rings()[0]))
+    if area_m2 <= 0:
+        return vessel
+    posts = Upright(area_m2, 0.0, vessel.hollow.rim_m)
+    try:
+        return replace(vessel, hollow=displaced(vessel.hollow, (posts,)))
+    except ShapeProblem as problem:
+        raise ShapeProblem("frame.post_m", "its posts leave no room for fill between them") from problem
 
 
 def _under_crest(mound: Hollow, solids: list[Solid]) -> list[Solid]:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from datetime import date
 from decimal import Decimal
 
@@ -116,9 +117,17 @@ def _share(share: NeedShare, titles: Mapping[str, str], loose: bool) -> ShareFig
     )
 
 
-def chosen_haul(needs: Sequence[Need], suppliers: Sequence[Supplier]) -> Chosen | None:
-    """What to buy where for the needs; None where the garden knows no supplier."""
-    return choose(all_wanted(needs), suppliers) if suppliers else None
+def chosen_haul(
+    needs: Sequence[Need], suppliers: Sequence[Supplier], boards: Sequence[Line] = (), unpriced: Sequence[str] = ()
+) -> Chosen | None:
+    """What to buy where for the needs; None where the garden knows no supplier.
+
+    boards: lines of boards to cut. unpriced: woods that nobody offers.
+    """
+    if not suppliers:
+        return None
+    chosen = choose(all_wanted(needs), suppliers, beside=boards)
+    return replace(chosen, unpriced=tuple(dict.fromkeys((*chosen.unpriced, *unpriced)))) if unpriced else chosen
 
 
 def all_wanted(needs: Sequence[Need]) -> list[Wanted]:
@@ -131,21 +140,24 @@ def haul_figures(
 ) -> HaulFigures:
     """A chosen haul in figures, beside all in bags and all loose."""
     wants = all_wanted(needs)
+    boards = [line for line in chosen.lines if line.material in TIMBER]
     return HaulFigures(
         lines=[line_figures(line, materials) for line in chosen.lines],
         suppliers=_supplier_sums(chosen, suppliers),
         delivery=chosen.delivery,
         total=chosen.total,
         proven_optimal=False,
-        all_bags_total=_total_in(wants, suppliers, "bag"),
-        all_bulk_total=_total_in(wants, suppliers, "bulk"),
+        all_bags_total=_total_in(wants, suppliers, "bag", boards),
+        all_bulk_total=_total_in(wants, suppliers, "bulk", boards),
         unmet=list(chosen.unmet),
         unpriced=list(chosen.unpriced),
     )
 
 
-def _total_in(wants: Sequence[Wanted], suppliers: Sequence[Supplier], form: Form) -> Decimal | None:
-    chosen = choose(wants, suppliers, (form,))
+def _total_in(
+    wants: Sequence[Wanted], suppliers: Sequence[Supplier], form: Form, boards: Sequence[Line]
+) -> Decimal | None:
+    chosen = choose(wants, suppliers, (form,), boards)
     return None if chosen.unmet else chosen.total
 
 
@@ -205,9 +217,10 @@ def _cut(offer: Offer, line: Line) -> list[RollFigures]:
 
 
 def _size(offer: Offer) -> list[float]:
-    """Length, width and height of a roll or a piece, as far as they are known [m]."""
+    """Length, width and height, of a board its thickness, as far as they are known [m]."""
     if isinstance(offer, RollOffer):
         return [offer.length_m, offer.width_m]
     if isinstance(offer, PieceOffer):
-        return [each for each in (offer.length_m, offer.width_m, offer.height_m) if each is not None]
+        sides = (offer.length_m, offer.width_m, offer.height_m, offer.thickness_m)
+        return [each for each in sides if each is not None]
     return []

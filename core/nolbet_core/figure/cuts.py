@@ -5,24 +5,28 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Sequence
 from decimal import Decimal
+from functools import lru_cache
 
+from nolbet_core.built.sources import USUAL_LENGTHS_M, boards_in
 from nolbet_core.built.state import is_begun
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.cuts.programme import SECONDS, CutPlan, cut_plan
 from nolbet_core.cuts.stock import CutWish, Length, Pattern, Saw, used
-from nolbet_core.figure.frame_figures import CutBoard, CutsFigures, UncutFigures, UnpricedBoards
+from nolbet_core.figure.frame_figures import CutBoard, CutsFigures, LyingBoards, UncutFigures, UnpricedBoards
 from nolbet_core.frame.corners import joined
-from nolbet_core.haul.offers import PieceOffer, Supplier
+from nolbet_core.haul.lengths import BoardSection, board_line, lengths_offered
+from nolbet_core.haul.offers import SAME_M, Line, Supplier
 from nolbet_core.plan.garden import Plan
 from nolbet_core.record import record
 
-USUAL_LENGTHS_M = (1.8, 2.4, 3.0, 3.6, 4.2, 4.8)
-"""What boards are sold in where nobody has said."""
+Stick = tuple[str, float, float, float]
+"""A wood's key, and a board's thickness, width and length [m]."""
 
-SAME_M = 0.0005
+WORTH_KEEPING_M = 0.3
+"""Shorter offcuts are firewood [m]."""
 
-Section = tuple[str, float, float]
-"""A wood's key, and a board's thickness and width [m]."""
+JOINED = ("long side", "short side", "side")
+"""Pieces that may be made of several boards where none is long enough; posts, legs and bearers never are."""
 
 
 @record
@@ -36,7 +40,7 @@ class _Source:
 
 @record
 class _CutSection:
-    section: Section
+    section: BoardSection
     wishes: list[CutWish]
     sources: list[_Source]
     plan: CutPlan
@@ -70,74 +74,100 @@ def cuts_figures(
         give_m=saw.give_m,
         cuts=sum(_cuts_in(board, saw) * board.count for board in boards),
         offcuts_m=sum(board.offcut_m * board.count for board in boards),
+        lying_after=_left_lying(boards, plan),
     )
 
 
-def _asked(beds: Sequence[WorkedBed]) -> dict[Section, Counter[tuple[float, int]]]:
-    """Pieces by section: lengths [m] with the course they lie in, and how many."""
-    asked: dict[Section, Counter[tuple[float, int]]] = {}
+def board_lines(cuts: CutsFigures, suppliers: Sequence[Supplier]) -> list[Line]:
+    """What the boards that are bought come to as lines of a haul."""
+    counts: Counter[Stick] = Counter()
+    for board in cuts.boards:
+        if board.source == "bought" and board.supplier is not None:
+            counts[board.material, board.thickness_m, board.width_m, board.length_m] += board.count
+    lines = []
+    for (material, thick_m, wide_m, length_m), count in counts.items():
+        offered = lengths_offered((material, thick_m, wide_m), suppliers)
+        lines += [board_line(each, count) for each in offered if each.length_m == length_m]
+    return lines
+
+
+def _left_lying(boards: Sequence[CutBoard], plan: Plan) -> list[LyingBoards]:
+    """Boards on hand once all is sawn: those there were less those that were cut, and the offcuts worth keeping."""
+    used: Counter[Stick] = Counter()
+    offcuts: Counter[Stick] = Counter()
+    for board in boards:
+        if board.source == "stock":
+            used[board.material, board.thickness_m, board.width_m, board.length_m] += board.count
+        if board.offcut_m >= WORTH_KEEPING_M:
+            left_m = int(board.offcut_m * 1000) / 1000
+            offcuts[board.material, board.thickness_m, board.width_m, left_m] += board.count
+    lying = []
+    for entry in plan.stock:
+        if not entry.is_boards:
+            continue
+        stick = (entry.material, entry.thickness_m or 0.0, entry.width_m or 0.0, entry.length_m or 0.0)
+        taken = min(used[stick], entry.count or 1)
+        used[stick] -= taken
+        if (entry.count or 1) > taken:
+            lying.append(LyingBoards(*stick, (entry.count or 1) - taken, entry.usable_m))
+    return lying + [LyingBoards(*stick, count, None) for stick, count in offcuts.items()]
+
+
+def _asked(beds: Sequence[WorkedBed]) -> dict[BoardSection, Counter[tuple[float, bool]]]:
+    """Pieces by section: lengths [m], whether they may be joined, and how many."""
+    asked: dict[BoardSection, Counter[tuple[float, bool]]] = {}
     for worked in beds:
         if worked.framed is None or is_begun(worked.bed, worked.state):
             continue
         for piece in worked.framed.pieces:
             section = (piece.material, piece.thickness_m, piece.width_m)
-            asked.setdefault(section, Counter())[piece.length_m, 0] += piece.count * worked.bed.count
+            joinable = piece.part.startswith(JOINED)
+            asked.setdefault(section, Counter())[piece.length_m, joinable] += piece.count * worked.bed.count
     return asked
 
 
 def _cut(
-    section: Section, lengths: Counter[tuple[float, int]], plan: Plan, suppliers: Sequence[Supplier], saw: Saw,
+    section: BoardSection, lengths: Counter[tuple[float, bool]], plan: Plan, suppliers: Sequence[Supplier], saw: Saw,
     seconds: float,
 ) -> _CutSection:  # fmt: skip
-    offered = _on_sale(section, suppliers)
+    offered = [
+        _Source(Length(each.length_m, each.price), each.supplier.name, is_stock=False)
+        for each in lengths_offered(section, suppliers)
+    ]
     unpriced = not offered
     if unpriced:
         offered = [_Source(Length(each, Decimal(str(each))), None, is_stock=False) for each in USUAL_LENGTHS_M]
     sources = [*offered, *_on_hand(section, plan)]
     longest_m = max(each.board.length_m for each in sources)
     counts: Counter[float] = Counter()
-    for (length_m, _), count in lengths.items():
+    for (length_m, joinable), count in lengths.items():
         for number in range(count):
-            for part in joined(length_m, longest_m, number % 2):
+            for part in joined(length_m, longest_m, number % 2) if joinable else [length_m]:
                 counts[round(part, 9)] += 1
     wishes = [CutWish(length_m, count) for length_m, count in counts.items()]
     wishes.sort(key=lambda wish: -wish.length_m)
-    cut = cut_plan(wishes, [each.board for each in sources], saw, seconds)
+    asked = tuple((wish.length_m, wish.count) for wish in wishes)
+    boards = tuple((each.board.length_m, each.board.price, each.board.count, each.board.usable_m) for each in sources)
+    cut = _kept_cut(asked, boards, (saw.kerf_m, saw.give_m), seconds)
     return _CutSection(section, wishes, sources, cut, unpriced)
 
 
-def _on_sale(section: Section, suppliers: Sequence[Supplier]) -> list[_Source]:
-    """The cheapest offer of each length."""
-    best: dict[float, _Source] = {}
-    for supplier in suppliers:
-        for offer in supplier.offers:
-            if not isinstance(offer, PieceOffer) or offer.length_m is None or not _is_of(offer, section):
-                continue
-            price = offer.price / offer.count
-            known = best.get(offer.length_m)
-            if known is None or price < known.board.price:
-                best[offer.length_m] = _Source(Length(offer.length_m, price), supplier.name, is_stock=False)
-    return list(best.values())
+@lru_cache(maxsize=64)
+def _kept_cut(
+    asked: tuple[tuple[float, int], ...],
+    boards: tuple[tuple[float, Decimal, int | None, float | None], ...],
+    saw: tuple[float, float],
+    seconds: float,
+) -> CutPlan:
+    """The cheapest cuts, kept while nothing of what they rest on changes."""
+    lengths = [Length(*each) for each in boards]
+    return cut_plan([CutWish(*each) for each in asked], lengths, Saw(*saw), seconds)
 
 
-def _is_of(offer: PieceOffer, section: Section) -> bool:
-    material, thick_m, wide_m = section
-    return (
-        offer.material == material
-        and abs((offer.thickness_m or 0.0) - thick_m) < SAME_M
-        and abs((offer.width_m or 0.0) - wide_m) < SAME_M
-    )
-
-
-def _on_hand(section: Section, plan: Plan) -> list[_Source]:
-    material, thick_m, wide_m = section
+def _on_hand(section: BoardSection, plan: Plan) -> list[_Source]:
     return [
         _Source(Length(entry.length_m or 0.0, Decimal(0), entry.count or 1, entry.usable_m), None, is_stock=True)
-        for entry in plan.stock
-        if entry.is_boards
-        and entry.material == material
-        and abs((entry.thickness_m or 0.0) - thick_m) < SAME_M
-        and abs((entry.width_m or 0.0) - wide_m) < SAME_M
+        for entry in boards_in(section, plan.stock)
     ]
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 
-from nolbet_core.figure.figures import PitFigures, PlanFigures, SectionFigures
+from nolbet_core.figure.figures import PitFigures, PlanFigures, SectionFigures, WallLook
 from nolbet_core.plan.bed import Bed
 from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.ribbon import Ribbon
@@ -59,7 +59,26 @@ def section_figures(
         walls=drawn_rings(walls),
         solids=[drawn_ring(ring) for ring in _solids(bed, hollow)],
         pit=pit,
+        wall=_look(bed),
+        legs=_legs(bed),
     )
+
+
+LOOKS: dict[str, WallLook] = {"units": "brick", "dry_stone": "stone", "sheet": "metal"}
+"""What walls of no wood look like, by the kind of frame."""
+
+
+def _look(bed: Bed) -> WallLook:
+    frame = bed.frame
+    if frame is None:
+        return "timber"
+    return "stone" if frame.material in ("block", "stone") else LOOKS.get(frame.kind, "timber")
+
+
+def _legs(bed: Bed) -> int:
+    if bed.frame is not None and bed.frame.legs is not None:
+        return bed.frame.legs.count
+    return bed.stand.legs or 0 if bed.stand else 0
 
 
 def _solids(bed: Bed, hollow: Sequence[Ring]) -> Iterable[Ring]:

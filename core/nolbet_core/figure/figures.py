@@ -145,12 +145,16 @@ class RunoffFigures:
     held_l: float
 
 
+WallLook = Literal["timber", "brick", "stone", "metal"]
+"""What a wall looks like."""
+
+
 @record
 class SectionFigures:
     """A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
 
     ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried. pit: what it lies
-    over, where it lies over one.
+    over, where it lies over one. wall: what its wall looks like. legs: how many it stands on, 0 where on none.
     """
 
     form: Form
@@ -161,6 +165,8 @@ class SectionFigures:
     hollow: list[Line]
     walls: list[Line]
     solids: list[Line]
+    wall: WallLook
+    legs: int
     pit: PitFigures | None = None
 
 

@@ -48,12 +48,76 @@ class FrontPiece:
 
 
 @record
+class CoursesMade:
+    """What so many courses make, and what their boards cost by the metre; null where nobody offers them."""
+
+    courses: int
+    height_m: float
+    price: Decimal | None
+
+
+@record
+class NearSize:
+    """A size near the bed's own that wastes no board, measured as the bed is. whole: no board is cut at all."""
+
+    length_m: float
+    width_m: float
+    whole: bool
+
+
+@record
+class HeightFigures:
+    """How the box gets to a working height: courses, the depth they make, and legs, null on the ground.
+
+    rim_m: over the path then. fits: within what that posture wants.
+    """
+
+    posture: str
+    name: str
+    courses: int
+    depth_m: float
+    leg_m: float | None
+    rim_m: float
+    fits: bool
+
+
+@record
+class FloorFigures:
+    """How far slats and bearers of a floor on legs span, and how far they may."""
+
+    slat_m: float
+    slat_most_m: float
+    bearer_m: float
+    bearer_most_m: float
+
+
+@record
+class FixingFigures:
+    """What holds a frame together and keeps it. brackets: instead of posts. stain_m3: two coats, outside and on top.
+
+    pilot_m: how wide holes are drilled for its screws, null where none are.
+    """
+
+    brackets: int
+    stakes: int
+    adhesive_tubes: int
+    mortar_bags: int
+    concrete_bags: int
+    post_gravel_m3: float
+    stone_kg: float
+    stain_m3: float
+    pilot_m: float | None
+
+
+@record
 class FrameFigures:
     """A bed's frame. fewer_m, more_m: how high one course less and one more would stand; rip_to_m: how wide the topmost
     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
-    brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of all
-    that stands on its legs. life_years: how long it lasts, the least and the most. front, above: to draw, the long side
-    and the lowest course.
+    brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of
+    all that stands on its legs; foot_pressure_pa: of one on the ground. life_years: how long it lasts, the least and
+    the most. price: at the cheapest offers, boards by the metre, null where nobody offers them; price_a_year: over its
+    life, the least and the most; unpriced: what nobody offers. choices: other courses. sizes: near its own, that waste
+    no board. heights: to work at. front, above: to draw, the long side and the lowest course.
     """
 
     courses: int
@@ -78,7 +142,16 @@ class FrameFigures:
     concrete_m3: float
     mass_kg: float
     leg_load_kg: float | None
+    foot_pressure_pa: float | None
     life_years: tuple[float, float]
+    price: Decimal | None
+    price_a_year: tuple[Decimal, Decimal] | None
+    unpriced: list[str]
+    choices: list[CoursesMade]
+    sizes: list[NearSize]
+    heights: list[HeightFigures]
+    floor: FloorFigures | None
+    fixings: FixingFigures
     front: list[FrontPiece]
     above: list[Line]
 
@@ -123,11 +196,24 @@ class UncutFigures:
 
 
 @record
+class LyingBoards:
+    """Boards on hand, as the plan file writes them."""
+
+    material: str
+    thickness_m: float
+    width_m: float
+    length_m: float
+    count: int
+    usable_m: float | None
+
+
+@record
 class CutsFigures:
     """How a garden's boards are cut together.
 
     price: of those bought that somebody offers, null where none are; lower_bound: no plan costs less. unpriced: boards
-    that nobody offers: usual lengths are taken for them. uncut: what can't be cut.
+    that nobody offers: usual lengths are taken for them. uncut: what can't be cut. lying_after: boards on
+    hand once all is sawn, offcuts of 0.3 m and more with them.
     """
 
     boards: list[CutBoard]
@@ -140,3 +226,4 @@ class CutsFigures:
     give_m: float
     cuts: int
     offcuts_m: float
+    lying_after: list[LyingBoards]

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from nolbet_core.built.fittings import THROUGH_THE_WALL, across_of
 from nolbet_core.built.footing import TURF_M
-from nolbet_core.built.frame import wall_of
+from nolbet_core.built.walls import wall_of
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings

@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.buying import stock_of, suppliers_of
-from nolbet_core.built.frame import BuiltFrame, unit_of
+from nolbet_core.built.fixings import bought_fixings, bought_loose, bought_units
+from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.runoff import soak_wares
 from nolbet_core.built.state import is_begun
 from nolbet_core.built.supplies import Supplies
@@ -16,13 +17,13 @@ from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
 from nolbet_core.figure.buying_figures import SpringOrder, TopUpOfBed
 from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.haul.offers import TOLERANCE_M3
-from nolbet_core.haul.wanted import Board, Box
+from nolbet_core.haul.wanted import Board
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.record import record
+from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
-from nolbet_core.shelf.wares import WARES
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk
 
@@ -67,10 +68,12 @@ def _add_frame(sums: NeedSums, framed: BuiltFrame, bed: Bed) -> None:
         sums.add_board(bed.count, board, piece.volume_m3 * TIMBER[piece.material].density_kg_m3, bed.key)
     if framed.lining is not None:
         sums.add(bed.count, [framed.lining], bed.key)
-    for key, count in framed.units.items():
-        unit_m = unit_of(framed.frame)
-        if key in WARES and unit_m is not None:
-            sums.add_ware(bed.count, WARES[key], Box(*unit_m, count), bed.key)
+    for ware, box in (*bought_units(framed), *bought_fixings(framed)):
+        sums.add_ware(bed.count, ware, box, bed.key)
+    shelf = standard_shelf()
+    for material, loose_m3 in bought_loose(framed).items():
+        asked = Bulk(shelf[material], "volume", loose_m3)
+        sums.add(bed.count, [bulk_standing(asked, (0.0, 0.0), loose_m3 / shelf[material].loose_factor, 0.0)], bed.key)
 
 
 def spring_order(

@@ -12,13 +12,14 @@ from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.lined import lies_somewhere
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.profiles import in_profiles
+from nolbet_core.built.sources import sources_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
 from nolbet_core.cuts.programme import SECONDS
 from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
-from nolbet_core.figure.cuts import cuts_figures
+from nolbet_core.figure.cuts import board_lines, cuts_figures
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.figure.findings import bought_keys, gravest_first, judged_buying
@@ -68,21 +69,23 @@ def figure_plan(built: BuiltPlan, today: date | None = None, seconds: float | No
     """Figures of a whole plan as built: every bed, the plot, the needs of all, and the haul.
 
     today: stands in for days of filling that aren't given. seconds: as long as cutting the frames' boards may take [s];
-    they aren't cut where it isn't given.
+    where it isn't given they are neither cut nor bought.
     """
     plan, supplies = built.plan, built.supplies
-    around = surroundings_of(plan.garden, today, in_profiles(plan.beds))
+    around = surroundings_of(plan.garden, today, in_profiles(plan.beds), sources_of(plan, supplies.materials))
     figured, laid, needs = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
     titles, coming = _titles(plan), coming_of(plan, today)
-    chosen = chosen_haul(needs, suppliers)
+    cuts = cuts_figures([each.worked for each in figured], plan, suppliers, seconds) if seconds else None
+    boards = board_lines(cuts, suppliers) if cuts else []
+    chosen = chosen_haul(needs, suppliers, boards, [each.material for each in cuts.unpriced] if cuts else ())
     return Figures(
         beds=[_with_others(each, laid, chosen, supplies) for each in figured],
         plot=_plot(laid, figured),
         needs=[need_figures(need, supplies.materials, titles, coming.get(need.material, ())) for need in needs],
         haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
         spring=spring_order([each.worked for each in figured], needs, plan, supplies),
-        cuts=cuts_figures([each.worked for each in figured], plan, suppliers, seconds) if seconds else None,
+        cuts=cuts,
     )
 
 
@@ -91,7 +94,7 @@ def figure_cuts(built: BuiltPlan, today: date | None = None, seconds: float = SE
     as it may take [s].
     """
     plan, supplies = built.plan, built.supplies
-    around = surroundings_of(plan.garden, today, in_profiles(plan.beds))
+    around = surroundings_of(plan.garden, today, in_profiles(plan.beds), sources_of(plan, supplies.materials))
     framed = [worked_bed(each, around, supplies.materials) for each in built.beds if each.bed.frame is not None]
     return cuts_figures(framed, plan, suppliers_of(plan, supplies.materials), seconds)
 
@@ -109,7 +112,10 @@ def figure_alone(bed: Bed, plan: Plan, supplies: Supplies, today: date | None = 
 
 def figure_beds(built: BuiltPlan) -> Figures:
     """Figures of every bed, the plot and the needs, without the haul."""
-    around = surroundings_of(built.plan.garden, beside=in_profiles(built.plan.beds))
+    plan = built.plan
+    around = surroundings_of(
+        plan.garden, beside=in_profiles(plan.beds), sources=sources_of(plan, built.supplies.materials)
+    )
     figured, laid, needs = _beds_and_needs(built, around)
     return Figures(
         beds=[each.figures for each in figured],

@@ -25,6 +25,7 @@ from nolbet_core.findings.blend import (
     WeedSeed,
     WicksLittle,
 )
+from nolbet_core.findings.boards import BoardsCut, CornersByTurns, FloorSags, JointsInLine, SplintersAtLiner
 from nolbet_core.findings.buying import HeavyLift, NoOffer
 from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RichLayer, RootZoneCarbon
 from nolbet_core.findings.finding import VIEWS, BedFinding, Finding, Found, Subject, ViewName
@@ -134,7 +135,12 @@ FINDINGS: tuple[Finding[Any], ...] = (
     HeadspaceSmall(),
     PitNotFull(),
     FrameOffDepth(),
+    CornersByTurns(),
+    BoardsCut(),
+    JointsInLine(),
+    FloorSags(),
     BraceFar(),
+    SplintersAtLiner(),
     WallHigh(),
     LegsUnbraced(),
     FootSinks(),

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from nolbet_core.built.frame import wall_of
+from nolbet_core.built.walls import wall_of
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import BedFinding, Found, Level
 from nolbet_core.findings.mend import Mend, set_keys, thickness_of

@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.frame_cost import BraceWay, brace_ways
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
-from nolbet_core.findings.mend import Mend, set_keys
-from nolbet_core.frame.bowing import brace_spacing, side_pressure
-from nolbet_core.quantities.writing import show_length, show_mass
+from nolbet_core.findings.mend import Mend, MendStep, set_keys
+from nolbet_core.frame.fasteners import BEAM_M
+from nolbet_core.quantities.writing import show_length, show_mass, show_money, show_sawn
 
 PERMIT_M = 1.2
 DEPTH_OFF_M = 0.010
@@ -19,8 +20,6 @@ SOFT_GROUND_PA = 75_000.0
 GRAVITY_M_S2 = 9.81
 SOUR_PH = 5.5
 TOLERANCE_M = 1e-6
-STEP_M = 0.001
-THICKEST_M = 0.2
 
 
 class BraceFar(BedFinding):
@@ -37,27 +36,47 @@ class BraceFar(BedFinding):
         if framed is None or framed.brace_spacing_m is None or framed.span_m <= framed.brace_spacing_m + TOLERANCE_M:
             return
         span, most = (show_length(each, worked.system) for each in (framed.span_m, framed.brace_spacing_m))
-        wanted = framed.ties
-        many = "a tie across the middle" if wanted == 1 else f"{wanted} ties across"
+        ways = brace_ways(framed, worked.around.sources)
+        said = [_said(each, worked) for each in ways]
+        best, label = ways[0], _label(ways[0])
         yield Found(
             "caution" if framed.span_m > 1.5 * framed.brace_spacing_m else "advice",
             f"The long side runs {span} between its supports; this board bows less up to {most}.",
             "Wet soil pushes the lowest board out, more each year as the wood creeps, and corners open.",
-            f"Put in {many}, stakes outside, or boards {_thicker(worked)} thick.",
-            mend=Mend(f"Put in {many}", set_keys("frame", ties=wanted)),
+            f"Cheapest first: {', or '.join(said)}." if best.price is not None else f"{_upper(', or '.join(said))}.",
+            mend=Mend(_upper(label), _steps(best)),
         )
 
 
-def _thicker(worked: WorkedBed) -> str:
-    """How thick boards had to be that need no support."""
-    framed = worked.framed
-    if framed is None:
-        return ""
-    thick_m, width_m = framed.section
-    pressure = side_pressure(framed.fill, max(framed.height_m - width_m / 2, 0.0))
-    while brace_spacing(pressure, thick_m, framed.lowest.elasticity_pa) < framed.span_m and thick_m < THICKEST_M:
-        thick_m += STEP_M
-    return show_length(thick_m, worked.system)
+def _upper(text: str) -> str:
+    return text[0].upper() + text[1:]
+
+
+def _label(way: BraceWay) -> str:
+    """A way to hold a side in a few words."""
+    if way.way == "tie":
+        return "put in a tie across the middle" if way.count == 1 else f"put in {way.count} ties across"
+    if way.way == "post":
+        return f"set {way.count} posts outside"
+    return f"take {way.nominal} boards"
+
+
+def _said(way: BraceWay, worked: WorkedBed) -> str:
+    label = _label(way)
+    if way.way == "thicker":
+        label += f", {show_sawn(way.section_m[0], worked.system)} thick"
+    if way.price is None:
+        return label
+    garden = worked.around.garden
+    return f"{label} ({show_money(way.price, garden.currency if garden else 'USD')}{' more' if way.nominal else ''})"
+
+
+def _steps(way: BraceWay) -> tuple[MendStep, ...]:
+    if way.way == "tie":
+        return set_keys("frame", ties=way.count)
+    if way.way == "post":
+        return set_keys("frame", middle_posts=way.count // 2, post_m=way.section_m[0])
+    return set_keys("frame", nominal=way.nominal, thickness_m=None, width_m=None)
 
 
 class FrameOffDepth(BedFinding):
@@ -250,7 +269,7 @@ class EndGrain(BedFinding):
         framed = worked.framed
         if framed is None or not framed.is_boards or framed.frame.corner in ("corner_post", "slotted_post"):
             return
-        if not framed.screws or framed.section[0] >= 0.075:
+        if framed.section[0] >= BEAM_M:
             return
         yield Found(
             "advice",

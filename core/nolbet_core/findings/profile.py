@@ -154,15 +154,17 @@ class PalletsTreated(BedFinding):
     code = "pallets_treated"
     level = ("advice",)
     topic = "health"
-    when = "a mound is faced with pallets"
+    when = "a mound is faced with pallets, or a frame is made of them"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
-        """Every mound faced with pallets."""
-        if worked.bed.faced is None or worked.bed.faced.material != "pallets":
+        """Every mound faced with pallets, and every frame of them."""
+        faced, frame = worked.bed.faced, worked.bed.frame
+        of_pallets = faced is not None and faced.material == "pallets"
+        if not of_pallets and (frame is None or frame.kind != "pallets"):
             return
         yield Found(
             "advice",
-            "The sides are faced with pallets.",
+            "The sides are faced with pallets." if of_pallets else "The wall is made of pallets.",
             "Some were fumigated with methyl bromide, and nobody knows what was spilt on them.",
             "Take those stamped HT (heat treated, ISPM 15), none stamped MB, none stained or painted. " + DEFER,
         )

@@ -270,6 +270,8 @@ class LinerPierced(BedFinding):
             return
         full_m = worked.water.store.full_m
         posts = sum(each.count for each in worked.bed.buried if each.kind == "post" and each.bottom_m < full_m)
+        if worked.framed is not None and worked.framed.posts_inside_m2 > 0:
+            posts += worked.framed.posts
         if not posts:
             return
         yield Found(

@@ -16,6 +16,16 @@ IN_GROUND_PER_HEIGHT = 0.5
 """Half of what stands above the ground: a third of the post's length."""
 HOLE_ACROSS = 3.0
 """How many times wider than the post its hole is, round."""
+GRAVEL_BELOW_M = 0.10
+BAG_SETS_M3 = 0.0095
+"""What a bag of 20 kg of dry concrete sets to [m3]; mortar to about as much."""
+TUBE_LAYS_M = 10.0
+"""How long a bead of 6 mm a tube of 300 mL lays [m]."""
+NARROW_M = 0.15
+"""Units up to so wide are glued with one bead, wider ones with two [m]."""
+COATS = 2
+COVERS_M2_M3 = 10_000.0
+"""What a litre of stain covers: ten square metres (estimate, 8 to 14)."""
 
 
 def screw_length(thick_m: float) -> float | None:
@@ -50,3 +60,32 @@ def post_depth(height_m: float, in_ground_m: float | None = None) -> float:
 def concrete_for(posts: int, post_m: float, depth_m: float) -> float:
     """Concrete round posts [m3]: round holes three posts wide, less the posts. post_m: of a square one [m]."""
     return posts * depth_m * post_m**2 * (HOLE_ACROSS**2 * math.pi / 4 - 1)
+
+
+def gravel_below(posts: int, post_m: float) -> float:
+    """Gravel under posts in their holes [m3]. post_m: of a square one [m]."""
+    return posts * GRAVEL_BELOW_M * math.pi * (HOLE_ACROSS * post_m) ** 2 / 4
+
+
+def concrete_bags(concrete_m3: float) -> int:
+    """Bags of 20 kg of dry concrete that set to a volume [m3]."""
+    return math.ceil(concrete_m3 / BAG_SETS_M3 - 1e-9)
+
+
+def mortar_bags(mortar_m3: float) -> int:
+    """Bags of 20 kg of dry mortar that fill the joints [m3]."""
+    return math.ceil(mortar_m3 / BAG_SETS_M3 - 1e-9)
+
+
+def adhesive_tubes(round_m: float, courses: int, wide_m: float) -> int:
+    """Tubes of adhesive between courses laid without mortar.
+
+    round_m: length of a course [m]. wide_m: of a unit [m]. None goes below the lowest course.
+    """
+    beads = 1 if wide_m <= NARROW_M + 1e-9 else 2
+    return math.ceil(beads * round_m * max(courses - 1, 0) / TUBE_LAYS_M - 1e-9)
+
+
+def coat_m3(area_m2: float) -> float:
+    """Stain for two coats on an area [m2], in [m3]."""
+    return COATS * area_m2 / COVERS_M2_M3

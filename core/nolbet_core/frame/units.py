@@ -13,6 +13,13 @@ STONE_KG_M3 = 2500.0
 STONE_SPARE = 1.1
 WAVE_LAP_M = 0.076
 """One wave of corrugated metal [m]."""
+LONGEST_LOG_M = 2.4
+"""What two people carry and roll into place [m] (estimate)."""
+ROD_ACROSS_M = 0.020
+ROD_LONG_M = 2.0
+"""Rods that hurdles are woven of: how thick and long in the mean [m] (estimate)."""
+HURDLE_STAKES_M = 0.35
+"""From stake to stake of a woven wall [m] (estimate, 0.3 to 0.45)."""
 
 
 @record
@@ -54,11 +61,39 @@ def dry_stone_kg(face_m2: float, thick_m: float, density_kg_m3: float = STONE_KG
     return face_m2 * thick_m * (1 - STONE_VOIDS) * density_kg_m3 * STONE_SPARE
 
 
-def panels_for(round_m: float, panel_m: float) -> int:
-    """Sheets of corrugated metal round a bed [m], each overlapping the next by a wave. panel_m: width of one [m]."""
-    return math.ceil(round_m / (panel_m - WAVE_LAP_M) - 1e-9)
+def panels_for(round_m: float, panel_m: float, rows: int = 1) -> int:
+    """Sheets of corrugated metal round a bed [m], each overlapping the next by a wave.
+
+    panel_m: width of one [m]. rows: how many times its height goes into a sheet, so many pieces each one gives.
+    """
+    return math.ceil(math.ceil(round_m / (panel_m - WAVE_LAP_M) - 1e-9) / rows)
 
 
 def pallets_for(round_m: float, pallet_m: float) -> int:
     """Pallets side by side round a bed [m]. pallet_m: length of one [m]."""
     return math.ceil(round_m / pallet_m - 1e-9)
+
+
+def logs_for(side_m: float, height_m: float, across_m: float) -> int:
+    """Logs of a thickness [m] laid on each other along a side [m] to a height [m], none longer than one can carry."""
+    return math.ceil(side_m / LONGEST_LOG_M - 1e-9) * max(round(height_m / across_m), 1)
+
+
+def hurdle_rods(round_m: float, height_m: float) -> tuple[int, int]:
+    """Rods and stakes of a woven wall round a bed [m] to a height [m]."""
+    rods = math.ceil(round_m * height_m / (ROD_ACROSS_M * ROD_LONG_M) - 1e-9)
+    return rods, math.ceil(round_m / HURDLE_STAKES_M - 1e-9)
+
+
+def rising_wall(
+    run_m: float, mean_m: float, unit_m: tuple[float, float, float], joint_m: float, breakage: float
+) -> UnitWall:
+    """A spiral's wall: as many units as its face takes. run_m: length of it [m]. mean_m: its mean height [m].
+
+    Others as in unit_wall.
+    """
+    long_m, _, high_m = unit_m
+    laid = math.ceil(run_m * mean_m / ((long_m + joint_m) * (high_m + joint_m)) - 1e-9)
+    courses = max(math.ceil(mean_m / (high_m + joint_m) - 1e-9), 1)
+    mortar_m3 = max(run_m * mean_m * unit_m[1] - laid * math.prod(unit_m), 0.0) if joint_m else 0.0
+    return UnitWall(courses, mean_m, math.ceil(laid / courses), math.ceil(laid * (1 + breakage) - 1e-9), mortar_m3)

@@ -41,10 +41,14 @@ class Chosen:
         return drops_for([line for line in self.lines if line.supplier.key == supplier_key])
 
 
-def choose(wants: Sequence[Wanted], suppliers: Sequence[Supplier], forms: Sequence[Form] = LOOSE_FORMS) -> Chosen:
+def choose(
+    wants: Sequence[Wanted], suppliers: Sequence[Supplier], forms: Sequence[Form] = LOOSE_FORMS,
+    beside: Sequence[Line] = (),
+) -> Chosen:  # fmt: skip
     """Meet everything wanted from one offer each, at the least cost found.
 
-    wants: what is to be bought. suppliers: who offers what. forms: how loose material may come.
+    wants: what is to be bought. suppliers: who offers what. forms: how loose material may come. beside: lines that are
+    bought whatever is chosen, as boards are.
 
     Each thing starts with the offer that is cheapest with its own delivery; then each is moved where the whole becomes
     cheaper, until nothing moves. That is the least for each thing beside the others, not proven the least of all: an
@@ -53,10 +57,10 @@ def choose(wants: Sequence[Wanted], suppliers: Sequence[Supplier], forms: Sequen
     asked = [want for want in wants if not _is_loose(want) or want.volume_m3 > TOLERANCE_M3]
     ways = [_ways(want, suppliers, forms) for want in asked]
     taken = {index: min(lines, key=_alone) for index, lines in enumerate(ways) if lines}
-    while _improve(taken, ways):
+    while _improve(taken, ways, beside):
         pass
     lacking = [want for want, lines in zip(asked, ways, strict=True) if not lines]
-    lines = tuple(taken.values())
+    lines = (*beside, *taken.values())
     return Chosen(
         lines,
         delivery_for(lines),
@@ -88,10 +92,10 @@ def _cost(lines: list[Line]) -> tuple[Decimal, float]:
     return price, sum(line.left_over_m3 for line in lines)
 
 
-def _improve(taken: dict[int, Line], ways: Sequence[list[Line]]) -> bool:
+def _improve(taken: dict[int, Line], ways: Sequence[list[Line]], beside: Sequence[Line]) -> bool:
     moved = False
     for index, current in list(taken.items()):
-        others = [line for key, line in taken.items() if key != index]
+        others = [*beside, *(line for key, line in taken.items() if key != index)]
         best = _cheapest_beside(others, ways[index])
         if _cost([*others, best]) < _cost([*others, current]):
             taken[index] = best

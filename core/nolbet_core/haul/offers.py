@@ -203,7 +203,7 @@ def _boxes(offer: PieceOffer, wanted: Wanted) -> int | None:
             if offer.diameter_m is not None and abs(offer.diameter_m - box.diameter_m) > SAME_M:
                 return None
             continue
-        own = sorted((box.length_m, box.width_m, box.height_m))
+        own = sorted(each for each in (box.length_m, box.width_m, box.height_m) if each > 0)
         if size and (len(size) != len(own) or any(abs(a - b) > SAME_M for a, b in zip(size, own, strict=True))):
             return None
     return sum(box.count for box in wanted.boxes) or None

@@ -42,7 +42,7 @@ class Frame(Model):
     courses: those nearest to the bed's depth unless said. post_m, slot_m: of square posts, and of their slots.
     posts_in: what they stand in. in_ground_m: how deep. lowest: another timber for the first course. unit_m: length,
     width and height of a brick, block or panel; joint_m: between them; breakage: share more that is bought. ties: how
-    many hold the long sides together. lining: the sheet inside. lasts_years: where that is known.
+    many hold the long sides together; middle_posts: along each long side, between its ends. lining: the sheet inside.
     """
 
     kind: FrameKind

@@ -73,6 +73,18 @@ def _mixed_inches(eighths: int) -> str:
     return f"{whole} {_EIGHTHS[part]}" if whole else _EIGHTHS[part]
 
 
+def show_sawn(length_m: float, system: System) -> str:
+    """A length as it is marked for the saw [m]: whole millimetres, or sixteenths of an inch."""
+    if system is System.METRIC:
+        return f"{fixed(length_m * 1000, 0)} mm"
+    sixteenths = math.floor(length_m / INCH_M * 16 + 0.5)
+    whole, part = divmod(sixteenths, 16)
+    if part == 0:
+        return f'{whole}"'
+    shared = math.gcd(part, 16)
+    return f'{f"{whole} " if whole else ""}{part // shared}/{16 // shared}"'
+
+
 def show_fall(fall_m: float, system: System) -> str:
     """How far a level falls [m], finer than a tape is read: in hundredths of an inch or tenths of a mm."""
     if system is System.FT_IN:

@@ -33,3 +33,7 @@ WALLING: dict[str, Walling] = {
     )
 }
 """By key (estimates; brick and block of the sizes of BS EN 771)."""
+
+LOG = "wall_log"
+ROD = "hurdle_rod"
+STAKE = "stake"

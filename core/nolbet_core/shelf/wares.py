@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from nolbet_core.record import record
-from nolbet_core.shelf.walling import WALLING
+from nolbet_core.shelf.walling import LOG, ROD, STAKE, WALLING
 
 DRAIN_PIPE = "drain_pipe"
 CRATE = "void_crate"
@@ -11,6 +11,11 @@ TUBE = "water_tube"
 WALL_FITTING = "wall_fitting"
 TAP = "tap"
 PIPE_CAP = "pipe_cap"
+SCREW = "screw"
+SPIKE = "spike"
+ADHESIVE = "wall_adhesive"
+MORTAR_BAG = "mortar_bag"
+CONCRETE_BAG = "concrete_bag"
 
 
 @record
@@ -48,6 +53,16 @@ WARES: dict[str, Ware] = {
         Ware(WALL_FITTING, "Wall fitting with seal", mass_each_kg=0.15),
         Ware(TAP, "Tap", mass_each_kg=0.2),
         Ware(PIPE_CAP, "Pipe cap", mass_each_kg=0.1),
+        # screws of 60 to 120 mm weigh 4 to 11 g, spikes of 200 to 350 mm 70 to 200 g (estimates)
+        Ware(SCREW, "Screws", mass_each_kg=0.006),
+        Ware(SPIKE, "Spikes", mass_each_kg=0.12),
+        Ware(ADHESIVE, "Wall adhesive, 300 mL", mass_each_kg=0.4),
+        Ware(MORTAR_BAG, "Dry mortar, 20 kg", mass_each_kg=20.0),
+        Ware(CONCRETE_BAG, "Dry concrete, 20 kg", mass_each_kg=20.0),
+        # logs as they are bought, half dry; rods and stakes of coppice (estimates)
+        Ware(LOG, "Logs for a wall", mass_kg_m3=550.0),
+        Ware(ROD, "Rods for a hurdle", mass_each_kg=0.4),
+        Ware(STAKE, "Stakes", mass_each_kg=0.8),
         *(Ware(each.key, each.name, mass_kg_m3=each.density_kg_m3) for each in WALLING.values()),
     )
 }

@@ -73,4 +73,4 @@ def figure_saw_list(request: HttpRequest, garden_id: int) -> CutsFigures | None:
 def figure_garden(request: HttpRequest, garden_id: int) -> HttpResponse:
     """Figures of a whole garden as it is kept, needs and haul with it; what doesn't hold together is left out."""
     garden = own_garden(request, garden_id)
-    return written(tallied(figure_plan(whole_garden(garden).built, today()), System(garden.units)))
+    return written(tallied(figure_plan(whole_garden(garden).built, today(), SAW_SECONDS), System(garden.units)))

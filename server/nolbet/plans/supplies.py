@@ -11,10 +11,13 @@ from typing import Generic, TypeVar
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Garden
 from nolbet.gardens.rows import bed_plan, garden_plan
+from nolbet.haul.rows import stock_plan, suppliers_plan
 from nolbet.shelf.rows import material_plan, mix_plan
+from nolbet_core.built.sources import Sources, gather_sources
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.plan.bed import Bed
+from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.problems import PlanProblem
@@ -83,12 +86,22 @@ def garden_around(garden: Garden, today: date | None = None, draft: Bed | None =
 
     draft: a bed that isn't kept as it is, which may lie over another.
     """
-    state = (garden.pk, garden.head_stamp, garden.changes, today)
-    around = _surroundings.get(state, lambda: surroundings_of(garden_plan(garden), today, _beside(garden)))
+    state = (garden.pk, garden.head_stamp, garden.changes, garden.sources_revision, today)
+    around = _surroundings.get(
+        state, lambda: surroundings_of(garden_plan(garden), today, _beside(garden), _sources(garden))
+    )
     if draft is None or (draft.over is None and not around.beside):
         return around
     pits = around.beside if draft.over in around.beside else {**around.beside, **_bed_of(garden, draft.over)}
     return replace(around, beside={**pits, draft.key: draft})
+
+
+def _sources(garden: Garden) -> Sources:
+    """Where a garden's boards come from, as far as it can be read; nothing where it can't."""
+    cutting = Cutting.model_validate(garden.cutting or {})
+    with suppress(Unreadable, ValueError):
+        return gather_sources(suppliers_plan(garden), stock_plan(garden), cutting, garden_supplies(garden).materials)
+    return Sources((), (), cutting)
 
 
 def _beside(garden: Garden) -> dict[str, Bed]:

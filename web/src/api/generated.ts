@@ -2401,6 +2401,18 @@ export interface components {
             thickness_m: number;
         };
         /**
+         * CoursesMade
+         * @description What so many courses make, and what their boards cost by the metre; null where nobody offers them.
+         */
+        CoursesMade: {
+            /** Courses */
+            courses: number;
+            /** Height M */
+            height_m: number;
+            /** Price */
+            price: string | null;
+        };
+        /**
          * Crate
          * @description Crates standing in a reservoir.
          */
@@ -2486,7 +2498,8 @@ export interface components {
          * @description How a garden's boards are cut together.
          *
          *     price: of those bought that somebody offers, null where none are; lower_bound: no plan costs less. unpriced: boards
-         *     that nobody offers: usual lengths are taken for them. uncut: what can't be cut.
+         *     that nobody offers: usual lengths are taken for them. uncut: what can't be cut. lying_after: boards on
+         *     hand once all is sawn, offcuts of 0.3 m and more with them.
          */
         CutsFigures: {
             /** Boards */
@@ -2499,6 +2512,8 @@ export interface components {
             kerf_m: number;
             /** Lower Bound */
             lower_bound: string | null;
+            /** Lying After */
+            lying_after: components["schemas"]["LyingBoards"][];
             /** Offcuts M */
             offcuts_m: number;
             /** Price */
@@ -2835,6 +2850,32 @@ export interface components {
             name?: string | null;
         };
         /**
+         * FixingFigures
+         * @description What holds a frame together and keeps it. brackets: instead of posts. stain_m3: two coats, outside and on top.
+         *
+         *     pilot_m: how wide holes are drilled for its screws, null where none are.
+         */
+        FixingFigures: {
+            /** Adhesive Tubes */
+            adhesive_tubes: number;
+            /** Brackets */
+            brackets: number;
+            /** Concrete Bags */
+            concrete_bags: number;
+            /** Mortar Bags */
+            mortar_bags: number;
+            /** Pilot M */
+            pilot_m: number | null;
+            /** Post Gravel M3 */
+            post_gravel_m3: number;
+            /** Stain M3 */
+            stain_m3: number;
+            /** Stakes */
+            stakes: number;
+            /** Stone Kg */
+            stone_kg: number;
+        };
+        /**
          * FlagLine
          * @description Flags along a line on which the ground has one height. first, second: as of a bed.
          */
@@ -2886,6 +2927,20 @@ export interface components {
             width_m: number;
         };
         /**
+         * FloorFigures
+         * @description How far slats and bearers of a floor on legs span, and how far they may.
+         */
+        FloorFigures: {
+            /** Bearer M */
+            bearer_m: number;
+            /** Bearer Most M */
+            bearer_most_m: number;
+            /** Slat M */
+            slat_m: number;
+            /** Slat Most M */
+            slat_most_m: number;
+        };
+        /**
          * ForecastFigures
          * @description A bed's coming years. low_m, high_m: the band of its surface by month. ghosts: its surface after the first winter
          *     and in the third spring, to draw. draws: how many the band rests on. top_up_loose_m3, top_up_total: over ten years.
@@ -2920,7 +2975,7 @@ export interface components {
          *     courses: those nearest to the bed's depth unless said. post_m, slot_m: of square posts, and of their slots.
          *     posts_in: what they stand in. in_ground_m: how deep. lowest: another timber for the first course. unit_m: length,
          *     width and height of a brick, block or panel; joint_m: between them; breakage: share more that is bought. ties: how
-         *     many hold the long sides together. lining: the sheet inside. lasts_years: where that is known.
+         *     many hold the long sides together; middle_posts: along each long side, between its ends. lining: the sheet inside.
          */
         Frame: {
             /** Breakage */
@@ -2985,9 +3040,11 @@ export interface components {
          * FrameFigures
          * @description A bed's frame. fewer_m, more_m: how high one course less and one more would stand; rip_to_m: how wide the topmost
          *     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
-         *     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of all
-         *     that stands on its legs. life_years: how long it lasts, the least and the most. front, above: to draw, the long side
-         *     and the lowest course.
+         *     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of
+         *     all that stands on its legs; foot_pressure_pa: of one on the ground. life_years: how long it lasts, the least and
+         *     the most. price: at the cheapest offers, boards by the metre, null where nobody offers them; price_a_year: over its
+         *     life, the least and the most; unpriced: what nobody offers. choices: other courses. sizes: near its own, that waste
+         *     no board. heights: to work at. front, above: to draw, the long side and the lowest course.
          */
         FrameFigures: {
             /** Above */
@@ -2999,6 +3056,8 @@ export interface components {
             board_m: number | null;
             /** Brace Spacing M */
             brace_spacing_m: number | null;
+            /** Choices */
+            choices: components["schemas"]["CoursesMade"][];
             /** Concrete M3 */
             concrete_m3: number;
             /** Courses */
@@ -3007,10 +3066,16 @@ export interface components {
             diagonal_m: number | null;
             /** Fewer M */
             fewer_m: number | null;
+            fixings: components["schemas"]["FixingFigures"];
+            floor: components["schemas"]["FloorFigures"] | null;
+            /** Foot Pressure Pa */
+            foot_pressure_pa: number | null;
             /** Front */
             front: components["schemas"]["FrontPiece"][];
             /** Height M */
             height_m: number;
+            /** Heights */
+            heights: components["schemas"]["HeightFigures"][];
             /** Leg Load Kg */
             leg_load_kg: number | null;
             /** Life Years */
@@ -3034,10 +3099,19 @@ export interface components {
             post_depth_m: number;
             /** Posts */
             posts: number;
+            /** Price */
+            price: string | null;
+            /** Price A Year */
+            price_a_year: [
+                string,
+                string
+            ] | null;
             /** Rip To M */
             rip_to_m: number | null;
             /** Screws */
             screws: components["schemas"]["ScrewFigures"][];
+            /** Sizes */
+            sizes: components["schemas"]["NearSize"][];
             /** Span M */
             span_m: number | null;
             /** Thickness M */
@@ -3048,6 +3122,8 @@ export interface components {
             units: {
                 [key: string]: number;
             };
+            /** Unpriced */
+            unpriced: string[];
         };
         /**
          * FrontPiece
@@ -3224,6 +3300,28 @@ export interface components {
             unit_price: string;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * HeightFigures
+         * @description How the box gets to a working height: courses, the depth they make, and legs, null on the ground.
+         *
+         *     rim_m: over the path then. fits: within what that posture wants.
+         */
+        HeightFigures: {
+            /** Courses */
+            courses: number;
+            /** Depth M */
+            depth_m: number;
+            /** Fits */
+            fits: boolean;
+            /** Leg M */
+            leg_m: number | null;
+            /** Name */
+            name: string;
+            /** Posture */
+            posture: string;
+            /** Rim M */
+            rim_m: number;
         };
         /**
          * HerbSpiralShape
@@ -3695,6 +3793,24 @@ export interface components {
             opening_width_m: number;
         };
         /**
+         * LyingBoards
+         * @description Boards on hand, as the plan file writes them.
+         */
+        LyingBoards: {
+            /** Count */
+            count: number;
+            /** Length M */
+            length_m: number;
+            /** Material */
+            material: string;
+            /** Thickness M */
+            thickness_m: number;
+            /** Usable M */
+            usable_m: number | null;
+            /** Width M */
+            width_m: number;
+        };
+        /**
          * MarkFigures
          * @description A figure of a mix against its band. value: null where a part's isn't known. least, most: null where open.
          *
@@ -3953,6 +4069,18 @@ export interface components {
             pockets_m3: number;
             /** Slope Deg */
             slope_deg: number;
+        };
+        /**
+         * NearSize
+         * @description A size near the bed's own that wastes no board, measured as the bed is. whole: no board is cut at all.
+         */
+        NearSize: {
+            /** Length M */
+            length_m: number;
+            /** Whole */
+            whole: boolean;
+            /** Width M */
+            width_m: number;
         };
         /**
          * NeedFigures
@@ -5121,7 +5249,7 @@ export interface components {
          * @description A bed cut open, to draw: across from its middle line (a spiral along its run), heights above its floor.
          *
          *     ground_m: height of the ground outside. hollow: the inside up to the rim. solids: what is buried. pit: what it lies
-         *     over, where it lies over one.
+         *     over, where it lies over one. wall: what its wall looks like. legs: how many it stands on, 0 where on none.
          */
         SectionFigures: {
             /**
@@ -5138,6 +5266,8 @@ export interface components {
             ][][];
             /** Left M */
             left_m: number;
+            /** Legs */
+            legs: number;
             pit?: components["schemas"]["PitFigures"] | null;
             /** Right M */
             right_m: number;
@@ -5148,6 +5278,11 @@ export interface components {
             ][][];
             /** Top M */
             top_m: number;
+            /**
+             * Wall
+             * @enum {string}
+             */
+            wall: "timber" | "brick" | "stone" | "metal";
             /** Walls */
             walls: [
                 number,

@@ -44,7 +44,7 @@ export const Drawing = memo(function Drawing(props: Props) {
       role="group"
       aria-label={`${figures.name}, cut open`}
     >
-      <Ground geometry={geometry} on={bed.stand?.on ?? null} />
+      <Ground geometry={geometry} on={bed.stand?.on ?? null} legs={figures.section.legs} />
       {figures.section.pit && <Pit pit={figures.section.pit} geometry={geometry} materials={materials} />}
       {form !== "flat" &&
         hollow.map((ring, index) => (
@@ -99,7 +99,7 @@ export const Drawing = memo(function Drawing(props: Props) {
         />
       ))}
       {walls.map((ring, index) => (
-        <Wall key={index} points={onSheet(geometry, ring)} />
+        <Wall key={index} points={onSheet(geometry, ring)} look={figures.section.wall} />
       ))}
       {figures.layers.map((layer, index) => (
         <circle
@@ -262,13 +262,14 @@ const SheetLine = memo(function SheetLine({
 const LEAST_WALL = 5;
 
 /** A wall cut through; a thin one is drawn as thick as can be seen. */
-function Wall({ points }: { points: readonly Point[] }) {
+function Wall({ points, look }: { points: readonly Point[]; look: string }) {
   const [first, second, last] = [points[0], points[1], points.at(-1)];
   const across = points.length > 4 ? last : second;
   const thick = first && across ? Math.hypot(across[0] - first[0], across[1] - first[1]) : 0;
   return (
     <path
       className={css.drawingWall}
+      data-wall={look}
       d={pathOf(points)}
       strokeWidth={Math.max(LEAST_WALL - thick, 1)}
       aria-hidden="true"

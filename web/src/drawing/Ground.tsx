@@ -11,11 +11,20 @@ const LIFTED: readonly (On | null)[] = ["blocks", "legs"];
 const LIFT = 22;
 const SLAB = 12;
 
-/** What the bed stands on, from one side of the sheet to the other. */
-export function Ground({ geometry, on }: { geometry: Geometry; on: On | null }) {
+type GroundProps = { geometry: Geometry; on: On | null; legs: number };
+
+/** What the bed stands on, from one side of the sheet to the other, with legs under it where it has some. */
+export function Ground({ geometry, on, legs }: GroundProps) {
   const { width, height } = geometry;
-  const ground = geometry.ground + (LIFTED.includes(on) ? LIFT : 0);
-  if (BUILT.includes(on)) return <Slab geometry={geometry} />;
+  const lifted = LIFTED.includes(on) || legs > 0;
+  const ground = geometry.ground + (lifted ? LIFT : 0);
+  if (BUILT.includes(on))
+    return (
+      <>
+        <Slab ground={ground} width={width} />
+        {lifted && <Legs geometry={geometry} />}
+      </>
+    );
   return (
     <g aria-hidden="true" data-part="ground" data-on={on ?? "ground"}>
       <rect
@@ -29,7 +38,7 @@ export function Ground({ geometry, on }: { geometry: Geometry; on: On | null }) 
         <path key={`${x} ${y}`} className={css.drawingGroundMark} d={`M${x} ${y}l14 -6`} />
       ))}
       <path className={css.drawingSurface} data-on={on ?? undefined} d={surface(on, width, ground)} />
-      {LIFTED.includes(on) && <Legs geometry={geometry} />}
+      {lifted && <Legs geometry={geometry} />}
     </g>
   );
 }
@@ -56,7 +65,7 @@ function surface(on: On | null, width: number, y: number): string {
 }
 
 /** A deck, a balcony or a roof: a slab with nothing below it that roots could go into. */
-function Slab({ geometry: { ground, width } }: { geometry: Geometry }) {
+function Slab({ ground, width }: { ground: number; width: number }) {
   const joints = Array.from(
     { length: Math.ceil(width / 46) },
     (_, index) => `M${index * 46} ${ground}v${SLAB}`,

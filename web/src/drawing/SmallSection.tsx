@@ -51,7 +51,13 @@ export function SmallSection({ figures, materials, scale }: Props) {
       })}
       {figures.reservoir && <WaterParts reservoir={figures.reservoir} place={place} />}
       {section.walls.map((ring, index) => (
-        <path key={index} className={css.drawingWall} d={pathOf(place(ring))} strokeWidth={LEAST_WALL} />
+        <path
+          key={index}
+          className={css.drawingWall}
+          data-wall={section.wall}
+          d={pathOf(place(ring))}
+          strokeWidth={LEAST_WALL}
+        />
       ))}
     </svg>
   );

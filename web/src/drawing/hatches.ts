@@ -75,6 +75,7 @@ const STROKES: Record<string, Strokes> = {
   gravel_20: hatch("pebbles", 1.4),
   scoria: hatch("pebbles", 1.1),
   rubble: hatch("shards", 1.6),
+  walling_stone: hatch("shards", 2, 20),
   path_base: hatch("shards", 1.1, 40),
   blood_meal: hatch("speckle", 0.9, 20),
   bone_meal: hatch("speckle", 0.7, 30),

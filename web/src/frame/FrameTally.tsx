@@ -7,7 +7,8 @@ import type { BedFigures } from "../api/client";
 import { TIMBER, WALLING } from "../api/words";
 import { FigureTable } from "../kit/FigureTable";
 import { FactLine, Lines } from "../kit/Lines";
-import { showLength, showSawn, showSection } from "../quantities/format";
+import { Note } from "../kit/Note";
+import { showLength, showMoney, showSawn, showSection } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 
@@ -15,7 +16,7 @@ type FrameFigures = NonNullable<BedFigures["frame"]>;
 
 /** What one frame takes: its pieces, what holds them, what it weighs and how long it lasts. */
 export function FrameTally({ frame }: { frame: FrameFigures }) {
-  const { units } = useShowing();
+  const { units, currency } = useShowing();
   const [least, most] = frame.life_years;
   return (
     <section aria-label="The frame in figures" data-part="frame-tally">
@@ -49,15 +50,35 @@ export function FrameTally({ frame }: { frame: FrameFigures }) {
           </FactLine>
         ))}
         {frame.mortar_m3 > 0 && (
-          <FactLine name="Mortar">
+          <FactLine name={`Mortar, ${counted(frame.fixings.mortar_bags, "bag")} of 20 kg dry`}>
             <Quantity kind="volume" value={frame.mortar_m3} />
           </FactLine>
         )}
+        {frame.fixings.adhesive_tubes > 0 && (
+          <FactLine name="Adhesive, tubes of 300 mL">{frame.fixings.adhesive_tubes}</FactLine>
+        )}
+        {frame.fixings.stone_kg > 0 && (
+          <FactLine name="Walling stone, a tenth to spare">
+            <Quantity kind="mass" value={frame.fixings.stone_kg} />
+          </FactLine>
+        )}
         {frame.screws.map((each) => (
-          <FactLine key={each.length_m} name={`Screws of ${showSawn(each.length_m, units)}`}>
+          <FactLine
+            key={each.length_m}
+            name={`${frame.fixings.pilot_m == null ? "Spikes" : "Screws"} of ${showSawn(each.length_m, units)}`}
+          >
             {each.count}
           </FactLine>
         ))}
+        {frame.fixings.pilot_m != null && (
+          <FactLine name="Holes drilled for them, across">{showSawn(frame.fixings.pilot_m, units)}</FactLine>
+        )}
+        {frame.fixings.stakes > 0 && (
+          <FactLine name="Stakes at the lowest course">{frame.fixings.stakes}</FactLine>
+        )}
+        {frame.fixings.brackets > 0 && (
+          <FactLine name="Or brackets inside the corners">{frame.fixings.brackets}</FactLine>
+        )}
         {frame.posts > 0 && (
           <FactLine
             name={
@@ -70,8 +91,18 @@ export function FrameTally({ frame }: { frame: FrameFigures }) {
           </FactLine>
         )}
         {frame.concrete_m3 > 0 && (
-          <FactLine name="Concrete round them">
+          <FactLine name={`Concrete round them, ${counted(frame.fixings.concrete_bags, "bag")} of 20 kg dry`}>
             <Quantity kind="volume" value={frame.concrete_m3} />
+          </FactLine>
+        )}
+        {frame.fixings.post_gravel_m3 > 0 && (
+          <FactLine name="Gravel below them">
+            <Quantity kind="volume" value={frame.fixings.post_gravel_m3} />
+          </FactLine>
+        )}
+        {frame.fixings.stain_m3 > 0 && (
+          <FactLine name="Stain, two coats outside (a choice)">
+            <Quantity kind="water" value={frame.fixings.stain_m3} />
           </FactLine>
         )}
         {frame.diagonal_m != null && (
@@ -82,6 +113,18 @@ export function FrameTally({ frame }: { frame: FrameFigures }) {
             <Quantity kind="length" value={frame.span_m} />, bows less up to{" "}
             <Quantity kind="length" value={frame.brace_spacing_m} />
           </FactLine>
+        )}
+        {frame.floor && (
+          <>
+            <FactLine name="Slats of the floor span">
+              <Quantity kind="length" value={frame.floor.slat_m} />, bend less up to{" "}
+              <Quantity kind="length" value={frame.floor.slat_most_m} />
+            </FactLine>
+            <FactLine name="Bearers below them span">
+              <Quantity kind="length" value={frame.floor.bearer_m} />, bend less up to{" "}
+              <Quantity kind="length" value={frame.floor.bearer_most_m} />
+            </FactLine>
+          </>
         )}
         <FactLine name="The frame weighs">
           <Quantity kind="mass" value={frame.mass_kg} />
@@ -94,7 +137,22 @@ export function FrameTally({ frame }: { frame: FrameFigures }) {
         <FactLine name="Lasts in the ground (estimate)">
           {least} to {most} years
         </FactLine>
+        {frame.price != null && (
+          <FactLine name="Costs at the cheapest offers, by the metre">
+            {showMoney(frame.price, currency)}
+          </FactLine>
+        )}
+        {frame.price_a_year && (
+          <FactLine name="That is a year of its life">
+            {showMoney(frame.price_a_year[0], currency)} to {showMoney(frame.price_a_year[1], currency)}
+          </FactLine>
+        )}
       </Lines>
+      {frame.unpriced.length > 0 && <Note>Not offered, so not priced: {frame.unpriced.join(", ")}.</Note>}
     </section>
   );
+}
+
+function counted(count: number, one: string): string {
+  return `${count} ${one}${count === 1 ? "" : "s"}`;
 }

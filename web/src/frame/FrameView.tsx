@@ -12,11 +12,11 @@ import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { Aside, View, ViewHead, Work } from "../kit/View";
-import { CoursesAsked } from "./CoursesAsked";
 import { FrameDrawing } from "./FrameDrawing";
 import { FrameFields } from "./FrameFields";
 import { FrameTally } from "./FrameTally";
 import { FIRST_BOARDS, FIRST_UNITS, framedWith, unframed } from "./frames";
+import { PlanFrom } from "./PlanFrom";
 import { SawList } from "./SawList";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
@@ -61,7 +61,7 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
           <>
             {figures?.frame && <FrameDrawing figures={figures} frame={figures.frame} legs={frame.legs} />}
             {figures?.frame && (
-              <CoursesAsked frame={figures.frame} rim_m={figures.rim_m} bed={bed} onEdit={edit} />
+              <PlanFrom frame={figures.frame} rim_m={figures.rim_m} bed={bed} onEdit={edit} />
             )}
             <FrameFields bed={bed} frame={frame} materials={materials} onEdit={edit} />
             <Row>

@@ -9,6 +9,7 @@ import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { showMoney, showSawn, showSection, type Units } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
+import { KeepOffcuts } from "./KeepOffcuts";
 import css from "./frame.module.css";
 
 type Cuts = Schemas["CutsFigures"];
@@ -55,10 +56,12 @@ export function SawList({ gardenId, saved }: { gardenId: number; saved: string |
         <OneBoard key={index} board={board} longest={longest} />
       ))}
       {cuts.uncut.map((each) => (
-        <Problem key={each.length_m}>
-          No board is long enough for {each.count} × {showSawn(each.length_m, units)}.
+        <Problem key={`${each.material} ${each.thickness_m} ${each.length_m}`}>
+          No board is long enough for {each.count} × {showSawn(each.length_m, units)} of {named(each, units)}:
+          enter longer ones in Haul, or change the frame.
         </Problem>
       ))}
+      <KeepOffcuts gardenId={gardenId} after={cuts.lying_after} />
     </Sheet>
   );
 }

@@ -24,3 +24,19 @@ export function withFrame(bed: Bed, change: Partial<Frame>): Bed {
 export function madeDeep(bed: Bed, depth_m: number): Bed {
   return "depth_m" in bed.shape ? { ...bed, shape: { ...bed.shape, depth_m } } : bed;
 }
+
+/** A bed with so many courses of boards. */
+export function withCourses(bed: Bed, courses: number): Bed {
+  return withFrame(bed, { courses });
+}
+
+/** A box of another length and width [m], as it is measured. */
+export function sizedTo(bed: Bed, length_m: number, width_m: number): Bed {
+  return bed.shape.kind === "box" ? { ...bed, shape: { ...bed.shape, length_m, width_m } } : bed;
+}
+
+/** A framed bed on legs so long [m]; as it stands where none are said. */
+export function withLegs(bed: Bed, length_m: number | null): Bed {
+  const legs = bed.frame?.legs;
+  return legs && length_m != null ? withFrame(bed, { legs: { ...legs, length_m } }) : bed;
+}

@@ -50,7 +50,7 @@ export const BedOnPlot = memo(function BedOnPlot(props: Props) {
           <path d={inside} />
         </clipPath>
         {plan.outside.map((ring, part) => (
-          <path key={part} className={css.plotWall} d={draw(ring)} />
+          <path key={part} className={css.plotWall} data-wall={figures.section.wall} d={draw(ring)} />
         ))}
         <path className={css.plotFill} d={inside} fill={`url(#hatch-${hatch})`} />
         <path

@@ -45,6 +45,7 @@ export const HATCH_COLOURS: Record<string, readonly [ground: string, ink: string
   gravel_20: ["#b6bdbb", "#65706f"],
   scoria: ["#a4604c", "#5a2a1e"],
   rubble: ["#aca9a1", "#585650"],
+  walling_stone: ["#a39f93", "#4d4a43"],
   path_base: ["#c3c4be", "#7b7d76"],
   blood_meal: ["#8c3a2c", "#e0a493"],
   bone_meal: ["#ebe5d4", "#9d927a"],

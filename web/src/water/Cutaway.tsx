@@ -71,6 +71,7 @@ export function Cutaway({ figures, materials }: Props) {
               <path
                 key={index}
                 className={css.drawingWall}
+                data-wall={figures.section.wall}
                 d={pathOf(onSheet(geometry, ring))}
                 strokeWidth={3}
               />

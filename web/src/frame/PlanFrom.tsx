@@ -1,0 +1,114 @@
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import type { Bed, BedFigures } from "../api/client";
+import { Note } from "../kit/Note";
+import { Column, Row } from "../kit/Row";
+import { Sheet } from "../kit/Sheet";
+import { showLength, showMoney, showSawn } from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
+import { Pick } from "../theme/controls/Pick";
+import { CoursesAsked } from "./CoursesAsked";
+import { madeDeep, sizedTo, withCourses, withLegs } from "./frames";
+
+type Props = {
+  frame: NonNullable<BedFigures["frame"]>;
+  rim_m: number;
+  bed: Bed;
+  onEdit: (change: (bed: Bed) => Bed) => void;
+};
+
+const WAYS = [
+  ["depth", "the depth wished"],
+  ["boards", "the boards there are"],
+  ["money", "what boards cost"],
+  ["height", "a height to work at"],
+] as const;
+type From = (typeof WAYS)[number][0];
+
+/** Which way the frame is planned from: a depth, boards, money or a working height; bed and boards change together. */
+export function PlanFrom(props: Props) {
+  const [from, setFrom] = useState<From>("depth");
+  return (
+    <Sheet data-part="plan-from">
+      <Column>
+        <Row sx={{ alignItems: "flex-end" }}>
+          <Pick label="Plan it from" options={WAYS} value={from} onChoose={setFrom} />
+        </Row>
+        {from === "depth" && <CoursesAsked {...props} />}
+        {from === "boards" && <FromBoards {...props} />}
+        {from === "money" && <FromMoney {...props} />}
+        {from === "height" && <FromHeight {...props} />}
+      </Column>
+    </Sheet>
+  );
+}
+
+function FromBoards({ frame, onEdit }: Props) {
+  const { units } = useShowing();
+  if (frame.sizes.length === 0)
+    return <Note>Its boards leave no offcut over 50 mm, or no size near it does: it can stay as it is.</Note>;
+  return (
+    <Row data-part="sizes">
+      <Note>Sizes near its own that waste no board:</Note>
+      {frame.sizes.map((size) => (
+        <Button
+          key={`${size.length_m} ${size.width_m}`}
+          onClick={() => onEdit((now) => sizedTo(now, size.length_m, size.width_m))}
+        >
+          {showSawn(size.length_m, units)} × {showSawn(size.width_m, units)}
+          {size.whole ? ", no cut" : ", no offcut"}
+        </Button>
+      ))}
+    </Row>
+  );
+}
+
+function FromMoney({ frame, onEdit }: Props) {
+  const { units, currency } = useShowing();
+  return (
+    <Row data-part="by-money">
+      {frame.choices.map((choice) => (
+        <Button
+          key={choice.courses}
+          variant={choice.courses === frame.courses ? "contained" : "text"}
+          onClick={() => onEdit((now) => madeDeep(withCourses(now, choice.courses), choice.height_m))}
+        >
+          {choice.courses === 1 ? "1 course" : `${choice.courses} courses`},{" "}
+          {showLength(choice.height_m, units)}
+          {choice.price != null && `: ${showMoney(choice.price, currency)}`}
+        </Button>
+      ))}
+      <Note>
+        {frame.choices.some(({ price }) => price != null)
+          ? "Boards of the walls by the metre, at the cheapest offer; the saw list says what whole boards come to."
+          : "Nobody offers these boards yet: enter them in Haul."}
+      </Note>
+    </Row>
+  );
+}
+
+function FromHeight({ frame, onEdit }: Props) {
+  const { units } = useShowing();
+  return (
+    <Column data-part="by-height">
+      {frame.heights.map((way) => (
+        <Row key={way.posture}>
+          <Button
+            onClick={() =>
+              onEdit((now) => withLegs(madeDeep(withCourses(now, way.courses), way.depth_m), way.leg_m))
+            }
+          >
+            {way.name}
+          </Button>
+          <Note>
+            rim {showLength(way.rim_m, units)} over the path: {way.courses}{" "}
+            {way.courses === 1 ? "course" : "courses"}
+            {way.leg_m != null && `, ${showLength(way.leg_m, units)} free below it on legs`}
+            {!way.fits && "; more than is usual for it, try boards of another width"}
+          </Note>
+        </Row>
+      ))}
+      <Note>Usual heights (estimates): try yours with a table before you saw.</Note>
+    </Column>
+  );
+}
