@@ -93,6 +93,19 @@ def water(page: Page) -> None:
     page.locator("[data-part=water-dip]").first.wait_for()
 
 
+def frame(page: Page) -> None:
+    """A box on legs: its boards, what they cost, what is judged."""
+    open_bed(page, "Ferry box")
+    page.locator("[data-part=rail]").get_by_role("link", name="Frame").click()
+    page.locator("[data-part=saw-board]").first.wait_for()
+
+
+def saw(page: Page) -> None:
+    """The saw list as it is printed."""
+    page.locator("[data-part=saw-board]").first.scroll_into_view_if_needed()
+    page.emulate_media(media="print")
+
+
 def haul(page: Page) -> None:
     """What to buy where, one line ticked off."""
     page.get_by_role("link", name="Haul").click()
@@ -138,6 +151,8 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "water": water,
     "plot": plot,
     "setting-out": setting_out,
+    "frame": frame,
+    "saw": saw,
     "haul": haul,
     "shelf": shelf,
     "history": history,
@@ -155,6 +170,7 @@ def main(address: str, folder: Path) -> None:
             show(page)
             page.wait_for_load_state("networkidle")
             page.screenshot(path=folder / f"{name}.png")
+            page.emulate_media(media="screen")
         browser.close()
 
 

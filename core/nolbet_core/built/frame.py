@@ -34,7 +34,7 @@ from nolbet_core.shapes.outline import Outline, ring_area
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
-from nolbet_core.shelf.timber import TIMBER, Timber
+from nolbet_core.shelf.timber import OFF_GROUND, TIMBER, Timber
 from nolbet_core.shelf.walling import LOG, ROD, STAKE
 from nolbet_core.shelf.wares import WARES
 from nolbet_core.stack.fill import sheet_standing
@@ -122,14 +122,21 @@ class BuiltFrame:
         unit_m = unit_of(self.frame)
         if self.frame.kind != "units" or unit_m is None:
             return None
-        walling = walling_of(self.frame)
-        joint_m = self.frame.joint_m if self.frame.joint_m is not None else (walling.joint_m if walling else 0.0)
+        joint_m = self.joint_m
         breakage = BREAKAGE if self.frame.breakage is None else self.frame.breakage
         if isinstance(self.vessel, HerbSpiral):
             run_m = self.vessel.hollow.run.length_m
             return rising_wall(run_m, self.vessel.wall_face_m2 / run_m, unit_m, joint_m, breakage)
         middle_m = self.vessel.outside.moved(-unit_m[1] / 2).perimeter_m
         return unit_wall(middle_m, self.depth_m, unit_m, joint_m, self.frame.courses, breakage)
+
+    @property
+    def joint_m(self) -> float:
+        """Between bricks and under each course [m]: as said, else as is usual for them."""
+        if self.frame.joint_m is not None:
+            return self.frame.joint_m
+        walling = walling_of(self.frame)
+        return walling.joint_m if walling else 0.0
 
     @property
     def height_m(self) -> float:
@@ -344,9 +351,13 @@ class BuiltFrame:
         return math.hypot(outside.length_m, outside.width_m) if isinstance(outside, Rectangle) else None
 
     def life_years(self) -> tuple[float, float]:
-        """How long it lasts, the least and the most [years]."""
+        """How long it lasts, the least and the most [years]: boards off the ground about twice as long."""
         walling = walling_of(self.frame)
-        return walling.life_years if walling and not self.is_boards else self.lowest.life_years
+        if walling and not self.is_boards:
+            return walling.life_years
+        longer = 1.0 if self.stands_in_ground else OFF_GROUND
+        least, most = self.lowest.life_years
+        return longer * least, longer * most
 
 
 def posts_inside(frame: Frame, corners: int) -> float:

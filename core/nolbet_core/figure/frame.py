@@ -9,16 +9,16 @@ from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.frame_cost import FrameCost, course_choices, frame_cost, sizes_without_waste, to_the_cent
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.buying import name_of
-from nolbet_core.figure.frame_drawn import course_from_above, front_of
+from nolbet_core.figure.frame_drawn import course_from_above, front_heights, front_length, front_of
 from nolbet_core.figure.frame_figures import (
     CoursesMade,
     FixingFigures,
     FloorFigures,
     FrameFigures,
     HeightFigures,
+    NearSize,
     PieceFigures,
     ScrewFigures,
-    NearSize,
 )
 from nolbet_core.frame.bowing import GRAVITY_M_S2
 from nolbet_core.frame.reach import at_heights
@@ -64,6 +64,7 @@ def frame_figures(worked: WorkedBed) -> FrameFigures | None:
         leg_load_kg=leg_kg,
         foot_pressure_pa=_foot_pressure(framed, leg_kg),
         life_years=life,
+        off_ground=not framed.stands_in_ground,
         price=cost.price,
         price_a_year=_a_year(cost.price, life),
         unpriced=_names(cost),
@@ -72,6 +73,8 @@ def frame_figures(worked: WorkedBed) -> FrameFigures | None:
         heights=_heights(framed),
         floor=_floor(framed),
         fixings=_fixings(framed, held),
+        front_m=front_length(framed),
+        front_heights_m=front_heights(framed),
         front=front_of(framed),
         above=course_from_above(framed),
     )

@@ -2,16 +2,25 @@
 
 from __future__ import annotations
 
+import math
+
 from nolbet_core.built.frame import BuiltFrame
+from nolbet_core.built.walls import unit_of
 from nolbet_core.figure.drawn import drawn_ring
 from nolbet_core.figure.finding_figures import Line
 from nolbet_core.figure.frame_figures import FrontPart, FrontPiece
 from nolbet_core.shapes.angular import Rectangle
+from nolbet_core.shapes.spiral import HerbSpiral
+
+MOST_DRAWN = 400
+"""Bricks that are drawn one by one, up to so many."""
 
 
 def front_of(framed: BuiltFrame) -> list[FrontPiece]:
-    """The long side from in front, course by course: boards, end grain of those that run past, posts."""
+    """The long side from in front, course by course: boards, end grain of those that run past, posts, or bricks."""
     outside = framed.vessel.outside
+    if framed.unit_wall is not None:
+        return _units_in_front(framed)
     if not framed.is_boards or not isinstance(outside, Rectangle):
         return []
     long_m = max(outside.length_m, outside.width_m)
@@ -21,6 +30,46 @@ def front_of(framed: BuiltFrame) -> list[FrontPiece]:
         for course in range(framed.courses.count)
         for part, left, right in _front_course(framed, course, long_m)
     ]
+
+
+def front_length(framed: BuiltFrame) -> float:
+    """How long what is drawn from in front is [m]: the long side, or a spiral's or a round wall unrolled."""
+    vessel = framed.vessel
+    if isinstance(vessel, HerbSpiral):
+        return vessel.hollow.run.length_m
+    outside = vessel.outside
+    return max(outside.length_m, outside.width_m) if isinstance(outside, Rectangle) else outside.perimeter_m
+
+
+def front_heights(framed: BuiltFrame) -> tuple[float, float]:
+    """How high the wall stands at the left and at the right of what is drawn [m]; a spiral's rises."""
+    vessel = framed.vessel
+    if isinstance(vessel, HerbSpiral):
+        return vessel.hollow.outer_height_m, vessel.hollow.centre_height_m
+    return framed.height_m, framed.height_m
+
+
+def _units_in_front(framed: BuiltFrame) -> list[FrontPiece]:
+    """Bricks in half bond, as far as the wall rises; nothing where there are too many to be told apart."""
+    unit_m = unit_of(framed.frame)
+    if unit_m is None or framed.unit_wall is None:
+        return []
+    long_m, (left_m, right_m) = front_length(framed), front_heights(framed)
+    joint_m = framed.joint_m
+    step_m, high_m = unit_m[0] + joint_m, unit_m[2] + joint_m
+    courses = math.ceil(max(left_m, right_m) / high_m - 0.5)
+    if courses * long_m / step_m > MOST_DRAWN:
+        return []
+    pieces = []
+    for course in range(courses):
+        x = -step_m / 2 if course % 2 else 0.0
+        while x < long_m - joint_m:
+            start_m, end_m = max(x, 0.0), min(x + unit_m[0], long_m)
+            surface_m = left_m + (right_m - left_m) * (start_m + end_m) / 2 / long_m
+            if end_m - start_m > joint_m and surface_m >= (course + 0.5) * high_m:
+                pieces.append(FrontPiece("unit", course, start_m, end_m, course * high_m, course * high_m + unit_m[2]))
+            x += step_m
+    return pieces
 
 
 def _front_course(framed: BuiltFrame, course: int, long_m: float) -> list[tuple[FrontPart, float, float]]:

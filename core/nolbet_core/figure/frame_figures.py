@@ -31,8 +31,8 @@ class ScrewFigures:
     count: int
 
 
-FrontPart = Literal["board", "end", "post"]
-"""What is seen of a frame from in front: a board's face, the end of one that runs past, or a post."""
+FrontPart = Literal["board", "end", "post", "unit"]
+"""What is seen of a frame from in front: a board's face, the end of one that runs past, a post, a brick or block."""
 
 
 @record
@@ -115,9 +115,11 @@ class FrameFigures:
     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of
     all that stands on its legs; foot_pressure_pa: of one on the ground. life_years: how long it lasts, the least and
-    the most. price: at the cheapest offers, boards by the metre, null where nobody offers them; price_a_year: over its
-    life, the least and the most; unpriced: what nobody offers. choices: other courses. sizes: near its own, that waste
-    no board. heights: to work at. front, above: to draw, the long side and the lowest course.
+    the most; off_ground: whether it stands clear of soil. price: at the cheapest offers, boards by the metre, null
+    where nobody offers them; price_a_year: over its life, the least and the most; unpriced: what nobody offers.
+    choices: other courses. sizes: near its own, that waste no board. heights: to work at. front, above: to draw, the
+    long side (a spiral's wall unrolled) and the lowest course; front_m: how long that is, front_heights_m: how high at
+    its left and right.
     """
 
     courses: int
@@ -144,6 +146,7 @@ class FrameFigures:
     leg_load_kg: float | None
     foot_pressure_pa: float | None
     life_years: tuple[float, float]
+    off_ground: bool
     price: Decimal | None
     price_a_year: tuple[Decimal, Decimal] | None
     unpriced: list[str]
@@ -152,6 +155,8 @@ class FrameFigures:
     heights: list[HeightFigures]
     floor: FloorFigures | None
     fixings: FixingFigures
+    front_m: float
+    front_heights_m: tuple[float, float]
     front: list[FrontPiece]
     above: list[Line]
 

@@ -308,7 +308,7 @@ class CutAndCement(BedFinding):
 
     code = "saw_and_cement"
     level = ("note",)
-    topic = "safety"
+    topic = "frame"
     when = "a frame is sawn, or laid in cement"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:

@@ -3042,9 +3042,11 @@ export interface components {
          *     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
          *     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of
          *     all that stands on its legs; foot_pressure_pa: of one on the ground. life_years: how long it lasts, the least and
-         *     the most. price: at the cheapest offers, boards by the metre, null where nobody offers them; price_a_year: over its
-         *     life, the least and the most; unpriced: what nobody offers. choices: other courses. sizes: near its own, that waste
-         *     no board. heights: to work at. front, above: to draw, the long side and the lowest course.
+         *     the most; off_ground: whether it stands clear of soil. price: at the cheapest offers, boards by the metre, null
+         *     where nobody offers them; price_a_year: over its life, the least and the most; unpriced: what nobody offers.
+         *     choices: other courses. sizes: near its own, that waste no board. heights: to work at. front, above: to draw, the
+         *     long side (a spiral's wall unrolled) and the lowest course; front_m: how long that is, front_heights_m: how high at
+         *     its left and right.
          */
         FrameFigures: {
             /** Above */
@@ -3072,6 +3074,13 @@ export interface components {
             foot_pressure_pa: number | null;
             /** Front */
             front: components["schemas"]["FrontPiece"][];
+            /** Front Heights M */
+            front_heights_m: [
+                number,
+                number
+            ];
+            /** Front M */
+            front_m: number;
             /** Height M */
             height_m: number;
             /** Heights */
@@ -3089,6 +3098,8 @@ export interface components {
             more_m: number | null;
             /** Mortar M3 */
             mortar_m3: number;
+            /** Off Ground */
+            off_ground: boolean;
             /** Outside Length M */
             outside_length_m: number;
             /** Outside Width M */
@@ -3142,7 +3153,7 @@ export interface components {
              * Part
              * @enum {string}
              */
-            part: "board" | "end" | "post";
+            part: "board" | "end" | "post" | "unit";
             /** Right M */
             right_m: number;
         };

@@ -1,6 +1,6 @@
 import type { Bed, BedFigures } from "../api/client";
 import { Row } from "../kit/Row";
-import { showSawn } from "../quantities/format";
+import { showLength, showSawn } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSize } from "../kit/useSize";
 import css from "./frame.module.css";
@@ -9,7 +9,7 @@ type FrameFigures = NonNullable<BedFigures["frame"]>;
 type Legs = NonNullable<Bed["frame"]>["legs"];
 type Props = { figures: BedFigures; frame: FrameFigures; legs: Legs };
 
-const MARGIN = { side: 56, top: 26, bottom: 30 };
+const MARGIN = { side: 24, right: 84, top: 26, bottom: 30 };
 const TALLEST = 190;
 
 /** The long side from in front with its courses, and the lowest course from above with its corners. */
@@ -19,7 +19,12 @@ export function FrameDrawing({ figures, frame, legs }: Props) {
     <div ref={box} data-part="frame-drawing">
       {size.width > 0 && (
         <Row sx={{ alignItems: "flex-start", gap: 4 }}>
-          <Front figures={figures} frame={frame} legs={legs} width={Math.min(size.width, 500)} />
+          <Front
+            figures={figures}
+            frame={frame}
+            legs={legs}
+            width={Math.min(size.width, frame.above.length > 0 ? 500 : 780)}
+          />
           {frame.above.length > 0 && <Above frame={frame} width={Math.min(size.width, 290)} />}
         </Row>
       )}
@@ -29,10 +34,12 @@ export function FrameDrawing({ figures, frame, legs }: Props) {
 
 function Front({ figures, frame, legs, width }: Props & { width: number }) {
   const { units } = useShowing();
-  const long_m = Math.max(frame.outside_length_m, frame.outside_width_m);
-  const high_m = Math.max(frame.height_m, figures.rim_m);
+  const long_m = frame.front_m;
+  const [start_m, end_m] = frame.front_heights_m;
+  const rises = start_m !== end_m;
+  const high_m = Math.max(start_m, end_m, rises ? 0 : figures.rim_m);
   const leg_m = legs?.length_m ?? 0;
-  const scale = Math.min((width - 2 * MARGIN.side) / long_m, TALLEST / (high_m + leg_m));
+  const scale = Math.min((width - MARGIN.side - MARGIN.right) / long_m, TALLEST / (high_m + leg_m));
   const [w, h] = [long_m * scale, (high_m + leg_m) * scale];
   const floor = MARGIN.top + high_m * scale;
   const y = (height_m: number) => floor - height_m * scale;
@@ -41,12 +48,19 @@ function Front({ figures, frame, legs, width }: Props & { width: number }) {
   return (
     <svg
       className={css.frame}
-      width={w + 2 * MARGIN.side}
+      data-wall={figures.section.wall}
+      width={w + MARGIN.side + MARGIN.right}
       height={h + MARGIN.top + MARGIN.bottom}
       role="img"
-      aria-label={`The long side from in front: ${frame.courses} courses, ${showSawn(frame.height_m, units)} high`}
+      aria-label={`${rises ? "The wall unrolled" : "The long side from in front"}: ${frame.courses} courses, ${showSawn(frame.height_m, units)} high${rises ? " in the mean" : ""}`}
     >
-      <line className={css.ground} x1={0} x2={w + 2 * MARGIN.side} y1={MARGIN.top + h} y2={MARGIN.top + h} />
+      <line
+        className={css.ground}
+        x1={0}
+        x2={w + MARGIN.side + MARGIN.right}
+        y1={MARGIN.top + h}
+        y2={MARGIN.top + h}
+      />
       {legs &&
         [0, long_m - (legs.section_m[1] ?? 0)].map((left_m) => (
           <rect
@@ -83,15 +97,21 @@ function Front({ figures, frame, legs, width }: Props & { width: number }) {
               height={(frame.height_m / frame.courses) * scale}
             />
           ))}
-      {Math.abs(figures.rim_m - frame.height_m) > 0.0005 && (
+      {!rises && Math.abs(figures.rim_m - frame.height_m) > 0.0005 && (
         <line className={css.asked} x1={x(0)} x2={x(long_m)} y1={y(figures.rim_m)} y2={y(figures.rim_m)} />
       )}
       <text x={x(long_m / 2)} y={MARGIN.top - 10} textAnchor="middle">
-        {showSawn(long_m, units)} outside
+        {frame.board_m == null ? showLength(long_m, units) : showSawn(long_m, units)}{" "}
+        {rises ? "along the wall" : "outside"}
       </text>
-      <text x={x(long_m) + 8} y={y(frame.height_m / 2) + 4}>
-        {showSawn(frame.height_m, units)}
+      <text x={x(long_m) + 8} y={y(end_m / 2) + 4}>
+        {showSawn(end_m, units)}
       </text>
+      {rises && (
+        <text x={x(0)} y={y(start_m) - 6}>
+          {showSawn(start_m, units)}
+        </text>
+      )}
     </svg>
   );
 }

@@ -6,8 +6,11 @@ import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
+import { SCREEN_ONLY } from "../theme/sizes";
 import { withFrame, type Frame } from "./frames";
 import { LegsAndFloor } from "./LegsAndFloor";
+import { PostFields } from "./PostFields";
+import { UnitFields } from "./UnitFields";
 
 type Props = {
   bed: Bed;
@@ -48,7 +51,7 @@ const CORNERS: readonly (readonly [NonNullable<Frame["corner"]>, string])[] = [
 const OTHER = "other";
 
 /** What the frame is made of and how it is joined. */
-export function FrameFields({ bed, frame, materials, onEdit }: Props) {
+export function FrameFields({ frame, materials, onEdit }: Props) {
   const { units } = useShowing();
   const set = (change: Partial<Frame>) => onEdit((now) => withFrame(now, change));
   const length = (label: string, key: "thickness_m" | "width_m" | "post_m" | "slot_m", width = "112px") => (
@@ -74,7 +77,7 @@ export function FrameFields({ bed, frame, materials, onEdit }: Props) {
   const isBoards = frame.kind === "boards";
   const words = isBoards ? TIMBER : WALLING;
   return (
-    <Sheet data-part="frame-fields">
+    <Sheet data-part="frame-fields" sx={SCREEN_ONLY}>
       <Column>
         <Row sx={{ alignItems: "flex-end" }}>
           <Pick
@@ -119,8 +122,7 @@ export function FrameFields({ bed, frame, materials, onEdit }: Props) {
               value={frame.corner ?? "butt"}
               onChoose={(corner) => set({ corner, ...postsFor(corner, frame) })}
             />
-            {(frame.corner === "corner_post" || frame.corner === "slotted_post") &&
-              length("Posts, square", "post_m")}
+            {hasPosts(frame) && length("Posts, square", "post_m")}
             {frame.corner === "slotted_post" && length("Slots, deep", "slot_m")}
             {count("Ties across", "ties")}
             {count("Posts between", "middle_posts")}
@@ -131,6 +133,10 @@ export function FrameFields({ bed, frame, materials, onEdit }: Props) {
               onChoose={(lowest) => set({ lowest: lowest || null })}
             />
           </Row>
+        )}
+        {frame.kind === "units" && <UnitFields frame={frame} onSet={set} />}
+        {isBoards && ((frame.middle_posts ?? 0) > 0 || hasPosts(frame)) && (
+          <PostFields frame={frame} onSet={set} />
         )}
         <Row sx={{ alignItems: "flex-end" }}>
           <Pick
@@ -145,10 +151,14 @@ export function FrameFields({ bed, frame, materials, onEdit }: Props) {
             onChoose={(lining) => set({ lining: lining || null })}
           />
         </Row>
-        <LegsAndFloor bed={bed} frame={frame} onSet={set} />
+        {isBoards && <LegsAndFloor frame={frame} onSet={set} />}
       </Column>
     </Sheet>
   );
+}
+
+function hasPosts({ corner }: Frame): boolean {
+  return corner === "corner_post" || corner === "slotted_post";
 }
 
 function sizesWith(own: string | null | undefined): (readonly [string, string])[] {

@@ -134,7 +134,7 @@ export function FrameTally({ frame }: { frame: FrameFigures }) {
             <Quantity kind="mass" value={frame.leg_load_kg} />
           </FactLine>
         )}
-        <FactLine name="Lasts in the ground (estimate)">
+        <FactLine name={`Lasts ${frame.off_ground ? "off" : "in"} the ground (estimate)`}>
           {least} to {most} years
         </FactLine>
         {frame.price != null && (

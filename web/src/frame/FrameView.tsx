@@ -12,6 +12,7 @@ import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { Aside, View, ViewHead, Work } from "../kit/View";
+import { SCREEN_ONLY } from "../theme/sizes";
 import { FrameDrawing } from "./FrameDrawing";
 import { FrameFields } from "./FrameFields";
 import { FrameTally } from "./FrameTally";
@@ -33,10 +34,10 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
       <Work>
         <ViewHead>
           <Typography variant="view">{bed.name}: frame</Typography>
-          <Button component={Link} to={back}>
+          <Button component={Link} to={back} sx={SCREEN_ONLY}>
             Section
           </Button>
-          <Button disabled={!state.canUndo} onClick={() => draft.undo()}>
+          <Button disabled={!state.canUndo} sx={SCREEN_ONLY} onClick={() => draft.undo()}>
             Undo
           </Button>
         </ViewHead>
@@ -60,11 +61,11 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
         ) : (
           <>
             {figures?.frame && <FrameDrawing figures={figures} frame={figures.frame} legs={frame.legs} />}
-            {figures?.frame && (
+            {figures?.frame && figures.section.form !== "spiral" && (
               <PlanFrom frame={figures.frame} rim_m={figures.rim_m} bed={bed} onEdit={edit} />
             )}
             <FrameFields bed={bed} frame={frame} materials={materials} onEdit={edit} />
-            <Row>
+            <Row sx={SCREEN_ONLY}>
               <Button onClick={() => edit((now) => unframed(now, figures?.frame?.thickness_m ?? null))}>
                 Take the frame away
               </Button>

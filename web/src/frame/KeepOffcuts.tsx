@@ -4,6 +4,7 @@ import { api, saidOf, type Schemas, type Stock } from "../api/client";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
+import { SCREEN_ONLY } from "../theme/sizes";
 
 type Lying = Schemas["LyingBoards"];
 
@@ -28,7 +29,7 @@ export function KeepOffcuts({ gardenId, after }: { gardenId: number; after: read
   });
   if (after.length === 0) return null;
   return (
-    <Row sx={{ "@media print": { display: "none" } }} data-part="keep-offcuts">
+    <Row sx={SCREEN_ONLY} data-part="keep-offcuts">
       <Button disabled={keep.isPending} onClick={() => keep.mutate()}>
         All is sawn: keep the offcuts on hand
       </Button>

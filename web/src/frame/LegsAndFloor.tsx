@@ -1,12 +1,11 @@
 import Button from "@mui/material/Button";
-import type { Bed } from "../api/client";
 import { Row } from "../kit/Row";
 import { typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import type { Frame } from "./frames";
 
-type Props = { bed: Bed; frame: Frame; onSet: (change: Partial<Frame>) => void };
+type Props = { frame: Frame; onSet: (change: Partial<Frame>) => void };
 
 const FIRST_LEGS: NonNullable<Frame["legs"]> = { count: 4, length_m: 0.6, section_m: [0.089, 0.089] };
 const FIRST_FLOOR: NonNullable<Frame["floor"]> = {
@@ -53,6 +52,28 @@ export function LegsAndFloor({ frame, onSet }: Props) {
           one !== undefined && onSet({ legs: { ...legs, section_m: [one, other ?? one] } })
         }
       />
+      {floor && (
+        <MeasureField
+          label="Slats of the floor"
+          limit="board"
+          dimensions
+          width="150px"
+          shown={`${typedLength(floor.thickness_m, units)} × ${typedLength(floor.width_m, units)}`}
+          onMeaning={({ values: [one, other] }) =>
+            one !== undefined &&
+            onSet({ floor: { ...floor, thickness_m: one, width_m: other ?? floor.width_m } })
+          }
+        />
+      )}
+      {floor && (
+        <MeasureField
+          label="Bearers"
+          limit="count"
+          width="86px"
+          shown={String(floor.bearers ?? 2)}
+          onMeaning={({ values: [bearers] }) => onSet({ floor: { ...floor, bearers } })}
+        />
+      )}
       {floor && (
         <MeasureField
           label="Gaps in the floor"

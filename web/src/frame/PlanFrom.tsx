@@ -7,6 +7,7 @@ import { Sheet } from "../kit/Sheet";
 import { showLength, showMoney, showSawn } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
+import { SCREEN_ONLY } from "../theme/sizes";
 import { CoursesAsked } from "./CoursesAsked";
 import { madeDeep, sizedTo, withCourses, withLegs } from "./frames";
 
@@ -29,7 +30,7 @@ type From = (typeof WAYS)[number][0];
 export function PlanFrom(props: Props) {
   const [from, setFrom] = useState<From>("depth");
   return (
-    <Sheet data-part="plan-from">
+    <Sheet data-part="plan-from" sx={SCREEN_ONLY}>
       <Column>
         <Row sx={{ alignItems: "flex-end" }}>
           <Pick label="Plan it from" options={WAYS} value={from} onChoose={setFrom} />

@@ -9,6 +9,7 @@ import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { showMoney, showSawn, showSection, type Units } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
+import { SCREEN_ONLY } from "../theme/sizes";
 import { KeepOffcuts } from "./KeepOffcuts";
 import css from "./frame.module.css";
 
@@ -37,7 +38,7 @@ export function SawList({ gardenId, saved }: { gardenId: number; saved: string |
         <Typography variant="sheetTitle" id="saw-title" sx={{ marginRight: "auto" }}>
           Saw list, all frames of the garden
         </Typography>
-        <Button sx={{ "@media print": { display: "none" } }} onClick={() => window.print()}>
+        <Button sx={SCREEN_ONLY} onClick={() => window.print()}>
           Print
         </Button>
       </Row>
@@ -51,6 +52,10 @@ export function SawList({ gardenId, saved }: { gardenId: number; saved: string |
         {showSawn(cuts.give_m, units)} short.
         {cuts.unpriced.length > 0 &&
           ` Nobody offers ${cuts.unpriced.map((each) => named(each, units)).join(", ")}: usual lengths are taken; enter boards on sale in Haul.`}
+      </Note>
+      <Note>
+        To hand: saw, square, pencil, two tapes, drill, clamps and a stand; eye protection, a mask against
+        dust, gloves. Mark the longest piece first, cut on the waste side of the line.
       </Note>
       {cuts.boards.map((board, index) => (
         <OneBoard key={index} board={board} longest={longest} />

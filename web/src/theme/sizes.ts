@@ -18,3 +18,6 @@ export const TEXT_PX = {
 export const TEXT_VARS = Object.fromEntries(
   Object.entries(TEXT_PX).map(([name, px]) => [`--text-${name}`, `${px}px`]),
 );
+
+/** What is acted on at the screen, and left out on paper. */
+export const SCREEN_ONLY = { "@media print": { display: "none" } };
