@@ -117,9 +117,8 @@ def _stain(framed: BuiltFrame) -> float:
     return coat_m3(round_m * (framed.height_m + framed.section[0]))
 
 
-def bought_fixings(framed: BuiltFrame) -> Iterator[tuple[Ware, Box]]:
-    """What is bought to hold a frame: brackets and stain are a choice, and left out."""
-    held = fixings_of(framed)
+def bought_fixings(held: Fixings) -> Iterator[tuple[Ware, Box]]:
+    """What is bought of what holds a frame: brackets and stain are a choice, and left out."""
     for screws in held.screws:
         yield WARES[screws.ware], Box(screws.length_m, 0.0, 0.0, screws.count)
     counts = {
@@ -158,9 +157,9 @@ POST_GRAVEL = "gravel_20"
 WALL_STONE = "walling_stone"
 
 
-def bought_loose(framed: BuiltFrame) -> dict[str, float]:
-    """Gravel below its posts and stone for a dry wall, by key, loose [m3]."""
-    gravel_m3 = fixings_of(framed).post_gravel_m3
+def bought_loose(framed: BuiltFrame, held: Fixings) -> dict[str, float]:
+    """Gravel below its posts and stone for a dry wall, by key, loose [m3]. held: what holds the frame."""
+    gravel_m3 = held.post_gravel_m3
     stone = standard_shelf()[WALL_STONE]
     stone_m3 = framed.stone_kg / stone.bulk_density_kg_m3 * stone.loose_factor
     return {key: each for key, each in ((POST_GRAVEL, gravel_m3), (WALL_STONE, stone_m3)) if each > 0}

@@ -206,8 +206,9 @@ class BuiltFrame:
         counted: Counter[tuple[str, str, float, float, float]] = Counter()
         if self.is_boards:
             thick_m, width_m = self.section
+            lowest, above = self.lowest.key, self.timber.key
             for each in self.boards:
-                wood = (self.lowest if each.course == 0 else self.timber).key
+                wood = above if each.course else lowest
                 counted[each.part, wood, thick_m, width_m, round(each.length_m, 9)] += 1
         post_m = self.frame.post_m
         if self.posts and post_m is not None:

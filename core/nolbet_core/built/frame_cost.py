@@ -7,7 +7,7 @@ from decimal import ROUND_HALF_UP, Decimal
 from functools import lru_cache
 from typing import Any, Literal
 
-from nolbet_core.built.fixings import bought_fixings, bought_units
+from nolbet_core.built.fixings import Fixings, bought_fixings, bought_units
 from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.sources import USUAL_LENGTHS_M, Sources, lengths_known
 from nolbet_core.frame.bowing import brace_spacing, side_pressure, ties_for
@@ -22,6 +22,7 @@ from nolbet_core.shapes.angular import Rectangle
 
 USUAL_POST_M = 0.075
 SAME_WIDTH_M = 0.001
+THIN_FIRST = sorted(USUAL_SIZES, key=nominal_size)
 
 
 @record
@@ -32,10 +33,10 @@ class FrameCost:
     unpriced: tuple[str, ...]
 
 
-def frame_cost(framed: BuiltFrame, sources: Sources) -> FrameCost:
-    """What one frame costs. Fixings that nobody offers are left out and named."""
+def frame_cost(framed: BuiltFrame, held: Fixings, sources: Sources) -> FrameCost:
+    """What one frame costs. held: what holds it; what nobody offers is left out and named."""
     total, unpriced = Decimal(0), []
-    counted = [*bought_units(framed), *bought_fixings(framed)]
+    counted = [*bought_units(framed), *bought_fixings(held)]
     asked: list[tuple[str, Decimal | None, float]] = [
         (each.material, price_of_metre((each.material, each.thickness_m, each.width_m), sources.suppliers),
          each.length_m * each.count)
@@ -77,6 +78,9 @@ def course_choices(framed: BuiltFrame, sources: Sources) -> list[CourseChoice]:
     choices: list[CourseChoice] = []
     price: Decimal | None = Decimal(0)
     for course in range(framed.courses.count + 2):
+        if None in metres:
+            choices.append(CourseChoice(course + 1, (course + 1) * width_m, None))
+            continue
         pieces = rectangle_course(corner, outside.length_m, outside.width_m, thick_m, course, post_m, slot_m)
         metre = metres[0 if course == 0 else 1]
         run_m = Decimal(repr(sum(each.length_m for each in pieces)))
@@ -175,7 +179,7 @@ def _thicker(framed: BuiltFrame, sources: Sources) -> list[BraceWay]:
     thick_m, width_m = framed.section
     pressure = side_pressure(framed.fill, max(framed.height_m - width_m / 2, 0.0))
     run_m = sum(each.length_m for each in framed.boards)
-    for name in sorted(USUAL_SIZES, key=nominal_size):
+    for name in THIN_FIRST:
         thicker_m, wide_m = nominal_size(name)
         if thicker_m <= thick_m or abs(wide_m - width_m) > SAME_WIDTH_M:
             continue

@@ -22,6 +22,7 @@ from nolbet_core.shapes.freeform import free_polygon
 from nolbet_core.shapes.hollow import Hollow, ShapeProblem
 from nolbet_core.shapes.mound import HippedMound
 from nolbet_core.shapes.outline import Outline
+from nolbet_core.shapes.prismatoid import Prismatoid
 from nolbet_core.shapes.ring_spiral import ring_spiral
 from nolbet_core.shapes.round import Disc, Ellipse, Keyhole, Stadium
 from nolbet_core.shapes.round_mound import RoundMound
@@ -226,11 +227,13 @@ def _less_posts(vessel: Vessel, bed: Bed) -> Vessel:
     area_m2 = posts_inside(bed.frame, len(vessel.outside.rings()[0]))
     if area_m2 <= 0:
         return vessel
-    posts = Upright(area_m2, 0.0, vessel.hollow.rim_m)
-    try:
-        return replace(vessel, hollow=displaced(vessel.hollow, (posts,)))
-    except ShapeProblem as problem:
-        raise ShapeProblem("frame.post_m", "its posts leave no room for fill between them") from problem
+    hollow = vessel.hollow
+    if not isinstance(hollow, Prismatoid) or not hollow.is_straight:
+        return replace(vessel, hollow=displaced(hollow, (Upright(area_m2, 0.0, hollow.rim_m),)))
+    left_m2 = hollow.floor_m2 - area_m2
+    if left_m2 <= 0:
+        raise ShapeProblem("frame.post_m", "its posts leave no room for fill between them")
+    return replace(vessel, hollow=replace(hollow, floor_m2=left_m2, middle_m2=left_m2, rim_m2=left_m2))
 
 
 def _under_crest(mound: Hollow, solids: list[Solid]) -> list[Solid]:

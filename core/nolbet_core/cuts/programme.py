@@ -7,6 +7,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import replace
 from decimal import Decimal
+from time import monotonic
 
 import numpy as np
 from numpy.typing import NDArray
@@ -34,6 +35,11 @@ Values = NDArray[np.float64]
 SECONDS = 10.0
 QUICK_SECONDS = 3.0
 FEWEST_SECONDS = 1.0
+FEWEST_SHARE = 0.1
+"""Of the time that the price took, how long fewer boards at that price are looked for [0-1]."""
+LEAST_SECONDS = 0.1
+HOPEFUL_STEPS = 4
+HOPEFUL_SHARE = 0.001
 LOOSE_CENTS = 0.1
 """What the relaxed programme may be off by."""
 SLACK_CENTS = 0.01
@@ -141,19 +147,31 @@ def _by_columns(market: Market, seconds: float) -> _Found | None:
         return None
     bound = _next_price(market, relaxed.cost)
     pool = dict.fromkeys(columns)
-    dived = _dive(market, list(columns), relaxed, pool)
-    better = _solve(market, list(pool), min(seconds, QUICK_SECONDS))
-    if better is not None and (dived is None or better.cost < dived.cost):
-        dived = better
-    if dived is None:
+    best = _dive(market, list(columns), relaxed, pool) or _solve(market, list(pool), min(seconds, QUICK_SECONDS))
+    if best is None:
         return _solve(market, columns, seconds)
-    if dived.cost - bound <= SLACK_CENTS:
-        return replace(dived, bound=bound)
-    weighed = within(market, relaxed, dived.cost - relaxed.cost, MOST_COLUMNS)
-    found = _solve(market, weighed if weighed is not None else columns, seconds)
-    if found is None or found.cost > dived.cost:
-        return replace(dived, bound=bound)
-    return replace(found, bound=max(bound, found.bound) if weighed is not None else bound)
+    ends = monotonic() + seconds
+    for top in (hopeful_cost(market, relaxed, best.cost), None):
+        if best.cost - bound <= SLACK_CENTS:
+            break
+        cost = best.cost if top is None else min(top, best.cost)
+        weighed = within(market, relaxed, cost - relaxed.cost, MOST_COLUMNS)
+        found = _solve(market, weighed or list(pool), max(ends - monotonic(), LEAST_SECONDS))
+        if found is not None and weighed is not None:
+            # a plan cheaper than that cost uses none but these columns
+            bound = max(bound, min(found.bound, cost))
+        if found is not None and found.cost <= best.cost:
+            best = found
+    return replace(best, bound=bound)
+
+
+def hopeful_cost(market: Market, relaxed: Relaxed, known: float) -> float:
+    """What the cheapest plan hardly costs more than [cents]: the columns it could use are few and soon weighed.
+
+    known: what some plan costs [cents].
+    """
+    least = _next_price(market, relaxed.cost)
+    return min(known, least + max(HOPEFUL_STEPS * (_price_step(market) or 1.0), HOPEFUL_SHARE * least))
 
 
 def _price_step(market: Market) -> float | None:
@@ -230,6 +248,7 @@ def _solve(market: Market, columns: Sequence[Pattern], seconds: float) -> _Found
 
     None where they can't meet what is asked in that time [s].
     """
+    began = monotonic()
     pieces, scarce, _ = matrices(market, columns)
     prices = np.array([float(market.boards[each.source].price * CENTS) for each in columns])
     # whole steps of price let the solver see that nothing lies between two of them
@@ -239,7 +258,8 @@ def _solve(market: Market, columns: Sequence[Pattern], seconds: float) -> _Found
         return None
     counts, bound = cheapest
     at_most = (prices / step, float(np.round(prices / step @ counts, 6)))
-    fewest = _integer(market, np.ones(len(columns)), pieces, scarce, min(seconds, FEWEST_SECONDS), at_most)
+    left_s = min(max(FEWEST_SHARE * (monotonic() - began), LEAST_SECONDS), FEWEST_SECONDS)
+    fewest = _integer(market, np.ones(len(columns)), pieces, scarce, left_s, at_most)
     if fewest is not None and fewest[0].sum() < counts.sum():
         counts = fewest[0]
     cut = [(column, round(each)) for column, each in zip(columns, counts, strict=True) if round(each)]

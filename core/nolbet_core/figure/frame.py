@@ -34,7 +34,8 @@ def frame_figures(worked: WorkedBed) -> FrameFigures | None:
     courses = framed.courses if framed.is_boards else None
     outside = framed.vessel.outside
     sources = worked.around.sources
-    cost, held, life = frame_cost(framed, sources), fixings_of(framed), framed.life_years()
+    held, life = fixings_of(framed), framed.life_years()
+    cost = frame_cost(framed, held, sources)
     leg_kg = worked.standing_kg / worked.legs if worked.legs else None
     return FrameFigures(
         courses=framed.course_count,

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.buying import stock_of, suppliers_of
-from nolbet_core.built.fixings import bought_fixings, bought_loose, bought_units
+from nolbet_core.built.fixings import bought_fixings, bought_loose, bought_units, fixings_of
 from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.runoff import soak_wares
 from nolbet_core.built.state import is_begun
@@ -68,10 +68,11 @@ def _add_frame(sums: NeedSums, framed: BuiltFrame, bed: Bed) -> None:
         sums.add_board(bed.count, board, piece.volume_m3 * TIMBER[piece.material].density_kg_m3, bed.key)
     if framed.lining is not None:
         sums.add(bed.count, [framed.lining], bed.key)
-    for ware, box in (*bought_units(framed), *bought_fixings(framed)):
+    held = fixings_of(framed)
+    for ware, box in (*bought_units(framed), *bought_fixings(held)):
         sums.add_ware(bed.count, ware, box, bed.key)
     shelf = standard_shelf()
-    for material, loose_m3 in bought_loose(framed).items():
+    for material, loose_m3 in bought_loose(framed, held).items():
         asked = Bulk(shelf[material], "volume", loose_m3)
         sums.add(bed.count, [bulk_standing(asked, (0.0, 0.0), loose_m3 / shelf[material].loose_factor, 0.0)], bed.key)
 

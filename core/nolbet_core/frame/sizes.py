@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
 from nolbet_core.record import record
 
@@ -24,6 +25,7 @@ class SizeProblem(ValueError):  # noqa: N818 - told to the gardener as such
     """A name that no timber has."""
 
 
+@lru_cache(maxsize=256)
 def nominal_size(name: str) -> tuple[float, float]:
     """True thickness and width [m] of timber by its nominal name, as 2x10.
 
