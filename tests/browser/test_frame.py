@@ -108,7 +108,11 @@ def test_corners_by_turns_are_seen_before_anything_is_bought(app: Page, home: st
     expect(pieces.filter(has_text="2,000 mm")).to_have_count(1)
     expect(pieces.filter(has_text="1,822 mm")).to_have_count(1)
     expect(app.locator("[data-part=front-end]")).to_have_count(2)
-    app.get_by_label("At the corners").select_option("pinwheel")
+    aside = app.get_by_label("What it takes")
+    expect(aside).to_contain_text("4 lengths: 2,000 mm, 1,822 mm, 1,000 mm, 822 mm")
+    aside.get_by_role("button", name="Let each run past at one end").click()
+    expect(aside).not_to_contain_text("4 lengths")
+    expect(app.get_by_label("At the corners")).to_have_value("pinwheel")
     expect(pieces).to_have_count(2)
     expect(pieces.filter(has_text="1,911 mm")).to_have_count(1)
 
@@ -180,3 +184,46 @@ def test_the_saw_list_is_that_of_the_command_line(app: Page, home: str, gardener
     app.emulate_media(media="print")
     expect(saw.get_by_role("button", name="Print")).to_be_hidden()
     expect(saw.locator("[data-part=saw-board]").first).to_be_visible()
+
+
+def test_planned_from_the_boards_there_are_and_a_height_to_work_at(app: Page, home: str, gardener: User) -> None:
+    offers = [LARCH | {"form": "piece", "length_m": long_m, "price": price}
+              for long_m, price in ((2.1, "8.40"), (1.0, "4.10"))]  # fmt: skip
+    frame = {"kind": "boards"} | LARCH
+    document = zoo.plan(
+        shed_box(frame=frame), suppliers=[{"key": "yard", "name": "Tide yard", "offers": offers}],
+        garden={"name": "Test ground", "units": "metric"},
+    )  # fmt: skip
+    garden = store_plan(gardener.pk, read_plan(document).plan)
+    open_frame(app, home, garden, "box")
+    tally = app.locator("[data-part=frame-tally]")
+    # two courses of 2 x 2 and 2 x 0.924 m at four a metre
+    expect(tally).to_contain_text("$46.78")
+    app.get_by_label("Plan it from").select_option("boards")
+    size = app.locator("[data-part=sizes]").get_by_role("button").first
+    expect(size).to_contain_text("no cut")
+    size.click()
+    saw = app.locator("[data-part=saw-list]")
+    expect(saw).to_contain_text("Boards for $50.00, nothing is cheaper.")
+    expect(saw).to_contain_text("0 cuts")
+    app.get_by_label("Plan it from").select_option("height")
+    app.get_by_role("button", name="standing, without a stoop").click()
+    # five boards of 19 cm come nearest
+    expect(app.locator("[data-part=by-height]")).to_contain_text("rim 95 cm")
+    saved(app)
+    bed = Bed.objects.get(key="box").cut
+    assert bed["frame"]["courses"] == 5
+    assert bed["shape"]["depth_m"] == pytest.approx(0.95)
+
+
+def test_offcuts_lie_on_hand_once_all_is_sawn(app: Page, home: str, gardener: User) -> None:
+    stock = [LARCH | {"length_m": 3.6, "count": 6}]
+    garden = keep(gardener, shed_box(frame={"kind": "boards"} | LARCH), stock=stock)
+    open_frame(app, home, garden, "box")
+    keep_offcuts = app.locator("[data-part=keep-offcuts]")
+    keep_offcuts.get_by_role("button").click()
+    expect(keep_offcuts).to_contain_text("Kept in Haul")
+    lying = [heap.more for heap in Garden.objects.get(pk=garden.pk).stock.all()]
+    asked_m = 4 * 2.0 + 4 * 0.924
+    left_m = sum(each["length_m"] * each["count"] for each in lying)
+    assert 6 * 3.6 - asked_m - 0.3 * 4 <= left_m <= 6 * 3.6 - asked_m + 0.03

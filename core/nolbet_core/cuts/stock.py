@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from decimal import Decimal
 from typing import NamedTuple
 
@@ -68,8 +67,3 @@ class Pattern(NamedTuple):
     def pieces(self) -> int:
         """Pieces that come out of it."""
         return sum(self.counts)
-
-
-def used(pattern: Pattern, wishes: Sequence[CutWish], saw: Saw) -> float:
-    """What of a board a pattern takes, the last cut beside it [m]."""
-    return sum(saw.taken(wish.length_m) * count for wish, count in zip(wishes, pattern.counts, strict=True))

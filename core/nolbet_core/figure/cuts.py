@@ -11,7 +11,7 @@ from nolbet_core.built.sources import USUAL_LENGTHS_M, boards_in
 from nolbet_core.built.state import is_begun
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.cuts.programme import SECONDS, CutPlan, cut_plan
-from nolbet_core.cuts.stock import CutWish, Length, Pattern, Saw, used
+from nolbet_core.cuts.stock import CutWish, Length, Pattern, Saw
 from nolbet_core.figure.frame_figures import CutBoard, CutsFigures, LyingBoards, UncutFigures, UnpricedBoards
 from nolbet_core.frame.corners import joined
 from nolbet_core.haul.lengths import BoardSection, board_line, lengths_offered
@@ -72,7 +72,7 @@ def cuts_figures(
         uncut=[UncutFigures(*each.section, wish.length_m, wish.count) for each in done for wish in each.plan.unmet],
         kerf_m=saw.kerf_m,
         give_m=saw.give_m,
-        cuts=sum(_cuts_in(board, saw) * board.count for board in boards),
+        cuts=sum(_cuts_in(board) * board.count for board in boards),
         offcuts_m=sum(board.offcut_m * board.count for board in boards),
         lying_after=_left_lying(boards, plan),
     )
@@ -176,7 +176,9 @@ def _boards_of(cut: _CutSection, saw: Saw) -> list[CutBoard]:
     for pattern, count in sorted(cut.plan.cut, key=lambda each: each[0].source):
         source = cut.sources[pattern.source]
         wishes = _those_cut(cut)
-        left_m = max(saw.room(source.board.length_m) - used(pattern, wishes, saw), 0.0)
+        pieces = _pieces(pattern, wishes)
+        # pieces come out short only where a board doesn't reach for all of them whole
+        left_m = max(source.board.length_m - sum(pieces) - saw.kerf_m * len(pieces), 0.0)
         priced = not source.is_stock and not cut.unpriced
         boards.append(
             CutBoard(
@@ -185,7 +187,7 @@ def _boards_of(cut: _CutSection, saw: Saw) -> list[CutBoard]:
                 source="stock" if source.is_stock else "bought",
                 supplier=source.supplier,
                 price=source.board.price if priced else None,
-                pieces_m=_pieces(pattern, wishes),
+                pieces_m=pieces,
                 offcut_m=left_m if left_m > SAME_M else 0.0,
                 count=count,
             )
@@ -203,6 +205,6 @@ def _pieces(pattern: Pattern, wishes: Sequence[CutWish]) -> list[float]:
     return [wish.length_m for wish, count in zip(wishes, pattern.counts, strict=True) for _ in range(count)]
 
 
-def _cuts_in(board: CutBoard, saw: Saw) -> int:
+def _cuts_in(board: CutBoard) -> int:
     """Cuts that one board takes: after every piece but the last where they fill it."""
-    return len(board.pieces_m) - (0 if board.offcut_m > saw.kerf_m else 1)
+    return len(board.pieces_m) - (0 if board.offcut_m > 0 else 1)

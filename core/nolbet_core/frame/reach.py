@@ -38,6 +38,9 @@ POSTURE_NAMES: dict[str, str] = {each.key: each.name for each in POSTURES}
 """What they are called, by key."""
 
 
+SHORTEST_LEG_M = 0.05
+
+
 @record
 class AtHeight:
     """How a box of boards gets to a working height: so many courses [m] on the ground, or legs below those it has.
@@ -61,13 +64,13 @@ class AtHeight:
 def at_heights(courses: int, board_m: float, on_legs: bool) -> list[AtHeight]:
     """How a box gets to each working height.
 
-    courses: it has. board_m: how high one of them stands [m]. on_legs: whether it has legs.
+    courses: it has. board_m: how high one of them stands [m]. on_legs: whether it has legs; heights that it reaches
+    without any are then left out.
     """
-    return [_on_legs(each, courses, board_m) if on_legs else _on_ground(each, board_m) for each in _those(on_legs)]
-
-
-def _those(on_legs: bool) -> list[Posture]:
-    return [each for each in POSTURES if on_legs or each.knee_m is None]
+    if not on_legs:
+        return [_on_ground(each, board_m) for each in POSTURES if each.knee_m is None]
+    lifted = [_on_legs(each, courses, board_m) for each in POSTURES]
+    return [each for each in lifted if (each.leg_m or 0.0) >= SHORTEST_LEG_M]
 
 
 def _on_ground(posture: Posture, board_m: float) -> AtHeight:

@@ -219,8 +219,8 @@ Shape = Annotated[AnyShape, Field(discriminator="kind")]
 KINDS: tuple[str, ...] = tuple(get_args(each.model_fields["kind"].annotation)[0] for each in get_args(AnyShape))
 """Every kind of shape, by the name that the plan file gives it."""
 
-BOARDED = (BoxShape, LBoxShape, PolygonShape, RegularPolygonShape)
-"""Shapes whose sides are straight, so that boards go round them."""
+BOARDED = (BoxShape, LBoxShape, PolygonShape, RegularPolygonShape, FlatAreaShape)
+"""Shapes whose sides are straight, so that boards go round them; a flat patch is edged with them."""
 
 ON_THE_GROUND = frozenset({"trench", "hipped_mound", "round_mound", "herb_spiral", "ring_spiral", "flat_area"})
 """Kinds without a bed wall and without headspace."""

@@ -4,7 +4,8 @@ import type { Bed, BedFigures } from "../api/client";
 import { Note } from "../kit/Note";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { showLength, showMoney, showSawn } from "../quantities/format";
+import { showLength, showMoney, showSawn, typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
 import { SCREEN_ONLY } from "../theme/sizes";
@@ -28,12 +29,28 @@ type From = (typeof WAYS)[number][0];
 
 /** Which way the frame is planned from: a depth, boards, money or a working height; bed and boards change together. */
 export function PlanFrom(props: Props) {
+  const { bed } = props;
+  const { units } = useShowing();
   const [from, setFrom] = useState<From>("depth");
   return (
     <Sheet data-part="plan-from" sx={SCREEN_ONLY}>
       <Column>
         <Row sx={{ alignItems: "flex-end" }}>
           <Pick label="Plan it from" options={WAYS} value={from} onChoose={setFrom} />
+          {bed.shape.kind === "box" && (
+            <MeasureField
+              label={`Length × width, ${bed.measured ?? "inside"}`}
+              limit="length"
+              dimensions
+              width="190px"
+              shown={`${typedLength(bed.shape.length_m, units)} × ${typedLength(bed.shape.width_m, units)}`}
+              onMeaning={({ values: [length_m, width_m] }) =>
+                length_m !== undefined &&
+                width_m !== undefined &&
+                props.onEdit((now) => sizedTo(now, length_m, width_m))
+              }
+            />
+          )}
         </Row>
         {from === "depth" && <CoursesAsked {...props} />}
         {from === "boards" && <FromBoards {...props} />}

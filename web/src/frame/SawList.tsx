@@ -5,7 +5,7 @@ import { api, saidOf, type Schemas } from "../api/client";
 import { TIMBER } from "../api/words";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
-import { Row } from "../kit/Row";
+import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { showMoney, showSawn, showSection, type Units } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
@@ -57,9 +57,11 @@ export function SawList({ gardenId, saved }: { gardenId: number; saved: string |
         To hand: saw, square, pencil, two tapes, drill, clamps and a stand; eye protection, a mask against
         dust, gloves. Mark the longest piece first, cut on the waste side of the line.
       </Note>
-      {cuts.boards.map((board, index) => (
-        <OneBoard key={index} board={board} longest={longest} />
-      ))}
+      <Column sx={{ marginTop: 1 }}>
+        {cuts.boards.map((board, index) => (
+          <OneBoard key={index} board={board} longest={longest} />
+        ))}
+      </Column>
       {cuts.uncut.map((each) => (
         <Problem key={`${each.material} ${each.thickness_m} ${each.length_m}`}>
           No board is long enough for {each.count} × {showSawn(each.length_m, units)} of {named(each, units)}:
@@ -91,6 +93,9 @@ function OneBoard({ board, longest }: { board: Board; longest: number }) {
         {board.source === "stock" ? ", on hand" : board.supplier ? `, ${board.supplier}` : ""}
         {board.price != null && ` at ${showMoney(board.price, currency)}`}
       </Typography>
+      <Note sx={{ "@media (min-width: 600px)": { display: "none" } }} aria-hidden="true">
+        {board.pieces_m.map((each) => showSawn(each, units)).join(", ")}
+      </Note>
       <svg
         className={css.saw}
         viewBox={`0 0 ${WIDTH} ${HIGH}`}
