@@ -27,7 +27,7 @@ def run(options: argparse.Namespace) -> int:
 
 def _figures_said(options: argparse.Namespace) -> str:
     built = load_plan(_read(options.file))
-    figures = figure_plan(built, options.today, options.seconds)
+    figures = figure_plan(built, options.today, options.seconds, options.seconds)
     if options.bed is not None:
         figures = _only(figures, options.bed)
     if options.json:

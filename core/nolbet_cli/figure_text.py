@@ -187,11 +187,22 @@ def _spring(spring: SpringOrder, system: System, currency: str) -> list[str]:
     return lines
 
 
+def _how_sure(haul: HaulFigures, currency: str) -> str:
+    """What is known of the least cost."""
+    if haul.lower_bound is None:
+        return ""
+    return (
+        ", nothing costs less"
+        if haul.proven_optimal
+        else f", nothing costs less than {show_money(haul.lower_bound, currency)}"
+    )
+
+
 def _haul(haul: HaulFigures, system: System, currency: str) -> list[str]:
     lines = ["Haul"]
     lines += [f"  {_line(line, system, currency)}" for line in haul.lines]
     lines.append(f"  delivery {show_money(haul.delivery, currency)}")
-    lines.append(f"  total {show_money(haul.total, currency)}")
+    lines.append(f"  total {show_money(haul.total, currency)}{_how_sure(haul, currency)}")
     lines += [f"  nobody offers {material}" for material in (*haul.unmet, *haul.unpriced)]
     return lines
 

@@ -12,10 +12,14 @@ import pytest
 from django.contrib.auth.models import User
 from playwright.sync_api import Page, expect
 
+from nolbet.gardens.models import Garden
+from nolbet.plans.storing import store_plan
 from nolbet.plans.whole import whole_plan
 from nolbet_cli.main import main
+from nolbet_core.built.plan_file import read_plan
 from tests.browser.finding import choose
 from tests.browser.gardens import BRANCHY, keep, open_section, saved
+from tests.core import zoo
 
 pytestmark = pytest.mark.browser
 
@@ -157,3 +161,31 @@ def test_a_bed_and_a_material_are_found_by_slash(app: Page, home: str, gardener:
     expect(app.get_by_role("option")).to_have_count(1)
     app.get_by_role("option", name=re.compile("^Weed mat")).click()
     expect(app.get_by_role("heading", name="Weed mat")).to_be_visible()
+
+
+def test_the_cheapest_haul_over_all_suppliers_follows_the_quick_one(app: Page, home: str, gardener: User) -> None:
+    yard = {"key": "yard", "name": "Tide yard", "delivery": "45.00", "free_over": "400.00", "offers": [
+        {"form": "bulk", "material": "topsoil", "price_per_m3": "60.00", "step_m3": 0.5},
+    ]}  # fmt: skip
+    shop = {"key": "shop", "name": "Reed shop", "offers": [
+        {"form": "bag", "material": "topsoil", "volume_m3": 0.04, "price": "5.00", "fetch": True, "at_most": 4,
+         "deal": {"count": 4, "price": "16.00"}, "key": "soil_bag"},
+    ]}  # fmt: skip
+    document = zoo.plan(
+        zoo.bed(), suppliers=[yard, shop], garden={"name": "Test ground", "units": "metric"}, edition=1,
+    )  # fmt: skip
+    garden = store_plan(gardener.pk, read_plan(document).plan)
+    app.goto(f"{home}/garden/{garden.pk}/haul")
+    pay = app.locator("[data-part=haul-pay]")
+    # 1.15 m3 loose: 1.5 m3 for 90.00 and 45.00; or 1.0 m3 and four bags for 16.00
+    expect(pay).to_contain_text("No other choice over all suppliers costs less.")
+    expect(pay.locator("[data-part=tally-volume]")).to_contain_text("$121.00")
+    expect(pay).to_contain_text("Each material from its cheapest offer: $135.00.")
+    # what is changed of a supplier leaves the terms of its offers as they were
+    app.get_by_role("button", name="Offers", exact=True).nth(1).click()
+    app.get_by_label("Supplier", exact=True).fill("Reed and rush")
+    app.get_by_role("button", name="Keep these offers").click()
+    saved(app)
+    expect(pay.locator("[data-part=tally-volume]")).to_contain_text("$121.00")
+    (offer,) = Garden.objects.get(pk=garden.pk).suppliers.get(key="shop").offers.all()
+    assert offer.more == {"deal": {"count": 4, "price": "16.00"}, "at_most": 4, "key": "soil_bag"}

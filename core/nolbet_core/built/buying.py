@@ -7,17 +7,18 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.names import unknown_names
-from nolbet_core.haul.offers import BagOffer, BulkOffer, Offer, PieceOffer, RollOffer, Supplier
-from nolbet_core.plan.garden import (
+from nolbet_core.haul.best import HeldLine
+from nolbet_core.haul.offers import BagOffer, BulkOffer, Deal, Offer, PieceOffer, RollOffer, Supplier, Tier
+from nolbet_core.plan.garden import Plan, Stock
+from nolbet_core.plan.offers import (
     BagOfferModel,
     BulkOfferModel,
+    DealModel,
     OfferModel,
     PackOfferModel,
     PieceOfferModel,
-    Plan,
     PlanSupplier,
     RollOfferModel,
-    Stock,
 )
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.material import Material
@@ -38,6 +39,8 @@ from nolbet_core.shelf.wares import (
     WARES,
 )
 
+KG_PER_T = 1000
+
 
 def suppliers_of(plan: Plan, materials: Mapping[str, Material]) -> Sequence[Supplier]:
     """A plan's suppliers as the haul takes them. materials: by key, for bags whose label says a mass."""
@@ -48,31 +51,106 @@ def supplier_of(entry: PlanSupplier, materials: Mapping[str, Material]) -> Suppl
     """One supplier as the haul takes it. materials: as in suppliers_of."""
     name = entry.name or entry.key.replace("_", " ").capitalize()
     offers = tuple(_offer(offer, materials) for offer in entry.offers)
-    return Supplier(entry.key, name, entry.delivery or Decimal(0), offers)
+    return Supplier(entry.key, name, entry.delivery or Decimal(0), offers, entry.free_over, entry.minimum_order)
 
 
 def _offer(entry: OfferModel, materials: Mapping[str, Material]) -> Offer:
     if isinstance(entry, BagOfferModel):
-        return BagOffer(entry.material, bag_volume(entry, materials), entry.price, entry.fetch, entry.mass_kg)
-    if isinstance(entry, BulkOfferModel):
-        return BulkOffer(
-            entry.material, entry.price_per_m3, entry.step_m3, entry.minimum_m3 or 0.0, entry.load_m3, entry.fetch
+        volume_m3 = bag_volume(entry, materials)
+        return BagOffer(
+            entry.material,
+            volume_m3,
+            entry.price,
+            entry.fetch,
+            entry.mass_kg,
+            _deal(entry.deal),
+            entry.at_most,
+            entry.key,
         )
+    if isinstance(entry, BulkOfferModel):
+        return _bulk(entry, materials)
     if isinstance(entry, RollOfferModel):
-        return RollOffer(entry.material, entry.width_m, entry.length_m, entry.price, entry.fetch)
+        return RollOffer(
+            entry.material, entry.width_m, entry.length_m, entry.price, entry.fetch, _deal(entry.deal), entry.at_most,
+            entry.key,
+        )  # fmt: skip
     count = entry.count if isinstance(entry, PackOfferModel) else 1
     size = (entry.length_m, entry.width_m, entry.height_m, entry.diameter_m)
     return PieceOffer(
-        entry.material, entry.price, *size, count=count, fetched=entry.fetch, thickness_m=entry.thickness_m
+        entry.material,
+        entry.price,
+        *size,
+        count=count,
+        fetched=entry.fetch,
+        thickness_m=entry.thickness_m,
+        deal=_deal(entry.deal),
+        at_most=entry.at_most,
+        key=entry.key,
     )
 
 
+def _deal(entry: DealModel | None) -> Deal | None:
+    return None if entry is None else Deal(entry.count, entry.price)
+
+
+def _bulk(entry: BulkOfferModel, materials: Mapping[str, Material]) -> BulkOffer:
+    """A loose load; one sold by weight as what it comes to by volume."""
+    tiers = tuple(Tier(each.from_m3, each.price_per_m3) for each in entry.tiers)
+    if entry.price_per_t is None:
+        return BulkOffer(
+            entry.material, entry.price_per_m3 or Decimal(0), entry.step_m3, entry.minimum_m3 or 0.0, entry.load_m3,
+            entry.fetch, tiers, entry.at_most, None, entry.key,
+        )  # fmt: skip
+    kg_per_m3 = loose_density(materials[entry.material])
+    price_per_m3 = entry.price_per_t * Decimal(repr(kg_per_m3)) / KG_PER_T
+    step_m3 = None if entry.step_kg is None else entry.step_kg / kg_per_m3
+    return BulkOffer(
+        entry.material, price_per_m3, step_m3, (entry.minimum_kg or 0.0) / kg_per_m3, entry.load_m3, entry.fetch, (),
+        entry.at_most, kg_per_m3, entry.key,
+    )  # fmt: skip
+
+
+def loose_density(material: Material) -> float:
+    """How heavy a material lies loose and moist [kg/m3]."""
+    return material.bulk_density_kg_m3 / material.loose_factor
+
+
+def fixed_of(plan: Plan) -> tuple[HeldLine, ...]:
+    """Lines of a plan's haul that are held by hand."""
+    return tuple(
+        HeldLine(each.supplier, each.material, each.form, each.count, each.volume_m3, each.offer) for each in plan.fixed
+    )
+
+
+def wrong_with_fixed(plan: Plan) -> Iterator[PlanProblem]:
+    """Lines held by hand that nobody offers so."""
+    offered = {
+        (supplier.key, offer.material, offer.form): {
+            each.key for each in supplier.offers if each.material == offer.material
+        }
+        for supplier in plan.suppliers
+        for offer in supplier.offers
+    }
+    keys = [supplier.key for supplier in plan.suppliers]
+    for index, each in enumerate(plan.fixed):
+        here = f"fixed[{index}]"
+        found = offered.get((each.supplier, each.material, each.form))
+        if each.supplier not in keys:
+            yield PlanProblem(f"{here}.supplier", f"'{each.supplier}' is none of {', '.join(keys) or 'no suppliers'}")
+        elif found is None:
+            yield PlanProblem(f"{here}.material", f"{each.supplier} offers no {each.material} by the {each.form}")
+        elif each.offer is not None and each.offer not in found:
+            yield PlanProblem(f"{here}.offer", f"'{each.offer}' is the key of no offer of {each.material} there")
+
+
 def bag_volume(entry: BagOfferModel, materials: Mapping[str, Material]) -> float:
-    """Loose volume of a bag [m3]: as its label says, else what its mass comes to at the moist loose density."""
+    """Loose volume of a bag [m3]: what it swells to, else as its label says or what its mass comes to, moist."""
+    if entry.expands_to_m3 is not None:
+        return entry.expands_to_m3
     if entry.volume_m3 is not None:
         return entry.volume_m3
     material = materials[entry.material]
-    return (entry.mass_kg or 0.0) * material.loose_factor / material.bulk_density_kg_m3
+    return (entry.mass_kg or 0.0) / loose_density(material)
 
 
 def stock_of(plan: Plan, today: date | None = None) -> dict[str, float]:
@@ -133,6 +211,8 @@ def _wrong_with_offer(offer: OfferModel, materials: Mapping[str, Material], path
             yield PlanProblem(f"{path}.material", f"{offer.material} isn't loose; it is sold by the piece or the pack")
         elif isinstance(offer, BagOfferModel):
             yield from _wrong_with_bag(offer, material, path)
+        elif offer.price_per_t is not None and material.bulk_density_kg_m3 <= 0:
+            yield PlanProblem(f"{path}.price_per_t", f"{offer.material} has no density to be sold by")
         return
     if material is not None and not material.is_sheet:
         yield PlanProblem(f"{path}.material", f"{offer.material} is loose; it is sold by the bag or in bulk")
@@ -144,6 +224,8 @@ def _wrong_with_offer(offer: OfferModel, materials: Mapping[str, Material], path
 
 
 def _wrong_with_bag(offer: BagOfferModel, material: Material, path: str) -> Iterator[PlanProblem]:
+    if offer.expands_to_m3 is not None:
+        return
     if offer.volume_m3 is None and offer.mass_kg is None:
         yield PlanProblem(f"{path}.volume_m3", "has to be there, or mass_kg where the label says a mass")
     elif offer.volume_m3 is not None and offer.mass_kg is not None:

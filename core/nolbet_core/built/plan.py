@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.built.bed import BuiltBed, build_bed
-from nolbet_core.built.buying import wrong_with_heap, wrong_with_supplier
+from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_supplier
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.frame_checks import too_thin
 from nolbet_core.built.names import names_twice, unknown_names
@@ -73,6 +73,7 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
     if plan.cutting.kerf_m > Cutting().kerf_m:
         for index, bed in enumerate(plan.beds):
             found += too_thin(bed, plan.cutting.kerf_m, f"beds[{index}]")
+    found += wrong_with_fixed(plan)
     return [*found, *_unknown_beds(plan), *wrong_with_profiles(plan.beds)]
 
 

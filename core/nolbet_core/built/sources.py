@@ -8,7 +8,8 @@ from nolbet_core.built.buying import supplier_of
 from nolbet_core.haul.lengths import BoardSection, lengths_offered
 from nolbet_core.haul.offers import SAME_M, Supplier
 from nolbet_core.plan.frame import Cutting
-from nolbet_core.plan.garden import Plan, PlanSupplier, Stock
+from nolbet_core.plan.garden import Plan, Stock
+from nolbet_core.plan.offers import PlanSupplier
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 

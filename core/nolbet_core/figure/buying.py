@@ -149,6 +149,12 @@ def haul_figures(
         proven_optimal=False,
         all_bags_total=_total_in(wants, suppliers, "bag", boards),
         all_bulk_total=_total_in(wants, suppliers, "bulk", boards),
+        lower_bound=None,
+        quick_total=None,
+        seconds=None,
+        one_supplier_totals={},
+        break_even_m3={},
+        unkept=[],
         unmet=list(chosen.unmet),
         unpriced=list(chosen.unpriced),
     )

@@ -144,6 +144,11 @@ class SupplierFigures:
 class HaulFigures:
     """What to buy where, and what it costs. unmet: loose materials that nobody offers; unpriced: sheets, pipes and
     crates that nobody does. Neither is in the total.
+
+    proven_optimal: no haul costs less; quick_total: what each thing from its cheapest offer would come to; lower_bound:
+    no haul costs less than that; seconds: how long looking took. one_supplier_totals: from each alone, null where it
+    can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
+    null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
     """
 
     lines: list[HaulLine]
@@ -153,6 +158,12 @@ class HaulFigures:
     proven_optimal: bool
     all_bags_total: MoneyOut | None
     all_bulk_total: MoneyOut | None
+    lower_bound: MoneyOut | None
+    quick_total: MoneyOut | None
+    seconds: float | None
+    one_supplier_totals: dict[str, MoneyOut | None]
+    break_even_m3: dict[str, float | None]
+    unkept: list[str]
     unmet: list[str]
     unpriced: list[str]
 

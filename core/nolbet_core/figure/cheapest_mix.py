@@ -24,8 +24,9 @@ from nolbet_core.figure.blend_figures import (
 from nolbet_core.figure.mix_amounts import CENT, taken_figures
 from nolbet_core.figure.mixing import figure_mix, unknown_soils
 from nolbet_core.haul.unit_prices import unit_prices
-from nolbet_core.plan.garden import BagOfferModel, Plan
+from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.mix import MixPart, PlanMix, ShareLimit
+from nolbet_core.plan.offers import BagOfferModel
 from nolbet_core.plan.problems import PlanProblem, unknown_key
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_money, show_unit_price

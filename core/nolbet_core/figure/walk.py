@@ -7,7 +7,7 @@ from dataclasses import replace
 from datetime import date
 
 from nolbet_core.built.bed import build_bed
-from nolbet_core.built.buying import coming_of, stock_of, suppliers_of
+from nolbet_core.built.buying import coming_of, fixed_of, stock_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.lined import lies_somewhere
 from nolbet_core.built.plan import BuiltPlan
@@ -18,6 +18,7 @@ from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
 from nolbet_core.cuts.programme import SECONDS
 from nolbet_core.figure.beds import bed_figures
+from nolbet_core.figure.best_haul import Asked, best_figures
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
 from nolbet_core.figure.cuts import board_lines, cuts_figures
 from nolbet_core.figure.figures import BedFigures, Figures
@@ -65,11 +66,14 @@ def figure_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "
     return bed_figures(work_bed(bed, around, supplies, path))
 
 
-def figure_plan(built: BuiltPlan, today: date | None = None, seconds: float | None = None) -> Figures:
+def figure_plan(
+    built: BuiltPlan, today: date | None = None, seconds: float | None = None, haul_seconds: float | None = None
+) -> Figures:
     """Figures of a whole plan as built: every bed, the plot, the needs of all, and the haul.
 
     today: stands in for days of filling that aren't given. seconds: as long as cutting the frames' boards may take [s];
-    where it isn't given they are neither cut nor bought.
+    where it isn't given they are neither cut nor bought. haul_seconds: as long as the cheapest haul may be looked for
+    [s]; else each thing comes from its cheapest offer.
     """
     plan, supplies = built.plan, built.supplies
     around = surroundings_of(plan.garden, today, in_profiles(plan.beds), sources_of(plan, supplies.materials))
@@ -78,12 +82,17 @@ def figure_plan(built: BuiltPlan, today: date | None = None, seconds: float | No
     titles, coming = _titles(plan), coming_of(plan, today)
     cuts = cuts_figures([each.worked for each in figured], plan, suppliers, seconds) if seconds else None
     boards = board_lines(cuts, suppliers) if cuts else []
-    chosen = chosen_haul(needs, suppliers, boards, [each.material for each in cuts.unpriced] if cuts else ())
+    unpriced = [each.material for each in cuts.unpriced] if cuts else []
+    chosen = chosen_haul(needs, suppliers, boards, unpriced)
+    haul = haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None
+    if haul_seconds:
+        asked = Asked(needs, suppliers, boards, unpriced, fixed_of(plan))
+        haul = best_figures(asked, supplies.materials, haul_seconds)
     return Figures(
         beds=[_with_others(each, laid, chosen, supplies) for each in figured],
         plot=_plot(laid, figured),
         needs=[need_figures(need, supplies.materials, titles, coming.get(need.material, ())) for need in needs],
-        haul=haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None,
+        haul=haul,
         spring=spring_order([each.worked for each in figured], needs, plan, supplies),
         cuts=cuts,
     )

@@ -54,7 +54,7 @@ def choose(
     cheaper, until nothing moves. That is the least for each thing beside the others, not proven the least of all: an
     optimum over all at once is a programme of its own.
     """
-    asked = [want for want in wants if not _is_loose(want) or want.volume_m3 > TOLERANCE_M3]
+    asked = [want for want in wants if not is_loose(want) or want.volume_m3 > TOLERANCE_M3]
     ways = [_ways(want, suppliers, forms) for want in asked]
     taken = {index: min(lines, key=_alone) for index, lines in enumerate(ways) if lines}
     while _improve(taken, ways, beside):
@@ -64,12 +64,13 @@ def choose(
     return Chosen(
         lines,
         delivery_for(lines),
-        tuple(want.material for want in lacking if _is_loose(want)),
-        tuple(dict.fromkeys(want.material for want in lacking if not _is_loose(want))),
+        tuple(want.material for want in lacking if is_loose(want)),
+        tuple(dict.fromkeys(want.material for want in lacking if not is_loose(want))),
     )
 
 
-def _is_loose(want: Wanted) -> bool:
+def is_loose(want: Wanted) -> bool:
+    """Whether it is bought by its loose volume."""
     return not (want.covers or want.stretches or want.boxes)
 
 

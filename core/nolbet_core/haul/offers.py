@@ -25,10 +25,27 @@ LOOSE_FORMS: tuple[Form, ...] = ("bag", "bulk")
 
 
 @record
+class Deal:
+    """So many together at a price: every full number of them costs it, the rest the single price."""
+
+    count: int
+    price: Decimal
+
+
+@record
+class Tier:
+    """From a volume on [m3] all of it costs so much a m3."""
+
+    from_m3: float
+    price_per_m3: Decimal
+
+
+@record
 class BagOffer:
     """Whole bags: loose volume of one [m3] and its price. fetched: brought home by the gardener, without delivery.
 
-    mass_kg: where the label says a mass instead of a volume [kg].
+    mass_kg: where the label says a mass instead of a volume [kg]. deal: so many together. at_most: what the shop has.
+    key: what the offer is called by.
     """
 
     material: str
@@ -36,6 +53,9 @@ class BagOffer:
     price: Decimal
     fetched: bool = False
     mass_kg: float | None = None
+    deal: Deal | None = None
+    at_most: int | None = None
+    key: str | None = None
 
     form: ClassVar[Form] = "bag"
 
@@ -44,7 +64,9 @@ class BagOffer:
 class BulkOffer:
     """Loose by the load: price for a m3, the step it is sold in, the least sold and what one drop brings [m3].
 
-    step_m3: None where any amount is sold. load_m3: None where all fits one drop.
+    step_m3: None where any amount is sold. load_m3: None where all fits one drop. tiers: other prices from a volume on,
+    the lowest first; the highest that is reached holds for all of it. at_most: what the yard has [m3]. kg_per_m3: sold
+    by weight, so heavy [kg/m3]; its prices and steps are then those of a m3. key: what the offer is called by.
     """
 
     material: str
@@ -53,19 +75,26 @@ class BulkOffer:
     minimum_m3: float = 0.0
     load_m3: float | None = None
     fetched: bool = False
+    tiers: tuple[Tier, ...] = ()
+    at_most: float | None = None
+    kg_per_m3: float | None = None
+    key: str | None = None
 
     form: ClassVar[Form] = "bulk"
 
 
 @record
 class RollOffer:
-    """A sheet off the roll: its width and length [m]."""
+    """A sheet off the roll: its width and length [m]. deal, at_most, key: as of bags."""
 
     material: str
     width_m: float
     length_m: float
     price: Decimal
     fetched: bool = False
+    deal: Deal | None = None
+    at_most: int | None = None
+    key: str | None = None
 
     form: ClassVar[Form] = "roll"
 
@@ -74,7 +103,8 @@ class RollOffer:
 class PieceOffer:
     """By the piece: of a sheet its length and width [m], of a pipe its length and diameter [m], of a crate its sides.
 
-    Of a board its thickness too. count: how many come in one pack; 1 where each is sold by itself.
+    Of a board its thickness too. count: how many come in one pack; 1 where each is sold by itself. deal, at_most, key:
+    as of bags.
     """
 
     material: str
@@ -86,6 +116,9 @@ class PieceOffer:
     count: int = 1
     fetched: bool = False
     thickness_m: float | None = None
+    deal: Deal | None = None
+    at_most: int | None = None
+    key: str | None = None
 
     form: ClassVar[Form] = "piece"
 
@@ -95,12 +128,17 @@ Offer = BagOffer | BulkOffer | RollOffer | PieceOffer
 
 @record
 class Supplier:
-    """A supplier: what one delivery costs, and the offers."""
+    """A supplier: what one delivery costs, and the offers.
+
+    free_over: from goods of so much on, delivery costs nothing. minimum_order: less than that isn't delivered.
+    """
 
     key: str
     name: str
     delivery: Decimal
     offers: tuple[Offer, ...]
+    free_over: Decimal | None = None
+    minimum_order: Decimal | None = None
 
 
 @record
@@ -155,14 +193,40 @@ def line_for(supplier: Supplier, offer: Offer, wanted: Wanted) -> Line | None:
         if need_m3 <= TOLERANCE_M3:
             return None
         volume_m3 = bulk_for(need_m3, offer)
-        price = (Decimal(repr(volume_m3)) * offer.price_per_m3).quantize(CENT, rounding=ROUND_HALF_UP)
-        return Line(supplier, offer, need_m3, None, volume_m3, price)
+        if offer.at_most is not None and volume_m3 > offer.at_most + TOLERANCE_M3:
+            return None
+        return bulk_line(supplier, offer, volume_m3, need_m3)
     count = count_for(offer, wanted)
-    if not count:
+    if not count or (offer.at_most is not None and count > offer.at_most):
         return None
+    return counted_line(supplier, offer, count, wanted)
+
+
+def bulk_line(supplier: Supplier, offer: BulkOffer, volume_m3: float, need_m3: float) -> Line:
+    """The line that brings a loose volume [m3]. need_m3: what it is bought for [m3]."""
+    price = (Decimal(repr(volume_m3)) * price_at(offer, volume_m3)).quantize(CENT, rounding=ROUND_HALF_UP)
+    return Line(supplier, offer, need_m3, None, volume_m3, price)
+
+
+def counted_line(supplier: Supplier, offer: BagOffer | RollOffer | PieceOffer, count: int, wanted: Wanted) -> Line:
+    """The line that brings so many bags, rolls, pieces or packs. wanted: what they are bought for."""
     volume_m3 = count * offer.volume_m3 if isinstance(offer, BagOffer) else 0.0
     covers = wanted.covers if isinstance(offer, RollOffer) else ()
-    return Line(supplier, offer, need_m3, count, volume_m3, offer.price * count, covers)
+    return Line(supplier, offer, wanted.volume_m3, count, volume_m3, price_of(offer, count), covers)
+
+
+def price_of(offer: BagOffer | RollOffer | PieceOffer, count: int) -> Decimal:
+    """What so many cost: as many full deals as go in, the rest at the single price."""
+    if offer.deal is None:
+        return offer.price * count
+    full, rest = divmod(count, offer.deal.count)
+    return offer.deal.price * full + offer.price * rest
+
+
+def price_at(offer: BulkOffer, volume_m3: float) -> Decimal:
+    """What a m3 costs when so much is bought [m3]: the highest tier that is reached."""
+    reached = [tier.price_per_m3 for tier in offer.tiers if volume_m3 >= tier.from_m3 - TOLERANCE_M3]
+    return reached[-1] if reached else offer.price_per_m3
 
 
 def count_for(offer: BagOffer | RollOffer | PieceOffer, wanted: Wanted) -> int | None:
@@ -230,4 +294,17 @@ def delivery_for(lines: Sequence[Line]) -> Decimal:
     by_supplier: dict[str, list[Line]] = {}
     for line in lines:
         by_supplier.setdefault(line.supplier.key, []).append(line)
-    return sum((own[0].supplier.delivery * drops_for(own) for own in by_supplier.values()), Decimal(0))
+    return sum((_delivery_of(own) for own in by_supplier.values()), Decimal(0))
+
+
+def _delivery_of(lines: Sequence[Line]) -> Decimal:
+    """What one supplier takes for bringing its lines: nothing where what is brought costs enough."""
+    supplier = lines[0].supplier
+    if supplier.free_over is not None and goods_of(lines) >= supplier.free_over:
+        return Decimal(0)
+    return supplier.delivery * drops_for(lines)
+
+
+def goods_of(lines: Sequence[Line]) -> Decimal:
+    """What the delivered lines of one supplier cost; fetched ones count for nothing."""
+    return sum((line.price for line in lines if not line.offer.fetched), Decimal(0))

@@ -10,7 +10,6 @@ from pydantic import ConfigDict, Field, ValidationInfo, field_validator, model_v
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.fields import (
     BagM3,
-    BulkM3,
     Count,
     Day,
     HeapM3,
@@ -18,18 +17,16 @@ from nolbet_core.plan.fields import (
     LengthM,
     MaterialKey,
     Model,
-    Money,
     MonthDay,
     Name,
     Share,
-    UnitPrice,
 )
 from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
+from nolbet_core.plan.offers import FixedLine, PlanSupplier
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plan.shapes import At
-from nolbet_core.quantities import limits
 from nolbet_core.quantities.units import USUAL_BARROW_M3
 
 FORMAT: Final = "nolbet-plan/1"
@@ -238,88 +235,11 @@ def _volume_of(counted: Any, put_in_m3: Any) -> float | None:
     return COMPOST_YIELD * put_in_m3 if isinstance(put_in_m3, float | int) else None
 
 
-class BagOfferModel(Model):
-    """Whole bags of one size: by the loose volume on the label, or by the mass, as meals are."""
-
-    form: Literal["bag"]
-    material: MaterialKey
-    volume_m3: BagM3 | None = None
-    mass_kg: Annotated[float, Field(gt=0, le=2000)] | None = None
-    price: Money
-    fetch: bool = False
-
-
-class BulkOfferModel(Model):
-    """Sold loose, by volume."""
-
-    form: Literal["bulk"]
-    material: MaterialKey
-    price_per_m3: UnitPrice
-    step_m3: BulkM3 | None = None
-    minimum_m3: HeapM3 | None = None
-    load_m3: BulkM3 | None = None
-    fetch: bool = False
-
-
-class RollOfferModel(Model):
-    """A sheet off the roll."""
-
-    form: Literal["roll"]
-    material: MaterialKey
-    width_m: LengthM
-    length_m: Annotated[float, Field(ge=limits.LENGTH_M.least, le=1000)]
-    price: Money
-    fetch: bool = False
-
-
-class PieceOfferModel(Model):
-    """By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate, a board."""
-
-    form: Literal["piece"]
-    material: MaterialKey
-    length_m: LengthM | None = None
-    width_m: LengthM | None = None
-    height_m: LengthM | None = None
-    diameter_m: LengthM | None = None
-    thickness_m: LengthM | None = None
-    price: Money
-    fetch: bool = False
-
-
-class PackOfferModel(Model):
-    """Pieces by the pack."""
-
-    form: Literal["pack"]
-    material: MaterialKey
-    count: Count
-    length_m: LengthM | None = None
-    width_m: LengthM | None = None
-    height_m: LengthM | None = None
-    diameter_m: LengthM | None = None
-    thickness_m: LengthM | None = None
-    price: Money
-    fetch: bool = False
-
-
-OfferModel = Annotated[
-    BagOfferModel | BulkOfferModel | RollOfferModel | PieceOfferModel | PackOfferModel, Field(discriminator="form")
-]
-
-
-class PlanSupplier(Model):
-    """A supplier with what one delivery costs."""
-
-    key: Key
-    name: Name | None = None
-    delivery: Money | None = None
-    offers: Annotated[list[OfferModel], Field(max_length=500)] = Field(default_factory=list)
-
-
 class Plan(Model):
     """A whole garden. edition: of the words it is written in (see `upgrade`).
 
-    cutting: how its boards are cut. weather, log, probes: what was seen there by day, what was read of its beds, and
-    what reads by itself.
+    cutting: how its boards are cut. fixed: lines of the haul held by hand. weather, log, probes: what was seen there by
+    day, what was read of its beds, and what reads by itself.
     """
 
     format: Literal["nolbet-plan/1"]
@@ -330,6 +250,7 @@ class Plan(Model):
     beds: list[Bed] = Field(default_factory=list)
     stock: list[Stock] = Field(default_factory=list)
     cutting: Cutting = Field(default_factory=Cutting)
+    fixed: Annotated[list[FixedLine], Field(max_length=500)] = Field(default_factory=list)
     suppliers: list[PlanSupplier] = Field(default_factory=list)
     weather: Annotated[list[WeatherRun], Field(max_length=5000)] = Field(default_factory=list)
     log: Annotated[list[LogEntry], Field(max_length=20_000)] = Field(default_factory=list)

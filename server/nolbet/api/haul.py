@@ -15,7 +15,8 @@ from nolbet.plans.whole import whole_garden
 from nolbet_core.figure.sharing import SharedHeap, figure_shared
 from nolbet_core.haul.sharing import SharedBy
 from nolbet_core.plan.fields import HeapM3, Key
-from nolbet_core.plan.garden import PlanSupplier, Stock
+from nolbet_core.plan.garden import Stock
+from nolbet_core.plan.offers import PlanSupplier
 
 router = Router(tags=["haul"])
 

@@ -8,12 +8,13 @@ from nolbet.gardens.models import Garden
 
 
 class Supplier(models.Model):
-    """Somebody who sells by the bag or the load."""
+    """Somebody who sells by the bag or the load. more: from when delivery is free and the like, in the plan's words."""
 
     garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="suppliers")
     key = models.CharField(max_length=60)
     name = models.CharField(max_length=80)
     delivery = models.DecimalField(max_digits=9, decimal_places=2, default=0)
+    more = models.JSONField(default=dict, blank=True)
     position = models.PositiveIntegerField(default=0)
 
     class Meta:
@@ -25,7 +26,10 @@ class Supplier(models.Model):
 
 
 class Offer(models.Model):
-    """One thing a supplier sells: in bags, loose, off the roll, by the piece or the pack, in the plan file's words."""
+    """One thing a supplier sells: in bags, loose, off the roll, by the piece or the pack, in the plan file's words.
+
+    more: deals, tiers, what the shop has, and what is sold by weight.
+    """
 
     supplier = models.ForeignKey(Supplier, on_delete=models.CASCADE, related_name="offers")
     form = models.CharField(max_length=8)
@@ -44,6 +48,7 @@ class Offer(models.Model):
     minimum_m3 = models.FloatField(null=True, blank=True)
     load_m3 = models.FloatField(null=True, blank=True)
     fetch = models.BooleanField(default=False)
+    more = models.JSONField(default=dict, blank=True)
     position = models.PositiveIntegerField(default=0)
 
     class Meta:

@@ -8,8 +8,8 @@ from typing import Any
 
 from nolbet.gardens.models import Garden
 from nolbet.haul.models import Offer, Stock, Supplier
-from nolbet_core.plan.garden import PlanSupplier
 from nolbet_core.plan.garden import Stock as PlanStock
+from nolbet_core.plan.offers import PlanSupplier
 
 OFFER_KEYS = (
     "form", "material", "volume_m3", "mass_kg", "length_m", "width_m", "height_m", "diameter_m", "thickness_m", "count",
@@ -25,6 +25,7 @@ def supplier_plan(supplier: Supplier) -> PlanSupplier:
             "key": supplier.key,
             "name": supplier.name,
             "delivery": supplier.delivery,
+            **supplier.more,
             "offers": [_offer(offer) for offer in supplier.offers.all()],
         }
     )
@@ -32,7 +33,7 @@ def supplier_plan(supplier: Supplier) -> PlanSupplier:
 
 def _offer(offer: Offer) -> dict[str, Any]:
     given = {key: getattr(offer, key) for key in OFFER_KEYS if getattr(offer, key) is not None}
-    return given | ({"fetch": True} if offer.fetch else {})
+    return {**offer.more, **given} | ({"fetch": True} if offer.fetch else {})
 
 
 def suppliers_plan(garden: Garden) -> list[PlanSupplier]:
@@ -66,12 +67,15 @@ def replace_suppliers(garden: Garden, entries: Sequence[PlanSupplier]) -> None:
 
 
 def _columns(entry: PlanSupplier) -> dict[str, Any]:
-    return {"name": entry.name or entry.key, "delivery": entry.delivery or Decimal(0)}
+    more = entry.model_dump(mode="json", exclude_none=True, include={"free_over", "minimum_order", "distance_m"})
+    return {"name": entry.name or entry.key, "delivery": entry.delivery or Decimal(0), "more": more}
 
 
 def _offers(supplier: Supplier, entry: PlanSupplier) -> Iterator[Offer]:
     for place, offer in enumerate(entry.offers):
-        yield Offer(supplier=supplier, position=place, **offer.model_dump(exclude_none=True))
+        columns = offer.model_dump(exclude_none=True, include={*OFFER_KEYS, "fetch"})
+        more = offer.model_dump(mode="json", exclude_none=True, exclude={*OFFER_KEYS, "fetch"}, exclude_defaults=True)
+        yield Offer(supplier=supplier, position=place, more=more, **columns)
 
 
 def replace_stock(garden: Garden, heaps: Iterable[PlanStock]) -> None:

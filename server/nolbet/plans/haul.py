@@ -14,7 +14,8 @@ from nolbet.haul.rows import replace_stock, replace_suppliers, stock_plan, suppl
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
 from nolbet_core.built.buying import wrong_with_heap, wrong_with_supplier
-from nolbet_core.plan.garden import PlanSupplier, Stock
+from nolbet_core.plan.garden import Stock
+from nolbet_core.plan.offers import PlanSupplier
 
 
 def save_sources(

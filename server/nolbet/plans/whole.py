@@ -16,6 +16,7 @@ from nolbet_core.built.profiles import wrong_with_profiles
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import FORMAT, Plan
+from nolbet_core.plan.offers import FixedLine
 from nolbet_core.plan.upgrade import EDITION
 
 
@@ -43,6 +44,7 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         beds=beds,
         stock=stock_plan(garden),
         cutting=Cutting.model_validate(garden.cutting),
+        fixed=[FixedLine.model_validate(each) for each in garden.fixed],
         suppliers=suppliers_plan(garden),
     )
 

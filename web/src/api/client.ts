@@ -333,6 +333,11 @@ export const api = {
       await client.GET("/api/gardens/{garden_id}/figure/setting-out", { params: { path: { garden_id } } }),
     ),
 
+  figureBestHaul: async (garden_id: number, signal?: AbortSignal) =>
+    figured<TalliedFigures>(
+      await client.GET("/api/gardens/{garden_id}/figure/haul", { params: { path: { garden_id } }, signal }),
+    ),
+
   figureCuts: async (garden_id: number) =>
     figured<Schemas["CutsFigures"] | null>(
       await client.GET("/api/gardens/{garden_id}/figure/cuts", { params: { path: { garden_id } } }),

@@ -704,6 +704,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/haul": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Best Haul
+         * @description Figures of a whole garden with its cheapest haul over all suppliers at once; nothing else waits for it.
+         */
+        get: operations["nolbet_api_figure_figure_best_haul"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/liner": {
         parameters: {
             query?: never;
@@ -1709,8 +1729,16 @@ export interface components {
         /**
          * BagOfferModel
          * @description Whole bags of one size: by the loose volume on the label, or by the mass, as meals are.
+         *
+         *     expands_to_m3: what a pressed bale swells to. deal: so many together. at_most: what the shop has. key: what the
+         *     offer is called by.
          */
         BagOfferModel: {
+            /** At Most */
+            at_most?: number | null;
+            deal?: components["schemas"]["DealModel"] | null;
+            /** Expands To M3 */
+            expands_to_m3?: number | null;
             /**
              * Fetch
              * @default false
@@ -1721,6 +1749,8 @@ export interface components {
              * @enum {string}
              */
             form: "bag";
+            /** Key */
+            key?: string | null;
             /** Mass Kg */
             mass_kg?: number | null;
             /**
@@ -2102,9 +2132,13 @@ export interface components {
         };
         /**
          * BulkOfferModel
-         * @description Sold loose, by volume.
+         * @description Sold loose: by volume, or by weight as it lies moist (price_per_t, step_kg, minimum_kg).
+         *
+         *     tiers: other prices from a volume on. at_most: what the yard has [m3]. key: what the offer is called by.
          */
         BulkOfferModel: {
+            /** At Most */
+            at_most?: number | null;
             /**
              * Fetch
              * @default false
@@ -2115,6 +2149,8 @@ export interface components {
              * @enum {string}
              */
             form: "bulk";
+            /** Key */
+            key?: string | null;
             /** Load M3 */
             load_m3?: number | null;
             /**
@@ -2122,15 +2158,20 @@ export interface components {
              * @description key of a material or a mix
              */
             material: string;
+            /** Minimum Kg */
+            minimum_kg?: number | null;
             /** Minimum M3 */
             minimum_m3?: number | null;
-            /**
-             * Price Per M3
-             * @example 62.80
-             */
-            price_per_m3: string;
+            /** Price Per M3 */
+            price_per_m3?: string | null;
+            /** Price Per T */
+            price_per_t?: string | null;
+            /** Step Kg */
+            step_kg?: number | null;
             /** Step M3 */
             step_m3?: number | null;
+            /** Tiers */
+            tiers?: components["schemas"]["TierModel"][];
         };
         /**
          * Buried
@@ -2524,6 +2565,19 @@ export interface components {
             uncut: components["schemas"]["UncutFigures"][];
             /** Unpriced */
             unpriced: components["schemas"]["UnpricedBoards"][];
+        };
+        /**
+         * DealModel
+         * @description So many together at a price; every full number of them costs it.
+         */
+        DealModel: {
+            /** Count */
+            count: number;
+            /**
+             * Price
+             * @example 6.20
+             */
+            price: string;
         };
         /**
          * DiagonalFigures
@@ -3244,22 +3298,43 @@ export interface components {
          * HaulFigures
          * @description What to buy where, and what it costs. unmet: loose materials that nobody offers; unpriced: sheets, pipes and
          *     crates that nobody does. Neither is in the total.
+         *
+         *     proven_optimal: no haul costs less; quick_total: what each thing from its cheapest offer would come to; lower_bound:
+         *     no haul costs less than that; seconds: how long looking took. one_supplier_totals: from each alone, null where it
+         *     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
+         *     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
          */
         HaulFigures: {
             /** All Bags Total */
             all_bags_total: string | null;
             /** All Bulk Total */
             all_bulk_total: string | null;
+            /** Break Even M3 */
+            break_even_m3: {
+                [key: string]: number | null;
+            };
             /** Delivery */
             delivery: string;
             /** Lines */
             lines: components["schemas"]["HaulLine"][];
+            /** Lower Bound */
+            lower_bound: string | null;
+            /** One Supplier Totals */
+            one_supplier_totals: {
+                [key: string]: string | null;
+            };
             /** Proven Optimal */
             proven_optimal: boolean;
+            /** Quick Total */
+            quick_total: string | null;
+            /** Seconds */
+            seconds: number | null;
             /** Suppliers */
             suppliers: components["schemas"]["SupplierFigures"][];
             /** Total */
             total: string;
+            /** Unkept */
+            unkept: string[];
             /** Unmet */
             unmet: string[];
             /** Unpriced */
@@ -4265,8 +4340,11 @@ export interface components {
          * @description Pieces by the pack.
          */
         PackOfferModel: {
+            /** At Most */
+            at_most?: number | null;
             /** Count */
             count: number;
+            deal?: components["schemas"]["DealModel"] | null;
             /** Diameter M */
             diameter_m?: number | null;
             /**
@@ -4281,6 +4359,8 @@ export interface components {
             form: "pack";
             /** Height M */
             height_m?: number | null;
+            /** Key */
+            key?: string | null;
             /** Length M */
             length_m?: number | null;
             /**
@@ -4409,6 +4489,9 @@ export interface components {
          * @description By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate, a board.
          */
         PieceOfferModel: {
+            /** At Most */
+            at_most?: number | null;
+            deal?: components["schemas"]["DealModel"] | null;
             /** Diameter M */
             diameter_m?: number | null;
             /**
@@ -4423,6 +4506,8 @@ export interface components {
             form: "piece";
             /** Height M */
             height_m?: number | null;
+            /** Key */
+            key?: string | null;
             /** Length M */
             length_m?: number | null;
             /**
@@ -4646,15 +4731,23 @@ export interface components {
         /**
          * PlanSupplier
          * @description A supplier with what one delivery costs.
+         *
+         *     free_over: goods from which delivery is free. minimum_order: less isn't delivered. distance_m: how far away.
          */
         PlanSupplier: {
             /** Delivery */
             delivery?: string | null;
+            /** Distance M */
+            distance_m?: number | null;
+            /** Free Over */
+            free_over?: string | null;
             /**
              * Key
              * @description lower-case letters, digits and _
              */
             key: string;
+            /** Minimum Order */
+            minimum_order?: string | null;
             /** Name */
             name?: string | null;
             /** Offers */
@@ -5096,6 +5189,9 @@ export interface components {
          * @description A sheet off the roll.
          */
         RollOfferModel: {
+            /** At Most */
+            at_most?: number | null;
+            deal?: components["schemas"]["DealModel"] | null;
             /**
              * Fetch
              * @default false
@@ -5106,6 +5202,8 @@ export interface components {
              * @enum {string}
              */
             form: "roll";
+            /** Key */
+            key?: string | null;
             /** Length M */
             length_m: number;
             /**
@@ -5871,6 +5969,19 @@ export interface components {
             usual_bag_m3: number;
             /** Usual Bags */
             usual_bags: number;
+        };
+        /**
+         * TierModel
+         * @description From a volume on all of a load costs so much a m3.
+         */
+        TierModel: {
+            /** From M3 */
+            from_m3: number;
+            /**
+             * Price Per M3
+             * @example 62.80
+             */
+            price_per_m3: string;
         };
         /**
          * ToldFigures
@@ -7349,6 +7460,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ForecastFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_figure_figure_best_haul: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TalliedFigures"];
                 };
             };
         };

@@ -34,16 +34,29 @@ type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
 export default function HaulView({ gardenId, materials }: Props) {
   const figured = useQuery({ queryKey: ["figure", gardenId], queryFn: () => api.figureGarden(gardenId) });
   const sources = useQuery({ queryKey: ["sources", gardenId], queryFn: () => api.sources(gardenId) });
+  const best = useQuery({
+    queryKey: ["figure", gardenId, "haul"],
+    queryFn: ({ signal }) => api.figureBestHaul(gardenId, signal),
+    enabled: (figured.data?.figures.haul ?? null) !== null,
+  });
   const error = figured.error ?? sources.error;
   if (figured.data && sources.data)
-    return <Haul gardenId={gardenId} materials={materials} tallied={figured.data} kept={sources.data} />;
+    return (
+      <Haul
+        gardenId={gardenId}
+        materials={materials}
+        tallied={(!best.isFetching && best.data) || figured.data}
+        looking={best.isFetching}
+        kept={sources.data}
+      />
+    );
   if (error) return <PageNote>{saidOf(error)}</PageNote>;
   return <PageWait saying="Working out what to buy ..." />;
 }
 
-type HaulProps = Props & { tallied: TalliedFigures; kept: KeptSources };
+type HaulProps = Props & { tallied: TalliedFigures; looking: boolean; kept: KeptSources };
 
-function Haul({ gardenId, materials, tallied, kept }: HaulProps) {
+function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
   const [{ document: sources, save, canUndo }, draft] = useSources(gardenId, kept);
   const tell = useTell();
   useSaveState(save);
@@ -136,7 +149,7 @@ function Haul({ gardenId, materials, tallied, kept }: HaulProps) {
           </Button>
         )}
       </Work>
-      <ToPay tallied={tallied} />
+      <ToPay gardenId={gardenId} tallied={tallied} looking={looking} />
     </View>
   );
 }

@@ -25,12 +25,18 @@ export type OfferDraft = {
   thickness_m?: number | null;
   count?: number;
   price?: string;
-  price_per_m3?: string;
+  price_per_m3?: string | null;
   step_m3?: number | null;
   minimum_m3?: number | null;
   load_m3?: number | null;
   fetch?: boolean;
-};
+} & OfferTerms;
+
+/** On which terms it is sold beside its price; kept as they are where nobody changes them. */
+export type OfferTerms = Partial<
+  Pick<Extract<Offer, { form: "bag" }>, "deal" | "at_most" | "expands_to_m3" | "key"> &
+    Pick<Extract<Offer, { form: "bulk" }>, "tiers" | "price_per_t" | "step_kg" | "minimum_kg">
+>;
 
 type Props = {
   gardenId: number;

@@ -26,6 +26,8 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
   const { currency } = useShowing();
   const [name, setName] = useState(supplier.name ?? "");
   const [delivery, setDelivery] = useState(supplier.delivery ?? "0.00");
+  const [free_over, setFreeOver] = useState(supplier.free_over);
+  const [minimum_order, setMinimumOrder] = useState(supplier.minimum_order);
   const next = useRef(supplier.offers?.length ?? 0);
   const [drafts, setDrafts] = useState<OfferDraft[]>(() =>
     (supplier.offers ?? []).map((offer, id) => ({ id, ...offer })),
@@ -45,6 +47,7 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
       key: supplier.key,
       name: name.trim(),
       delivery,
+      ...given({ free_over, minimum_order, distance_m: supplier.distance_m }),
       offers: offers.filter((offer) => offer !== null),
     });
   };
@@ -70,6 +73,26 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
           shown={showMoney(delivery, currency)}
           onMeaning={({ money }) => money != null && setDelivery(String(money))}
           onReading={readings.of("The delivery")}
+        />
+        <MeasureField
+          label="free from an order of"
+          limit="price"
+          width="150px"
+          eager
+          placeholder="never"
+          shown={free_over == null ? "" : showMoney(free_over, currency)}
+          onMeaning={({ money }) => money != null && setFreeOver(String(money))}
+          onReading={readings.of("From when it is free")}
+        />
+        <MeasureField
+          label="Delivers from"
+          limit="price"
+          width="130px"
+          eager
+          placeholder="any order"
+          shown={minimum_order == null ? "" : showMoney(minimum_order, currency)}
+          onMeaning={({ money }) => money != null && setMinimumOrder(String(money))}
+          onReading={readings.of("The least order")}
         />
       </Row>
       {drafts.map((draft, index) => (
@@ -116,27 +139,54 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
 
 /** An offer with everything it needs, or null while something lacks. */
 function complete(draft: OfferDraft): Offer | null {
-  const { material, fetch = false, price } = draft;
+  const { material, fetch = false, price, key, at_most, deal } = draft;
   if (!material) return null;
+  const terms = given({ key, at_most, deal });
   if (draft.form === "bulk") {
-    const { price_per_m3, step_m3, minimum_m3, load_m3 } = draft;
+    const { price_per_m3, price_per_t, step_m3, minimum_m3, load_m3, tiers, step_kg, minimum_kg } = draft;
+    if (price_per_t)
+      return {
+        form: "bulk",
+        material,
+        price_per_t,
+        load_m3,
+        fetch,
+        ...given({ step_kg, minimum_kg, key, at_most }),
+      };
     return price_per_m3
-      ? { form: "bulk", material, price_per_m3, step_m3, minimum_m3, load_m3, fetch }
+      ? {
+          form: "bulk",
+          material,
+          price_per_m3,
+          step_m3,
+          minimum_m3,
+          load_m3,
+          fetch,
+          ...given({ tiers, key, at_most }),
+        }
       : null;
   }
   if (!price) return null;
   if (draft.form === "bag") {
-    const { volume_m3, mass_kg } = draft;
-    if (mass_kg) return { form: "bag", material, mass_kg, price, fetch };
-    return volume_m3 ? { form: "bag", material, volume_m3, price, fetch } : null;
+    const { volume_m3, mass_kg, expands_to_m3 } = draft;
+    const swelling = given({ expands_to_m3 });
+    if (mass_kg) return { form: "bag", material, mass_kg, price, fetch, ...terms, ...swelling };
+    if (!volume_m3 && !expands_to_m3) return null;
+    return { form: "bag", material, volume_m3, price, fetch, ...terms, ...swelling };
   }
   const { length_m, width_m, count } = draft;
   if (draft.form === "roll")
-    return width_m && length_m ? { form: "roll", material, width_m, length_m, price, fetch } : null;
+    return width_m && length_m ? { form: "roll", material, width_m, length_m, price, fetch, ...terms } : null;
   const size = sizeOf(material, draft);
   if (!size) return null;
-  if (draft.form === "pack") return count ? { form: "pack", material, count, ...size, price, fetch } : null;
-  return { form: "piece", material, ...size, price, fetch };
+  if (draft.form === "pack")
+    return count ? { form: "pack", material, count, ...size, price, fetch, ...terms } : null;
+  return { form: "piece", material, ...size, price, fetch, ...terms };
+}
+
+/** What is said of some terms. */
+function given<T extends object>(terms: T): Partial<T> {
+  return Object.fromEntries(Object.entries(terms).filter(([, value]) => value != null)) as Partial<T>;
 }
 
 type Side = "length_m" | "width_m" | "height_m" | "diameter_m" | "thickness_m";

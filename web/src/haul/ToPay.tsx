@@ -1,4 +1,7 @@
+import Button from "@mui/material/Button";
+import { useQueryClient } from "@tanstack/react-query";
 import { Note } from "../kit/Note";
+import { Row } from "../kit/Row";
 import { Problem } from "../kit/Problem";
 import { FactLine, Lines } from "../kit/Lines";
 import Typography from "@mui/material/Typography";
@@ -9,8 +12,10 @@ import { showMoney } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 
+type Props = { gardenId: number; tallied: TalliedFigures; looking: boolean };
+
 /** The sum, beside all in bags and all loose, and what is left over. */
-export function ToPay({ tallied }: { tallied: TalliedFigures }) {
+export function ToPay({ gardenId, tallied, looking }: Props) {
   const { currency } = useShowing();
   const { figures, tally } = tallied;
   const { haul } = figures;
@@ -39,9 +44,7 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
           "Enter a supplier to see what it costs."
         )}
       </TallyVolume>
-      <Note>
-        Each material from its cheapest offer, deliveries counted once; not yet proven the least of all.
-      </Note>
+      <HowSure gardenId={gardenId} haul={haul} looking={looking} />
       {haul && haul.unmet.length > 0 && <Problem>Nobody offers {said(haul.unmet)}: not in the sum.</Problem>}
       {haul && haul.unpriced.length > 0 && <Note>No price yet for {said(haul.unpriced)}.</Note>}
       <Lines>
@@ -86,5 +89,37 @@ export function ToPay({ tallied }: { tallied: TalliedFigures }) {
         </>
       )}
     </Aside>
+  );
+}
+
+type SureProps = { gardenId: number; haul: TalliedFigures["figures"]["haul"]; looking: boolean };
+
+/** Whether anything is cheaper: looked for while the quick haul is shown, proven or with what is known. */
+function HowSure({ gardenId, haul, looking }: SureProps) {
+  const { currency } = useShowing();
+  const queries = useQueryClient();
+  if (!haul) return null;
+  if (looking)
+    return (
+      <Row role="status">
+        <Note>Each material from its cheapest offer. Looking for less over all suppliers at once ...</Note>
+        <Button onClick={() => void queries.cancelQueries({ queryKey: ["figure", gardenId, "haul"] })}>
+          Stop looking
+        </Button>
+      </Row>
+    );
+  if (haul.lower_bound == null)
+    return (
+      <Note>Each material from its cheapest offer; not looked for less over all suppliers at once.</Note>
+    );
+  return (
+    <Note role="status">
+      {haul.proven_optimal
+        ? "No other choice over all suppliers costs less. "
+        : `No choice costs less than ${showMoney(haul.lower_bound, currency)}; this is the best found so far. `}
+      {haul.quick_total != null &&
+        haul.quick_total !== haul.total &&
+        `Each material from its cheapest offer: ${showMoney(haul.quick_total, currency)}.`}
+    </Note>
   );
 }

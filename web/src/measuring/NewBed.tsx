@@ -85,7 +85,13 @@ export default function NewBed({ garden, materials, onMade }: Props) {
         component="form"
         onSubmit={submit}
         {...{ noValidate: true }}
-        sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 4, maxWidth: 1120 }}
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "minmax(0, 1fr)",
+          gap: 4,
+          maxWidth: 1120,
+          "& input, & button": { scrollMarginBottom: "84px" },
+        }}
       >
         <Row sx={{ alignItems: "flex-end", gap: 4 }}>
           <TextField
@@ -155,7 +161,8 @@ export default function NewBed({ garden, materials, onMade }: Props) {
           <Problem>Still to be measured: {lacking.join(", ").toLowerCase()}.</Problem>
         )}
         {make.error && <Problem>{saidOf(make.error)}</Problem>}
-        <Row>
+        {/* held in sight: what is drawn above comes later, and would push it from under the finger */}
+        <Row sx={HELD}>
           <Button variant="contained" type="submit" disabled={make.isPending}>
             Cut it open
           </Button>
@@ -164,6 +171,16 @@ export default function NewBed({ garden, materials, onMade }: Props) {
     </PlainView>
   );
 }
+
+const HELD = {
+  position: "sticky",
+  bottom: 0,
+  zIndex: 1,
+  backgroundColor: "sheet",
+  borderTop: "1px solid",
+  borderColor: "line",
+  paddingBlock: 2,
+} as const;
 
 function fillMaterial(fill: Fill): string {
   return "material" in fill ? fill.material : FIRST_FILL;
