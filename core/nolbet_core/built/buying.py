@@ -14,6 +14,7 @@ from nolbet_core.plan.offers import (
     BagOfferModel,
     BulkOfferModel,
     DealModel,
+    FixedLine,
     OfferModel,
     PackOfferModel,
     PieceOfferModel,
@@ -122,17 +123,17 @@ def fixed_of(plan: Plan) -> tuple[HeldLine, ...]:
     )
 
 
-def wrong_with_fixed(plan: Plan) -> Iterator[PlanProblem]:
-    """Lines held by hand that nobody offers so."""
+def wrong_with_fixed(lines: Sequence[FixedLine], suppliers: Sequence[PlanSupplier]) -> Iterator[PlanProblem]:
+    """Lines held by hand that nobody offers so. suppliers: of the plan."""
     offered = {
         (supplier.key, offer.material, offer.form): {
             each.key for each in supplier.offers if each.material == offer.material
         }
-        for supplier in plan.suppliers
+        for supplier in suppliers
         for offer in supplier.offers
     }
-    keys = [supplier.key for supplier in plan.suppliers]
-    for index, each in enumerate(plan.fixed):
+    keys = [supplier.key for supplier in suppliers]
+    for index, each in enumerate(lines):
         here = f"fixed[{index}]"
         found = offered.get((each.supplier, each.material, each.form))
         if each.supplier not in keys:

@@ -73,7 +73,7 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
     if plan.cutting.kerf_m > Cutting().kerf_m:
         for index, bed in enumerate(plan.beds):
             found += too_thin(bed, plan.cutting.kerf_m, f"beds[{index}]")
-    found += wrong_with_fixed(plan)
+    found += wrong_with_fixed(plan.fixed, plan.suppliers)
     return [*found, *_unknown_beds(plan), *wrong_with_profiles(plan.beds)]
 
 

@@ -10,7 +10,8 @@ from nolbet_core.figure.buying import all_wanted, haul_figures
 from nolbet_core.figure.buying_figures import HaulFigures
 from nolbet_core.haul.best import Best, HeldLine, best_haul
 from nolbet_core.haul.break_even import break_even
-from nolbet_core.haul.choose import choose
+from nolbet_core.haul.certainty import DrawnNeed, NeedSpread, drawn_needs
+from nolbet_core.haul.choose import choose, is_loose
 from nolbet_core.haul.needs import Need
 from nolbet_core.haul.offers import LOOSE_FORMS, Form, Line, Supplier
 from nolbet_core.haul.wanted import Wanted
@@ -24,7 +25,7 @@ SHARE_OF_TIME = 0.5
 @record
 class Asked:
     """What the cheapest haul is looked for with: needs, who offers what, boards that are bought anyway, woods that
-    nobody offers, and lines held by hand.
+    nobody offers, lines held by hand, how far the needs may be off, and how sure it is to be.
     """
 
     needs: Sequence[Need]
@@ -32,13 +33,16 @@ class Asked:
     boards: Sequence[Line]
     unpriced: Sequence[str]
     fixed: Sequence[HeldLine]
+    spreads: Sequence[NeedSpread]
+    certainty: float | None
 
 
 def best_figures(asked: Asked, materials: Mapping[str, Material], seconds: float) -> HaulFigures | None:
     """The cheapest haul; None where the garden knows no supplier. seconds: as long as it may take in all [s]."""
     if not asked.suppliers:
         return None
-    wants = all_wanted(asked.needs)
+    drawn = drawn_needs(asked.spreads)
+    wants = [_for_certainty(want, drawn, asked.certainty) for want in all_wanted(asked.needs)]
     best = best_haul(wants, asked.suppliers, SHARE_OF_TIME * seconds, LOOSE_FORMS, asked.boards, asked.fixed)
     chosen = replace(best.chosen, unpriced=tuple(dict.fromkeys((*best.chosen.unpriced, *asked.unpriced))))
     lacking = {*chosen.unmet, *chosen.unpriced}
@@ -58,7 +62,25 @@ def best_figures(asked: Asked, materials: Mapping[str, Material], seconds: float
         },
         break_even_m3={key: break_even(key, asked.suppliers) for key in bought},
         unkept=[f"{each.supplier} {each.material}" for each in best.unkept],
+        certainty=asked.certainty,
+        enough={key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought},
     )
+
+
+def _for_certainty(want: Wanted, drawn: Mapping[str, DrawnNeed], certainty: float | None) -> Wanted:
+    """A loose want as it is enough in so many gardens; as it stands where that isn't asked."""
+    need = drawn.get(want.material)
+    if certainty is None or need is None or not is_loose(want):
+        return want
+    loose_m3, bags_m3 = need.for_share(certainty), need.bags_for_share(certainty)
+    return replace(want, volume_m3=loose_m3, bag_share=loose_m3 / bags_m3 if bags_m3 > 0 else 1.0)
+
+
+def _enough(need: DrawnNeed, lines: Sequence[Line], material: str) -> float:
+    """In which share of gardens what is bought of a material is enough."""
+    own = [line for line in lines if line.material == material]
+    in_bags = sum(line.volume_m3 for line in own if line.form == "bag")
+    return need.enough(sum(line.volume_m3 for line in own) - in_bags, in_bags)
 
 
 def _total(

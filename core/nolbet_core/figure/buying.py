@@ -155,6 +155,8 @@ def haul_figures(
         one_supplier_totals={},
         break_even_m3={},
         unkept=[],
+        certainty=None,
+        enough={},
         unmet=list(chosen.unmet),
         unpriced=list(chosen.unpriced),
     )

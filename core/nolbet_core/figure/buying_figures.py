@@ -149,6 +149,8 @@ class HaulFigures:
     no haul costs less than that; seconds: how long looking took. one_supplier_totals: from each alone, null where it
     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
+    certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
+    each loose material bought.
     """
 
     lines: list[HaulLine]
@@ -164,6 +166,8 @@ class HaulFigures:
     one_supplier_totals: dict[str, MoneyOut | None]
     break_even_m3: dict[str, float | None]
     unkept: list[str]
+    certainty: float | None
+    enough: dict[str, float]
     unmet: list[str]
     unpriced: list[str]
 

@@ -13,6 +13,7 @@ from nolbet_core.built.lined import lies_somewhere
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.profiles import in_profiles
 from nolbet_core.built.sources import sources_of
+from nolbet_core.built.spread import spreads_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
@@ -86,7 +87,8 @@ def figure_plan(
     chosen = chosen_haul(needs, suppliers, boards, unpriced)
     haul = haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None
     if haul_seconds:
-        asked = Asked(needs, suppliers, boards, unpriced, fixed_of(plan))
+        spreads = spreads_of(needs, [each.worked for each in figured], supplies.materials)
+        asked = Asked(needs, suppliers, boards, unpriced, fixed_of(plan), spreads, plan.certainty)
         haul = best_figures(asked, supplies.materials, haul_seconds)
     return Figures(
         beds=[_with_others(each, laid, chosen, supplies) for each in figured],

@@ -52,7 +52,7 @@ def met_by_one(offer: Offer, want: Wanted) -> float | None:
     if isinstance(offer, BulkOffer):
         return 1.0 if is_loose(want) else None
     if isinstance(offer, BagOffer):
-        return offer.volume_m3 if is_loose(want) else None
+        return offer.volume_m3 * want.bag_share if is_loose(want) else None
     count = count_for(offer, want)
     if not count:
         return None

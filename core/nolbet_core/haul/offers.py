@@ -232,7 +232,7 @@ def price_at(offer: BulkOffer, volume_m3: float) -> Decimal:
 def count_for(offer: BagOffer | RollOffer | PieceOffer, wanted: Wanted) -> int | None:
     """Whole bags, rolls, pieces or packs that meet what is wanted; None where the offer is too small or another."""
     if isinstance(offer, BagOffer):
-        return bags_for(wanted.volume_m3, offer.volume_m3) or None
+        return bags_for(wanted.volume_m3, offer.volume_m3 * wanted.bag_share) or None
     if isinstance(offer, RollOffer):
         return rolls_for(wanted.covers, offer.width_m, offer.length_m)
     pieces = _pieces(offer, wanted)

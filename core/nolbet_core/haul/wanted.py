@@ -70,13 +70,17 @@ class Board:
 
 @record
 class Wanted:
-    """What is left to buy of a thing. volume_m3: loose [m3]. A thing has one measure; the others are empty."""
+    """What is left to buy of a thing. volume_m3: loose [m3]. A thing has one measure; the others are empty.
+
+    bag_share: what a bag counts for of its label [0-1].
+    """
 
     material: str
     volume_m3: float = 0.0
     covers: tuple[Cover, ...] = ()
     stretches: tuple[Stretch, ...] = ()
     boxes: tuple[Box, ...] = ()
+    bag_share: float = 1.0
 
 
 def loose_wanted(needs_m3: dict[str, float]) -> list[Wanted]:

@@ -235,11 +235,16 @@ def _volume_of(counted: Any, put_in_m3: Any) -> float | None:
     return COMPOST_YIELD * put_in_m3 if isinstance(put_in_m3, float | int) else None
 
 
+Certainty = Annotated[float, Field(ge=0.5, le=0.999)] | None
+"""In which share of gardens what is bought is to be enough [0-1]."""
+
+
 class Plan(Model):
     """A whole garden. edition: of the words it is written in (see `upgrade`).
 
-    cutting: how its boards are cut. fixed: lines of the haul held by hand. weather, log, probes: what was seen there by
-    day, what was read of its beds, and what reads by itself.
+    cutting: how its boards are cut. fixed: lines of the haul held by hand. certainty: in which share of
+    gardens what is bought is to be enough; the needs as they stand where it isn't said. weather, log, probes: what was
+    seen there by day, what was read of its beds, and what reads by itself.
     """
 
     format: Literal["nolbet-plan/1"]
@@ -251,6 +256,7 @@ class Plan(Model):
     stock: list[Stock] = Field(default_factory=list)
     cutting: Cutting = Field(default_factory=Cutting)
     fixed: Annotated[list[FixedLine], Field(max_length=500)] = Field(default_factory=list)
+    certainty: Certainty = None
     suppliers: list[PlanSupplier] = Field(default_factory=list)
     weather: Annotated[list[WeatherRun], Field(max_length=5000)] = Field(default_factory=list)
     log: Annotated[list[LogEntry], Field(max_length=20_000)] = Field(default_factory=list)

@@ -10,22 +10,24 @@ from nolbet.clock import today
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
 from nolbet.haul.rows import stock_plan, suppliers_plan
-from nolbet.plans.haul import save_sources
+from nolbet.plans.haul import HaulWords, save_sources
 from nolbet.plans.whole import whole_garden
 from nolbet_core.figure.sharing import SharedHeap, figure_shared
 from nolbet_core.haul.sharing import SharedBy
 from nolbet_core.plan.fields import HeapM3, Key
-from nolbet_core.plan.garden import Stock
-from nolbet_core.plan.offers import PlanSupplier
+from nolbet_core.plan.garden import Certainty, Stock
+from nolbet_core.plan.offers import FixedLine, PlanSupplier
 
 router = Router(tags=["haul"])
 
 
 class Sources(Schema):
-    """Where things come from: suppliers with their offers, and the gardener's own heaps."""
+    """Where things come from: suppliers with their offers, the gardener's own heaps, and how the haul is chosen."""
 
     suppliers: list[PlanSupplier] = Field(max_length=200)
     stock: list[Stock] = Field(max_length=200)
+    fixed: list[FixedLine] = Field(default_factory=list, max_length=500)
+    certainty: Certainty = None
 
 
 class KeptSources(Schema):
@@ -51,7 +53,8 @@ def load_sources(request: HttpRequest, garden_id: int) -> KeptSources:
 def change_sources(request: HttpRequest, garden_id: int, changed: ChangedSources) -> KeptSources:
     """Keep changed suppliers and heaps, if nobody changed them since."""
     garden, wanted = own_garden(request, garden_id), changed.sources
-    return _kept(save_sources(garden.pk, changed.revision, wanted.suppliers, wanted.stock, changed.restores))
+    words = HaulWords(wanted.suppliers, wanted.stock, wanted.fixed, wanted.certainty)
+    return _kept(save_sources(garden.pk, changed.revision, words, changed.restores))
 
 
 class AskedShares(Schema):
@@ -71,5 +74,10 @@ def figure_shares(request: HttpRequest, garden_id: int, asked: AskedShares) -> S
 
 
 def _kept(garden: Garden) -> KeptSources:
-    sources = Sources(suppliers=suppliers_plan(garden), stock=stock_plan(garden))
+    sources = Sources(
+        suppliers=suppliers_plan(garden),
+        stock=stock_plan(garden),
+        fixed=[FixedLine.model_validate(each) for each in garden.fixed],
+        certainty=garden.certainty,
+    )
     return KeptSources(revision=garden.sources_revision, sources=sources)

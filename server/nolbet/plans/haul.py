@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from django.db.models import F
@@ -13,19 +14,28 @@ from nolbet.gardens.parts import remember_part
 from nolbet.haul.rows import replace_stock, replace_suppliers, stock_plan, suppliers_plan
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
-from nolbet_core.built.buying import wrong_with_heap, wrong_with_supplier
+from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_supplier
 from nolbet_core.plan.garden import Stock
-from nolbet_core.plan.offers import PlanSupplier
+from nolbet_core.plan.offers import FixedLine, PlanSupplier
+
+
+@dataclass(frozen=True)
+class HaulWords:
+    """Where things come from and how the haul is chosen, in the plan's words."""
+
+    suppliers: Sequence[PlanSupplier]
+    stock: Sequence[Stock]
+    fixed: Sequence[FixedLine] = ()
+    certainty: float | None = None
 
 
 def save_sources(
     garden_id: int,
     revision: int,
-    suppliers: Sequence[PlanSupplier],
-    stock: Sequence[Stock],
+    words: HaulWords,
     restores: int | None = None,
 ) -> Garden:
-    """Keep suppliers with their offers, and what lies on hand, in place of those before.
+    """Keep suppliers with their offers, what lies on hand, and how the haul is chosen, in place of those before.
 
     restores: the earlier revision that the change brings back, where it does.
 
@@ -36,14 +46,18 @@ def save_sources(
         if Garden.objects.values_list("sources_revision", flat=True).get(pk=garden.pk) != revision:
             raise StaleChange("Suppliers or heaps were")
         before = sources_document(garden)
-        replace_suppliers(garden, suppliers)
-        replace_stock(garden, stock)
-        Garden.objects.filter(pk=garden.pk).update(sources_revision=F("sources_revision") + 1)
+        replace_suppliers(garden, words.suppliers)
+        replace_stock(garden, words.stock)
+        garden.fixed = [each.model_dump(mode="json", exclude_none=True) for each in words.fixed]
+        garden.certainty = words.certainty
+        Garden.objects.filter(pk=garden.pk).update(
+            sources_revision=F("sources_revision") + 1, fixed=garden.fixed, certainty=garden.certainty
+        )
         after = (revision + 1, sources_document(garden))
         remember_part(garden, "sources", "sources", (revision, before), after, restores)
         return Garden.objects.get(pk=garden.pk)
 
-    return save_checked(garden_id, "shelf_stamp", lambda seen: _check(seen, suppliers, stock), keep)
+    return save_checked(garden_id, "shelf_stamp", lambda seen: _check(seen, words), keep)
 
 
 def bring_sources(garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[Stock]) -> None:
@@ -64,14 +78,18 @@ def sources_document(garden: Garden) -> dict[str, Any]:
     return {
         "suppliers": [each.model_dump(mode="json", exclude_none=True) for each in suppliers_plan(garden)],
         "stock": [each.model_dump(mode="json", exclude_none=True) for each in stock_plan(garden)],
+        "fixed": garden.fixed,
+        "certainty": garden.certainty,
     }
 
 
-def _check(garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[Stock]) -> None:
+def _check(garden: Garden, words: HaulWords) -> None:
     materials = garden_supplies(garden).materials
-    for index, supplier in enumerate(suppliers):
+    for index, supplier in enumerate(words.suppliers):
         for problem in wrong_with_supplier(supplier, materials, f"suppliers[{index}]"):
             raise problem
-    for index, heap in enumerate(stock):
+    for index, heap in enumerate(words.stock):
         for problem in wrong_with_heap(heap, materials, f"stock[{index}]"):
             raise problem
+    for problem in wrong_with_fixed(words.fixed, words.suppliers):
+        raise problem

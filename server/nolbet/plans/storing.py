@@ -17,6 +17,7 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
     columns = {**head_columns(plan.garden), **plot_columns(plan.garden.plot)}
     columns["cutting"] = plan.cutting.model_dump(exclude_unset=True)
     columns["fixed"] = [each.model_dump(mode="json", exclude_none=True) for each in plan.fixed]
+    columns["certainty"] = plan.certainty
     beds = [{"key": bed.key, "position": place, **bed_columns(bed)} for place, bed in enumerate(plan.beds)]
     with transaction.atomic():
         garden = Garden.objects.create(owner_id=owner_id, **columns)

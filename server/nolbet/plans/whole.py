@@ -45,6 +45,7 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         stock=stock_plan(garden),
         cutting=Cutting.model_validate(garden.cutting),
         fixed=[FixedLine.model_validate(each) for each in garden.fixed],
+        certainty=garden.certainty,
         suppliers=suppliers_plan(garden),
     )
 

@@ -2904,6 +2904,33 @@ export interface components {
             name?: string | null;
         };
         /**
+         * FixedLine
+         * @description A line of the haul held by hand: so many, or so much loose. offer: the key of the offer that is meant.
+         */
+        FixedLine: {
+            /** Count */
+            count?: number | null;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "bag" | "bulk" | "roll" | "piece" | "pack";
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
+            /** Offer */
+            offer?: string | null;
+            /**
+             * Supplier
+             * @description lower-case letters, digits and _
+             */
+            supplier: string;
+            /** Volume M3 */
+            volume_m3?: number | null;
+        };
+        /**
          * FixingFigures
          * @description What holds a frame together and keeps it. brackets: instead of posts. stain_m3: two coats, outside and on top.
          *
@@ -3303,6 +3330,8 @@ export interface components {
          *     no haul costs less than that; seconds: how long looking took. one_supplier_totals: from each alone, null where it
          *     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
          *     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
+         *     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
+         *     each loose material bought.
          */
         HaulFigures: {
             /** All Bags Total */
@@ -3313,8 +3342,14 @@ export interface components {
             break_even_m3: {
                 [key: string]: number | null;
             };
+            /** Certainty */
+            certainty: number | null;
             /** Delivery */
             delivery: string;
+            /** Enough */
+            enough: {
+                [key: string]: number;
+            };
             /** Lines */
             lines: components["schemas"]["HaulLine"][];
             /** Lower Bound */
@@ -5573,9 +5608,13 @@ export interface components {
         };
         /**
          * Sources
-         * @description Where things come from: suppliers with their offers, and the gardener's own heaps.
+         * @description Where things come from: suppliers with their offers, the gardener's own heaps, and how the haul is chosen.
          */
         Sources: {
+            /** Certainty */
+            certainty?: number | null;
+            /** Fixed */
+            fixed?: components["schemas"]["FixedLine"][];
             /** Stock */
             stock: components["schemas"]["Stock"][];
             /** Suppliers */

@@ -149,7 +149,13 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
           </Button>
         )}
       </Work>
-      <ToPay gardenId={gardenId} tallied={tallied} looking={looking} />
+      <ToPay
+        gardenId={gardenId}
+        tallied={tallied}
+        looking={looking}
+        certainty={sources.certainty ?? null}
+        onCertainty={(certainty) => draft.edit((now) => ({ ...now, certainty }))}
+      />
     </View>
   );
 }

@@ -40,7 +40,7 @@ export function SupplierPanel(props: Props) {
   const [editing, setEditing] = useState(false);
   const [ticked, tick] = useTicks(gardenId);
   const loads = lines.filter(isLoose).map((line) => ({
-    key: `${line.material} ${line.form}`,
+    key: tickName(line),
     material: line.material,
     like: materials.get(line.material)?.like,
     form: line.form === "bag" ? ("bag" as const) : ("heap" as const),
@@ -74,7 +74,7 @@ export function SupplierPanel(props: Props) {
             <TableBody>
               {lines.map((line) => (
                 <Line
-                  key={`${line.material} ${line.form}`}
+                  key={tickName(line)}
                   line={line}
                   ticked={ticked.has(tickName(line))}
                   onTick={() => tick(tickName(line))}
@@ -86,7 +86,7 @@ export function SupplierPanel(props: Props) {
       )}
       {lines.map((line) => (
         <RollCuts
-          key={`${line.material} ${line.form}`}
+          key={tickName(line)}
           line={line}
           like={materials.get(line.material)?.like}
           nameOf={nameOf}
@@ -115,7 +115,8 @@ function isLoose({ form }: HaulLine): boolean {
 }
 
 function tickName(line: HaulLine): string {
-  return `${line.supplier} ${line.material} ${line.form}`;
+  const size = [line.bag_m3, line.bag_kg, ...line.size_m, line.diameter_m].filter((each) => each != null);
+  return [line.supplier, line.material, line.form, ...size].join(" ");
 }
 
 function shortName(name: string): string {

@@ -9,13 +9,28 @@ import { Aside } from "../kit/View";
 import { TallyVolume } from "../kit/tally.styles";
 import type { TalliedFigures } from "../api/client";
 import { showMoney } from "../quantities/format";
+import { Pick } from "../theme/controls/Pick";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 
-type Props = { gardenId: number; tallied: TalliedFigures; looking: boolean };
+type Props = {
+  gardenId: number;
+  tallied: TalliedFigures;
+  looking: boolean;
+  certainty: number | null;
+  onCertainty: (certainty: number | null) => void;
+};
+
+const SURE = [
+  ["", "the amounts as worked out"],
+  ["0.8", "enough in 8 gardens of 10"],
+  ["0.9", "enough in 9 gardens of 10"],
+  ["0.95", "enough in 19 gardens of 20"],
+] as const;
+const TWENTIETHS = 20;
 
 /** The sum, beside all in bags and all loose, and what is left over. */
-export function ToPay({ gardenId, tallied, looking }: Props) {
+export function ToPay({ gardenId, tallied, looking, certainty, onCertainty }: Props) {
   const { currency } = useShowing();
   const { figures, tally } = tallied;
   const { haul } = figures;
@@ -45,6 +60,14 @@ export function ToPay({ gardenId, tallied, looking }: Props) {
         )}
       </TallyVolume>
       <HowSure gardenId={gardenId} haul={haul} looking={looking} />
+      {haul && (
+        <Pick
+          label="Loose soil is bought for"
+          options={SURE}
+          value={certainty === null ? "" : (SURE.find(([each]) => Number(each) === certainty)?.[0] ?? "")}
+          onChoose={(chosen) => onCertainty(chosen === "" ? null : Number(chosen))}
+        />
+      )}
       {haul && haul.unmet.length > 0 && <Problem>Nobody offers {said(haul.unmet)}: not in the sum.</Problem>}
       {haul && haul.unpriced.length > 0 && <Note>No price yet for {said(haul.unpriced)}.</Note>}
       <Lines>
@@ -76,6 +99,18 @@ export function ToPay({ gardenId, tallied, looking }: Props) {
           <Quantity kind="mass" value={tally.mass_kg} />
         </FactLine>
       </Lines>
+      {haul && Object.keys(haul.enough).length > 0 && (
+        <>
+          <Typography variant="panelTitle">Enough, as the tape, raking and labels go</Typography>
+          <Lines>
+            {Object.entries(haul.enough).map(([key, share]) => (
+              <FactLine key={key} name={names.get(key) ?? key}>
+                in {Math.round(share * TWENTIETHS)} gardens of {TWENTIETHS}
+              </FactLine>
+            ))}
+          </Lines>
+        </>
+      )}
       {left.length > 0 && (
         <>
           <Typography variant="panelTitle">Left over</Typography>

@@ -1,0 +1,106 @@
+"""How sure a count is: needs drawn over what nobody measured to the litre, and what is enough in a share of gardens."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.record import record
+
+DRAWS = 20_000
+SEED = 1811
+LABEL = (0.95, 1.0)
+"""What a bag holds of what its label says: EN 12580 allows less than labelled."""
+
+Drawn = NDArray[np.float64]
+
+
+@record
+class BedSpread:
+    """What one bed and those alike take of a material [m3], and how far that may be off as a share (sd).
+
+    tape: by the tape, for all its materials alike; raked: by how level its boundaries are raked.
+    """
+
+    bed: str
+    loose_m3: float
+    tape: float
+    raked: float
+
+
+@record
+class NeedSpread:
+    """A need, bed by bed, how far its loose factor may lie from the usual one (least, likely, most), and what lies on
+    hand [m3].
+    """
+
+    material: str
+    beds: tuple[BedSpread, ...]
+    loose: tuple[float, float, float]
+    stock_m3: float
+
+
+@record
+class DrawnNeed:
+    """What is to buy of a material in many gardens [m3], and what a bag of it holds of what its label says there."""
+
+    to_buy_m3: Drawn
+    label: Drawn
+
+    def enough(self, loose_m3: float, bags_m3: float) -> float:
+        """Share of gardens in which so much loose and in bags, by their labels, is enough [0-1]."""
+        return float(np.mean(loose_m3 + bags_m3 * self.label >= self.to_buy_m3 - 1e-9))
+
+    def for_share(self, share: float) -> float:
+        """What is enough loose in a share of gardens [m3]."""
+        return float(np.quantile(self.to_buy_m3, share, method="inverted_cdf"))
+
+    def bags_for_share(self, share: float) -> float:
+        """What is enough by the labels of bags in a share of gardens [m3]."""
+        return float(np.quantile(self.to_buy_m3 / self.label, share, method="inverted_cdf"))
+
+
+def drawn_needs(spreads: Sequence[NeedSpread], draws: int = DRAWS, seed: int = SEED) -> Mapping[str, DrawnNeed]:
+    """Every need in as many gardens as are drawn; one seed gives the same ones every time.
+
+    A bed's tape is off for all its materials alike, a material's loose factor for all beds alike, raking for each bed
+    and material by itself. Each input is drawn once from each of as many equal slices of its spread (Latin hypercube,
+    McKay, Beckman and Conover 1979), so that shares come out as they would of many times the draws.
+    """
+    chance = np.random.default_rng(seed)
+    tapes: dict[str, Drawn] = {}
+    found = {}
+    for spread in spreads:
+        loose_m3 = np.zeros(draws)
+        for bed in spread.beds:
+            if bed.bed not in tapes:
+                tapes[bed.bed] = _normal(chance, draws)
+            raked = _normal(chance, draws)
+            loose_m3 += bed.loose_m3 * np.maximum(1 + bed.tape * tapes[bed.bed] + bed.raked * raked, 0.0)
+        factor = _triangular(_slices(chance, draws), *spread.loose)
+        label = LABEL[0] + (LABEL[1] - LABEL[0]) * _slices(chance, draws)
+        found[spread.material] = DrawnNeed(np.maximum(loose_m3 * factor - spread.stock_m3, 0.0), label)
+    return found
+
+
+def _slices(chance: np.random.Generator, draws: int) -> Drawn:
+    """One number from each of so many equal slices of 0 to 1, in any order."""
+    return (chance.permutation(draws) + chance.random(draws)) / draws
+
+
+def _normal(chance: np.random.Generator, draws: int) -> Drawn:
+    from scipy.special import ndtri  # noqa: PLC0415 - dear to load, and not always asked
+
+    return np.asarray(ndtri(_slices(chance, draws)))
+
+
+def _triangular(shares: Drawn, least: float, likely: float, most: float) -> Drawn:
+    """Values of a triangular spread below which so many lie."""
+    if most <= least:
+        return np.full(len(shares), likely)
+    rise = (likely - least) / (most - least)
+    up = least + np.sqrt(shares * (most - least) * (likely - least))
+    down = most - np.sqrt((1 - shares) * (most - least) * (most - likely))
+    return np.where(shares < rise, up, down)
