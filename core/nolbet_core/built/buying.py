@@ -96,7 +96,7 @@ def _deal(entry: DealModel | None) -> Deal | None:
 
 def _bulk(entry: BulkOfferModel, materials: Mapping[str, Material]) -> BulkOffer:
     """A loose load; one sold by weight as what it comes to by volume."""
-    tiers = tuple(Tier(each.from_m3, each.price_per_m3) for each in entry.tiers)
+    tiers = tuple(Tier(each.from_m3, each.price_per_m3) for each in entry.tiers or ())
     if entry.price_per_t is None:
         return BulkOffer(
             entry.material, entry.price_per_m3 or Decimal(0), entry.step_m3, entry.minimum_m3 or 0.0, entry.load_m3,

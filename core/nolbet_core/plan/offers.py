@@ -74,7 +74,7 @@ class BulkOfferModel(Model):
     minimum_m3: HeapM3 | None = None
     minimum_kg: Annotated[float, Field(ge=0, le=1_000_000)] | None = None
     load_m3: BulkM3 | None = None
-    tiers: Annotated[list[TierModel], Field(max_length=20)] = Field(default_factory=list)
+    tiers: Annotated[list[TierModel], Field(max_length=20)] | None = None
     at_most: Annotated[float, Field(ge=0, le=10_000)] | None = None
     fetch: bool = False
     key: OfferKey | None = None
@@ -90,7 +90,7 @@ class BulkOfferModel(Model):
         wrong = by_volume if self.price_per_t is not None else by_mass
         if wrong:
             raise ValueError(f"{wrong[0]} doesn't go with {'price_per_t' if self.price_per_t else 'price_per_m3'}")
-        starts = [each.from_m3 for each in self.tiers]
+        starts = [each.from_m3 for each in self.tiers or ()]
         if starts != sorted(set(starts)):
             raise ValueError("tiers have to rise: each from_m3 over the one before")
         return self

@@ -2171,7 +2171,7 @@ export interface components {
             /** Step M3 */
             step_m3?: number | null;
             /** Tiers */
-            tiers?: components["schemas"]["TierModel"][];
+            tiers?: components["schemas"]["TierModel"][] | null;
         };
         /**
          * Buried
