@@ -109,7 +109,10 @@ def test_an_own_material_is_made_changed_used_and_can_not_vanish(app: Page, home
     garden = keep(gardener, BRANCHY)
     app.goto(f"{home}/garden/{garden.pk}/shelf")
     app.get_by_label("Search the shelf").fill("loam")
+    # once the list has been searched its rows stay where they are
+    expect(app.get_by_role("row", name=re.compile("Subsoil"))).to_have_count(0)
     app.get_by_role("row", name=re.compile("Topsoil")).click()
+    expect(app.get_by_role("heading", name="Topsoil")).to_be_visible()
     expect(app.locator("[data-part=material-sheet]")).to_contain_text("default, estimate")
     app.get_by_role("button", name="Make one of your own like it").click()
     name = app.get_by_label("What you call it")
