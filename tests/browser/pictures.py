@@ -109,6 +109,7 @@ def saw(page: Page) -> None:
 def haul(page: Page) -> None:
     """What to buy where, one line ticked off."""
     page.get_by_role("link", name="Haul").click()
+    page.get_by_text("No other choice over all suppliers").wait_for()
     page.locator("[data-part=haul-tick] input").first.check()
     page.locator("h1").click()
 
