@@ -194,6 +194,28 @@ def test_lines_held_by_hand_stay_and_cost_their_difference() -> None:
     assert best_haul([Wanted("soil", 0.5)], [shop], fixed=[lost]).unkept == (lost,)
 
 
+@pytest.mark.parametrize(
+    ("held", "total", "kept"),
+    [
+        # far more than is needed, and then nothing else
+        (HeldLine("yard", "soil", "bulk", None, 9.0), Decimal("380.00"), True),
+        (HeldLine("yard", "soil", "bag", 200), Decimal("802.00"), True),
+        # in no step that is sold: let go, and the rest is as cheap as it can be
+        (HeldLine("yard", "soil", "bulk", None, 0.3), Decimal("70.00"), False),
+    ],
+)
+def test_a_line_held_by_hand_is_kept_or_named_and_never_empties_the_haul(
+    held: HeldLine, total: Decimal, kept: bool
+) -> None:
+    load = BulkOffer("soil", Decimal("40.00"), 0.25)
+    bag = BagOffer("soil", 0.04, Decimal("5.00"), fetched=True, deal=Deal(3, Decimal("12.00")))
+    yard = Supplier("yard", "Yard", Decimal("20.00"), (load, bag))
+    found = best_haul([Wanted("soil", 1.15)], [yard], fixed=[held])
+    assert (found.chosen.total, found.unkept) == (total, () if kept else (held,))
+    assert found.chosen.unmet == ()
+    assert found.proven_optimal
+
+
 def test_nothing_is_bought_for_nothing_and_what_lacks_is_named() -> None:
     few = BagOffer("soil", 0.05, Decimal("4.00"), at_most=3)
     shop = Supplier("shop", "Shop", Decimal("9.00"), (few, PieceOffer("brick", Decimal("0.85"))))

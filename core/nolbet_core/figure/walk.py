@@ -85,8 +85,9 @@ def figure_plan(
     boards = board_lines(cuts, suppliers) if cuts else []
     unpriced = [each.material for each in cuts.unpriced] if cuts else []
     chosen = chosen_haul(needs, suppliers, boards, unpriced)
-    haul = haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None
-    if haul_seconds:
+    if haul_seconds is None:
+        haul = haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None
+    else:
         spreads = spreads_of(needs, [each.worked for each in figured], supplies.materials)
         asked = Asked(needs, suppliers, boards, unpriced, fixed_of(plan), spreads, plan.certainty)
         haul = best_figures(asked, supplies.materials, haul_seconds)

@@ -97,15 +97,23 @@ def best_haul(
     """
     began = monotonic()
     asked = [want for want in wants if not is_loose(want) or want.volume_m3 > TOLERANCE_M3]
-    haul = _Haul(Rows())
-    lacking = [want for want in asked if not _meet(haul, want, suppliers, forms)]
-    unkept = _hold(haul, fixed)
-    _deliver(haul, suppliers, beside)
+    market = _Market(asked, suppliers, forms, beside)
+    haul, lacking, unkept = _programme(market, fixed)
     solved = solve(haul.rows, seconds)
+    if solved is None and fixed:
+        # what can't be had beside the others, in no step that is sold or under a least order, is let go
+        kept: list[HeldLine] = []
+        for each in fixed:
+            tried, _, refused = _programme(market, [*kept, each])
+            if not refused and solve(tried.rows, _left(began, seconds)) is not None:
+                kept.append(each)
+        haul, lacking, _ = _programme(market, kept)
+        unkept = tuple(each for each in fixed if each not in kept)
+        solved = solve(haul.rows, _left(began, seconds))
     if solved is None:
-        # least orders or lines held by hand leave something out of reach: as few things as can be are left out
+        # least orders leave something out of reach: as few things as can be are left out
         able = [want for want in asked if want not in lacking]
-        solved = solve(_with_gaps(haul), max(seconds - (monotonic() - began), LEAST_SECONDS))
+        solved = solve(_with_gaps(haul), _left(began, seconds))
         if solved is None:
             return Best(_chosen([], beside, asked), Decimal(0), False, monotonic() - began, tuple(fixed))
         lacking += [want for want, gap in zip(able, haul.gaps, strict=True) if solved.values[gap] > HALF]
@@ -118,6 +126,30 @@ def best_haul(
     return Best(chosen, chosen.total if proven else min(bound, chosen.total), proven, monotonic() - began, unkept)
 
 
+@record
+class _Market:
+    """What is asked, who offers what in which forms, and what is bought whatever is chosen."""
+
+    asked: Sequence[Wanted]
+    suppliers: Sequence[Supplier]
+    forms: Sequence[Form]
+    beside: Sequence[Line]
+
+
+def _programme(market: _Market, fixed: Sequence[HeldLine]) -> tuple[_Haul, list[Wanted], tuple[HeldLine, ...]]:
+    """The programme of a haul, what no offer reaches for, and lines held by hand that no offer can keep."""
+    haul = _Haul(Rows())
+    lacking = [want for want in market.asked if not _meet(haul, want, market, fixed)]
+    unkept = _hold(haul, fixed)
+    _deliver(haul, market.suppliers, market.beside)
+    return haul, lacking, unkept
+
+
+def _left(began: float, seconds: float) -> float:
+    """What is left of the time there is [s]."""
+    return max(seconds - (monotonic() - began), LEAST_SECONDS)
+
+
 def _chosen(lines: Sequence[Line], beside: Sequence[Line], lacking: Sequence[Wanted]) -> Chosen:
     every = (*beside, *lines)
     return Chosen(
@@ -128,19 +160,22 @@ def _chosen(lines: Sequence[Line], beside: Sequence[Line], lacking: Sequence[Wan
     )
 
 
-def _meet(haul: _Haul, want: Wanted, suppliers: Sequence[Supplier], forms: Sequence[Form]) -> bool:
+def _meet(haul: _Haul, want: Wanted, market: _Market, fixed: Sequence[HeldLine]) -> bool:
     """Columns for the offers of a thing, and the row that they meet it; nothing where they can't."""
     offers = [
         (supplier, offer)
-        for supplier in suppliers
+        for supplier in market.suppliers
         for offer in supplier.offers
-        if offer.material == want.material and (offer.form in forms or offer.form not in LOOSE_FORMS)
+        if offer.material == want.material and (offer.form in market.forms or offer.form not in LOOSE_FORMS)
     ]
     ways = [(supplier, offer, meets) for supplier, offer in offers if (meets := met_by_one(offer, want)) is not None]
     need = need_of(want)
     if sum(reach_of(offer, meets) for _, offer, meets in ways) < need - SHORT_OF_M3:
         return False
-    found = [bought_columns(haul.rows, supplier, offer, want, meets) for supplier, offer, meets in ways]
+    found = [
+        bought_columns(haul.rows, supplier, offer, want, meets, _held(supplier, offer, fixed))
+        for supplier, offer, meets in ways
+    ]
     haul.bought += found
     terms: dict[int, float] = {}
     for each in found:
@@ -149,6 +184,11 @@ def _meet(haul: _Haul, want: Wanted, suppliers: Sequence[Supplier], forms: Seque
     haul.met.append(len(haul.rows.rows))
     haul.rows.row(terms, least=need - SHORT_OF_M3)
     return True
+
+
+def _held(supplier: Supplier, offer: Offer, fixed: Sequence[HeldLine]) -> float:
+    """The most that a line held by hand asks of an offer: so many, or so much [m3]."""
+    return max((each.count or each.volume_m3 or 0.0 for each in fixed if each.holds_for(supplier, offer)), default=0.0)
 
 
 def _with_gaps(haul: _Haul) -> Rows:
@@ -189,7 +229,6 @@ def _hold(haul: _Haul, fixed: Sequence[HeldLine]) -> tuple[HeldLine, ...]:
         for bought in own:
             for column, many in bought.amount.items():
                 terms[column] = terms.get(column, 0.0) + many
-                haul.rows.most[column] = max(haul.rows.most[column], exact)
         haul.rows.row(terms, exact - TOLERANCE_M3, exact + TOLERANCE_M3)
     return tuple(unkept)
 

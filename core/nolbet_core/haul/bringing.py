@@ -51,17 +51,4 @@ def bring(rows: Rows, supplier: Supplier, own: Sequence[Bought], there: Sequence
 
 def _bounded(rows: Rows, terms: dict[int, float]) -> float:
     """The most that a sum of columns can come to."""
-    total = 0.0
-    for column, many in terms.items():
-        most = rows.most[column]
-        total += many * (most if math.isfinite(most) else _implied(rows, column))
-    return total
-
-
-def _implied(rows: Rows, column: int) -> float:
-    """The most that a column without a bound of its own can be: what its switch row lets through."""
-    for terms, _, most in rows.rows:
-        if most == 0.0 and len(terms) == 2 and terms.get(column, 0.0) > 0:
-            other = next(value for key, value in terms.items() if key != column)
-            return -other / terms[column]
-    return 1e6
+    return sum(many * rows.most[column] for column, many in terms.items())

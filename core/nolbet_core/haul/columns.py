@@ -69,17 +69,17 @@ def reach_of(offer: Offer, meets: float) -> float:
     return math.inf if offer.at_most is None else offer.at_most * meets
 
 
-def bought_columns(rows: Rows, supplier: Supplier, offer: Offer, want: Wanted, meets: float) -> Bought:
+def bought_columns(rows: Rows, supplier: Supplier, offer: Offer, want: Wanted, meets: float, held: float) -> Bought:
     """Columns for how much of an offer is bought, with deals, steps and tiers as they are sold.
 
-    want: what for. meets: how much of it one of the offer meets.
+    want: what for. meets: how much of it one of the offer meets. held: so many or so much [m3] has to be possible.
     """
     if isinstance(offer, BulkOffer):
-        return _bulk(rows, supplier, offer, want)
+        return _bulk(rows, supplier, offer, want, held)
     if want.covers:
         return _as_one(rows, supplier, offer, want, meets)
     worth = math.ceil(_worth_reaching(supplier) / offer.price) if offer.price else 0
-    most = max(math.ceil(SPARE * need_of(want) / meets), worth) + 1
+    most = max(math.ceil(SPARE * need_of(want) / meets), worth, math.ceil(held)) + 1
     most = most if offer.at_most is None else min(offer.at_most, most)
     single = rows.column(0.0, most)
     if offer.deal is None:
@@ -107,7 +107,7 @@ def _as_one(rows: Rows, supplier: Supplier, offer: Offer, want: Wanted, meets: f
     return Bought(supplier, offer, want, {taken: float(count)}, {taken: float(line.price * CENTS)}, meets)
 
 
-def _bulk(rows: Rows, supplier: Supplier, offer: BulkOffer, want: Wanted) -> Bought:
+def _bulk(rows: Rows, supplier: Supplier, offer: BulkOffer, want: Wanted, held_m3: float) -> Bought:
     """A loose load: in steps, not below the least sold, at the price of the highest tier it reaches."""
     starts = [(0.0, offer.price_per_m3), *((tier.from_m3, tier.price_per_m3) for tier in offer.tiers)]
     most_m3 = SPARE * want.volume_m3 + offer.minimum_m3 + (offer.step_m3 or 0.0) + starts[-1][0]
@@ -115,6 +115,7 @@ def _bulk(rows: Rows, supplier: Supplier, offer: BulkOffer, want: Wanted) -> Bou
         most_m3 = max(
             most_m3, float(_worth_reaching(supplier) / min(price for _, price in starts)) + (offer.step_m3 or 0)
         )
+    most_m3 = max(most_m3, held_m3)
     most_m3 = most_m3 if offer.at_most is None else min(most_m3, offer.at_most)
     amount: dict[int, float] = {}
     price: dict[int, float] = {}
@@ -122,7 +123,8 @@ def _bulk(rows: Rows, supplier: Supplier, offer: BulkOffer, want: Wanted) -> Bou
     for index, (from_m3, per_m3) in enumerate(starts):
         below_m3 = starts[index + 1][0] if index + 1 < len(starts) else math.inf
         step_m3 = offer.step_m3 or 1.0
-        many = rows.column(0.0, whole=offer.step_m3 is not None)
+        most = (most_m3 + TOLERANCE_M3) / step_m3
+        many = rows.column(0.0, most if offer.step_m3 is None else math.floor(most), whole=offer.step_m3 is not None)
         taken = rows.column(0.0, 1.0)
         least_m3 = max(from_m3, offer.minimum_m3)
         rows.row({many: step_m3, taken: -max(least_m3 - TOLERANCE_M3, 0.0)}, least=0.0)
