@@ -227,3 +227,30 @@ def test_offcuts_lie_on_hand_once_all_is_sawn(app: Page, home: str, gardener: Us
     asked_m = 4 * 2.0 + 4 * 0.924
     left_m = sum(each["length_m"] * each["count"] for each in lying)
     assert 6 * 3.6 - asked_m - 0.3 * 4 <= left_m <= 6 * 3.6 - asked_m + 0.03
+
+
+def test_a_box_pulled_longer_and_a_course_higher_in_its_drawing(app: Page, home: str, gardener: User) -> None:
+    garden = keep(gardener, shed_box(frame={"kind": "boards"} | LARCH))
+    open_frame(app, home, garden, "box")
+    long_side, high = app.get_by_label("Length of the box"), app.get_by_label("Height in courses")
+    expect(long_side).to_have_attribute("aria-valuenow", "2000")
+    start = long_side.bounding_box()
+    assert start is not None
+    x, y = start["x"] + start["width"] / 2, start["y"] + start["height"] / 2
+    app.mouse.move(x, y)
+    app.mouse.down()
+    app.mouse.move(x + 30, y, steps=4)
+    app.mouse.move(x + 60, y, steps=4)
+    app.mouse.up()
+    expect(long_side).not_to_have_attribute("aria-valuenow", "2000")
+    saved(app)
+    pulled_m = Bed.objects.get(key="box").cut["shape"]["length_m"]
+    # sixty pixels of a drawing 380 to 780 px wide for 2 m
+    assert 2.1 < pulled_m < 2.4
+    app.get_by_role("button", name="Undo").click()
+    expect(long_side).to_have_attribute("aria-valuenow", "2000")
+    high.focus()
+    app.keyboard.press("ArrowUp")
+    expect(high).to_have_attribute("aria-valuetext", re.compile("^3 courses"))
+    saved(app)
+    assert Bed.objects.get(key="box").cut["shape"]["depth_m"] == pytest.approx(0.57)

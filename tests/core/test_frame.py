@@ -246,3 +246,22 @@ def test_a_frame_that_cant_be_is_told_with_its_field(frame: dict[str, Any], word
 def test_boards_round_what_is_round_are_refused() -> None:
     round_bed = {"shape": {"kind": "circle", "diameter_m": 2.0, "depth_m": 0.3}}
     assert wrong({"kind": "boards", "nominal": "2x10"}, **round_bed) == ["beds[0].frame.kind"]
+
+
+def test_cleats_stand_in_each_corner_and_take_their_room() -> None:
+    plain, held = framed(frame={"width_m": 0.2}), framed(frame={"width_m": 0.2, "cleats_m": 0.05})
+    assert plain.frame is not None
+    assert held.frame is not None
+    cleats = [each for each in held.frame.pieces if each.part == "cleat"]
+    assert [(each.count, each.width_m, each.length_m) for each in cleats] == [(4, 0.05, pytest.approx(0.4))]
+    assert held.inside_volume_m3 == pytest.approx(plain.inside_volume_m3 - 4 * 0.05**2 * held.rim_m)
+    # each corner is screwed from both sides then, and wants no bracket
+    assert held.frame.screws[0].count == 2 * plain.frame.screws[0].count
+    assert (plain.frame.fixings.brackets, held.frame.fixings.brackets) == (4 * 2, 0)
+    assert "end_grain" not in codes(cleats_m=0.05)
+    assert "cleat" not in {each.part for each in framed(frame={"corner": "mitre"}).frame.pieces}  # type: ignore[union-attr]
+
+
+@pytest.mark.parametrize(("behind", "told"), [(None, False), ("slope", True), ("load", True)])
+def test_a_low_wall_with_more_behind_it_is_deferred(behind: str | None, told: bool) -> None:
+    assert ("wall_high" in codes(behind=behind)) == told

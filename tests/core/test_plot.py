@@ -17,6 +17,7 @@ from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plot.levels import Surface, packing_under, surface_of
 from nolbet_core.plot.room import room_for
 from nolbet_core.quantities.units import INCH_M, System
+from nolbet_core.quantities.writing import show_length, show_volume
 from nolbet_core.shapes.sizing import POT_CLASSES, box_from_boards, boxes_without_waste, largest_in_liner
 from tests.core import zoo
 from tests.core.ask import bed_of, figures_of, mended_by
@@ -366,3 +367,16 @@ def test_a_five_gallon_pot_is_a_class() -> None:
         pytest.approx(20.35, abs=0.01),
     )
     assert five.middle_m3 < 5 * 3.785e-3
+
+
+def test_a_framed_box_on_a_slope_may_follow_the_ground_with_a_ripped_board() -> None:
+    frame = {"kind": "boards", "thickness_m": 0.04, "width_m": 0.2}
+    figures = figures_of(plot_plan(placed("box", 3, 3, frame=frame), spots=SPOTS))
+    (bed,) = figures.beds
+    assert figures.plot is not None
+    told = next(each for each in bed.findings if each.code == "not_level").advice
+    fall_m = max(figures.plot.placed[0].packing_m or [])
+    assert fall_m == pytest.approx(0.02 * (bed.inside_length_m + 2 * 0.04))
+    assert f"a board ripped to {show_length(fall_m, System.METRIC)}" in told
+    wedge_m3 = bed.inside_length_m * bed.inside_width_m * fall_m / 2
+    assert f"up to {show_volume(wedge_m3, System.METRIC)} more fill" in told

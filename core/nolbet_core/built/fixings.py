@@ -6,7 +6,7 @@ import math
 from collections import Counter
 from collections.abc import Iterator
 
-from nolbet_core.built.frame import BuiltFrame
+from nolbet_core.built.frame import POSTED, BuiltFrame
 from nolbet_core.built.walls import unit_of
 from nolbet_core.frame.fasteners import (
     BEAM_M,
@@ -98,14 +98,15 @@ def _screws(framed: BuiltFrame) -> tuple[Screws, ...]:
         spikes = sum(spikes_for(each.length_m) for each in framed.boards)
         return (Screws(SPIKE_PER_HEIGHT * width_m, spikes, SPIKE),)
     frame = framed.frame
-    ends = {"slotted_post": 0, "corner_post": 2 * framed.corner_count}.get(frame.corner, framed.corner_count)
+    held = "corner_post" if framed.cleats else frame.corner
+    ends = {"slotted_post": 0, "corner_post": 2 * framed.corner_count}.get(held, framed.corner_count)
     joints = (ends + 2 * frame.middle_posts + 2 * frame.ties) * framed.courses.count
     return (Screws(long_m, joints * screws_a_joint(width_m), SCREW),) if joints else ()
 
 
 def _brackets(framed: BuiltFrame) -> int:
-    """One a corner and course, where boards meet without posts and aren't spiked."""
-    butted = framed.is_boards and framed.frame.corner not in ("corner_post", "slotted_post")
+    """One a corner and course, where boards meet without posts or cleats and aren't spiked."""
+    butted = framed.is_boards and framed.frame.corner not in POSTED and not framed.cleats
     return framed.corner_count * framed.courses.count if butted and framed.section[0] < BEAM_M - 1e-9 else 0
 
 

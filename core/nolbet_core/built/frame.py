@@ -41,6 +41,8 @@ from nolbet_core.stack.fill import sheet_standing
 from nolbet_core.stack.layers import Sheet, Standing
 
 USUAL_TIMBER = "softwood"
+POSTED = ("corner_post", "slotted_post")
+"""Corners that are joined by posts."""
 ROUND_SHARE = math.pi / 4
 """What round logs take of the wall they make [0-1]."""
 SOFT_GROUND = ("lawn", "bare_soil", "compacted", "gravel")
@@ -160,8 +162,15 @@ class BuiltFrame:
     @cached_property
     def posts(self) -> int:
         """Posts at corners and between."""
-        at_corners = self.corner_count if self.frame.corner in ("corner_post", "slotted_post") else 0
+        at_corners = self.corner_count if self.frame.corner in POSTED else 0
         return (at_corners if self.is_boards else 0) + 2 * self.frame.middle_posts
+
+    @property
+    def cleats(self) -> int:
+        """Battens its boards are screwed to, one in each corner that has no post."""
+        if not self.is_boards or self.frame.cleats_m is None or self.frame.corner in POSTED:
+            return 0
+        return self.corner_count
 
     @property
     def stands_in_ground(self) -> bool:
@@ -214,6 +223,8 @@ class BuiltFrame:
         if self.posts and post_m is not None:
             long_m = post_length(self.height_m, self.frame.in_ground_m) if self.stands_in_ground else self.height_m
             counted["post", self.lowest.key, post_m, post_m, long_m] += self.posts
+        if self.cleats and self.frame.cleats_m is not None:
+            counted["cleat", self.timber.key, self.frame.cleats_m, self.frame.cleats_m, self.height_m] += self.cleats
         for part, section, long_m, many in self._below():
             counted[part, self.timber.key, section[0], section[1], long_m] += many
         return tuple(CutPiece(*key, count) for key, count in counted.items())
@@ -364,11 +375,14 @@ class BuiltFrame:
 def posts_inside(frame: Frame, corners: int) -> float:
     """What a frame's posts take of the inside, from above [m2]. corners: of its outline.
 
-    Posts at the corners stand inside whole, slotted ones with what stands in over the boards; so do those between.
+    Posts at the corners stand inside whole, slotted ones with what stands in over the boards; so do those between, and
+    cleats where there are no posts.
     """
     post_m = frame.post_m or 0.0
-    if frame.kind != "boards" or frame.corner not in ("corner_post", "slotted_post"):
+    if frame.kind != "boards":
         return 0.0
+    if frame.corner not in POSTED:
+        return corners * (frame.cleats_m or 0.0) ** 2
     at_corner_m2 = post_m**2
     if frame.corner == "slotted_post":
         at_corner_m2 = max((post_m - section_of(frame)[0]) / 2, 0.0) ** 2

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.frame import POSTED
 from nolbet_core.built.frame_cost import BraceWay, brace_ways
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
@@ -20,6 +21,9 @@ SOFT_GROUND_PA = 75_000.0
 GRAVITY_M_S2 = 9.81
 SOUR_PH = 5.5
 TOLERANCE_M = 1e-6
+CLEAT_M = 0.045
+LOADED_M = 0.3
+BEHIND = {"slope": ", with a slope above it", "load": ", with a load above it"}
 
 
 class BraceFar(BedFinding):
@@ -141,18 +145,20 @@ class WallHigh(BedFinding):
     code = "wall_high"
     level = ("caution",)
     topic = "frame"
-    when = "a frame stands over 1.2 m high"
+    when = "a frame stands over 1.2 m high; over 0.3 m where a slope or a load lies above it"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
-        """Walls over 1.2 m."""
+        """Walls over 1.2 m, and lower ones that hold more than their own soil."""
         framed = worked.framed
-        if framed is None or framed.height_m <= PERMIT_M + TOLERANCE_M:
+        behind = framed.frame.behind if framed else None
+        if framed is None or framed.height_m <= (LOADED_M if behind else PERMIT_M) + TOLERANCE_M:
             return
+        high = show_length(framed.height_m, worked.system)
         yield Found(
             "caution",
-            f"The wall holds back {show_length(framed.height_m, worked.system)} of soil.",
-            "From about that height walls are engineered: a slope, a load or water behind them pushes more.",
-            "Ask for a permit and an engineer before building; lower ones too with a slope or load above. " + DEFER,
+            f"The wall holds back {high} of soil{BEHIND[behind] if behind else ''}.",
+            "From about 1.2 m walls are engineered, lower ones too where a slope, a load or water pushes more.",
+            "Ask for a permit and an engineer before building. " + DEFER,
         )
 
 
@@ -267,7 +273,7 @@ class EndGrain(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Butted corners of boards under 75 mm without posts."""
         framed = worked.framed
-        if framed is None or not framed.is_boards or framed.frame.corner in ("corner_post", "slotted_post"):
+        if framed is None or not framed.is_boards or framed.frame.corner in POSTED or framed.cleats:
             return
         if framed.section[0] >= BEAM_M:
             return
@@ -276,6 +282,7 @@ class EndGrain(BedFinding):
             "At the corners screws hold in end grain alone.",
             "Across the fibres a screw holds three times as well as along them; wet soil works such corners loose.",
             "Put a post or a cleat inside each corner, or brackets.",
+            mend=Mend("Put a cleat in each corner", set_keys("frame", cleats_m=CLEAT_M)),
         )
 
 

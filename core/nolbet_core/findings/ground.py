@@ -11,7 +11,7 @@ from nolbet_core.findings.mend import Mend, set_keys
 from nolbet_core.plan.shapes import HippedMoundShape, RoundMoundShape
 from nolbet_core.plot.fixed import FixedThing
 from nolbet_core.plot.levels import Surface, packing_under
-from nolbet_core.quantities.writing import show_length
+from nolbet_core.quantities.writing import show_length, show_volume
 
 SLOPE_ADVISED_DEG = 40.0
 SLOPE_MOST_DEG = 50.0
@@ -227,7 +227,8 @@ class NotLevel(BedFinding):
             "Water runs to the low end, and a box that isn't level twists and bows."
             if not wet
             else "A reservoir out of level holds less, and floods its low end.",
-            "Dig the high side down, or pack the low corners: the plot says how much under each.",
+            "Dig the high side down, or pack the low corners: the plot says how much under each."
+            + _ripped(worked, fall_m),
         )
 
     def _along(self, worked: WorkedBed, surface: Surface) -> Iterator[Found]:
@@ -262,3 +263,19 @@ class NotLevel(BedFinding):
             "Lay it along a contour line.",
             mend=Mend("Turn it along the contour", set_keys(f"places[{index}]", turn_deg=round(turn_deg, 1))),
         )
+
+
+def _ripped(worked: WorkedBed, fall_m: float) -> str:
+    """What a box of boards wants on its low side instead of packing: a ripped board, and its wedge filled."""
+    framed = worked.framed
+    if framed is None or not framed.is_boards:
+        return ""
+    boards = math.ceil(fall_m / framed.section[1] - 1e-9)
+    ripped = show_length(fall_m, worked.system)
+    more = "a board" if boards == 1 else f"{boards} boards, together"
+    wedge_m3 = worked.vessel.inside.area_m2 * fall_m / 2
+    return (
+        f" Or let its boards follow the ground: {more} ripped to {ripped} under the low side, tapered to nothing along "
+        "the sides that fall (one ripped from corner to corner gives both), and up to "
+        f"{show_volume(wedge_m3, worked.system)} more fill."
+    )

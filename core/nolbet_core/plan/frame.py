@@ -42,7 +42,8 @@ class Frame(Model):
     courses: those nearest to the bed's depth unless said. post_m, slot_m: of square posts, and of their slots.
     posts_in: what they stand in. in_ground_m: how deep. lowest: another timber for the first course. unit_m: length,
     width and height of a brick, block or panel; joint_m: between them; breakage: share more that is bought. ties: how
-    many hold the long sides together; middle_posts: along each long side, between its ends. lining: the sheet inside.
+    many hold the long sides together; middle_posts: along each long side, between its ends. cleats_m: square battens
+    inside each corner. behind: what lies or stands higher behind the wall. lining: the sheet inside.
     """
 
     kind: FrameKind
@@ -62,6 +63,8 @@ class Frame(Model):
     breakage: Share | None = None
     ties: Annotated[int, Field(ge=0, le=60)] = 0
     middle_posts: Annotated[int, Field(ge=0, le=60)] = 0
+    cleats_m: ThickM | None = None
+    behind: Literal["slope", "load"] | None = None
     legs: Legs | None = None
     floor: Floor | None = None
     lining: MaterialKey | None = None

@@ -3056,11 +3056,16 @@ export interface components {
          *     courses: those nearest to the bed's depth unless said. post_m, slot_m: of square posts, and of their slots.
          *     posts_in: what they stand in. in_ground_m: how deep. lowest: another timber for the first course. unit_m: length,
          *     width and height of a brick, block or panel; joint_m: between them; breakage: share more that is bought. ties: how
-         *     many hold the long sides together; middle_posts: along each long side, between its ends. lining: the sheet inside.
+         *     many hold the long sides together; middle_posts: along each long side, between its ends. cleats_m: square battens
+         *     inside each corner. behind: what lies or stands higher behind the wall. lining: the sheet inside.
          */
         Frame: {
+            /** Behind */
+            behind?: ("slope" | "load") | null;
             /** Breakage */
             breakage?: number | null;
+            /** Cleats M */
+            cleats_m?: number | null;
             /**
              * Corner
              * @default butt

@@ -4,7 +4,7 @@ import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { madeDeep, withFrame } from "./frames";
+import { madeDeep, withFrame, withWaterHigh } from "./frames";
 
 type Props = {
   frame: NonNullable<BedFigures["frame"]>;
@@ -14,10 +14,12 @@ type Props = {
 };
 
 /** What the courses make, and what one less or one more would: bed and boards change together. */
-export function CoursesAsked({ frame, rim_m, onEdit }: Props) {
+export function CoursesAsked({ frame, rim_m, bed, onEdit }: Props) {
   const { units } = useShowing();
   const take = (courses: number, height_m: number) =>
     onEdit((now) => madeDeep(withFrame(now, { courses }), Math.round(height_m * 1e6) / 1e6));
+  const { reservoir } = bed;
+  const course_m = frame.board_m;
   const agrees = Math.abs(frame.height_m - rim_m) < 0.0005;
   return (
     <Row sx={{ alignItems: "center" }} data-part="courses-asked">
@@ -43,6 +45,11 @@ export function CoursesAsked({ frame, rim_m, onEdit }: Props) {
       )}
       {frame.rip_to_m != null && !agrees && (
         <Note>Or rip the topmost to {showLength(frame.rip_to_m, units)}.</Note>
+      )}
+      {reservoir && course_m != null && Math.abs((reservoir.height_m ?? 0) - course_m) > 0.0005 && (
+        <Button onClick={() => onEdit((now) => withWaterHigh(now, course_m))}>
+          Water as high as one course: {showLength(course_m, units)}
+        </Button>
       )}
     </Row>
   );

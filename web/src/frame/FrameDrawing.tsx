@@ -1,30 +1,30 @@
+import { useState } from "react";
 import type { Bed, BedFigures } from "../api/client";
 import { Row } from "../kit/Row";
 import { showLength, showSawn } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { useSize } from "../kit/useSize";
 import css from "./frame.module.css";
+import { longSide, madeDeep, pulledTo, withCourses } from "./frames";
+import { SizeGrip } from "./SizeGrip";
 
 type FrameFigures = NonNullable<BedFigures["frame"]>;
 type Legs = NonNullable<Bed["frame"]>["legs"];
-type Props = { figures: BedFigures; frame: FrameFigures; legs: Legs };
+type Edit = (change: (now: Bed) => Bed, gesture: string | null) => void;
+type Props = { bed: Bed; figures: BedFigures; frame: FrameFigures; legs: Legs; onEdit: Edit };
 
 const MARGIN = { side: 24, right: 84, top: 26, bottom: 30 };
 const TALLEST = 190;
 
 /** The long side from in front with its courses, and the lowest course from above with its corners. */
-export function FrameDrawing({ figures, frame, legs }: Props) {
+export function FrameDrawing(props: Props) {
+  const { frame } = props;
   const [box, size] = useSize<HTMLDivElement>();
   return (
     <div ref={box} data-part="frame-drawing">
       {size.width > 0 && (
         <Row sx={{ alignItems: "flex-start", gap: 4 }}>
-          <Front
-            figures={figures}
-            frame={frame}
-            legs={legs}
-            width={Math.min(size.width, frame.above.length > 0 ? 500 : 780)}
-          />
+          <Front {...props} width={Math.min(size.width, frame.above.length > 0 ? 500 : 780)} />
           {frame.above.length > 0 && <Above frame={frame} width={Math.min(size.width, 290)} />}
         </Row>
       )}
@@ -32,14 +32,19 @@ export function FrameDrawing({ figures, frame, legs }: Props) {
   );
 }
 
-function Front({ figures, frame, legs, width }: Props & { width: number }) {
+function Front({ bed, figures, frame, legs, onEdit, width }: Props & { width: number }) {
   const { units } = useShowing();
+  const [held, setHeld] = useState<number | null>(null);
+  const side_m = longSide(bed);
   const long_m = frame.front_m;
   const [start_m, end_m] = frame.front_heights_m;
   const rises = start_m !== end_m;
   const high_m = Math.max(start_m, end_m, rises ? 0 : figures.rim_m);
   const leg_m = legs?.length_m ?? 0;
-  const scale = Math.min((width - MARGIN.side - MARGIN.right) / long_m, TALLEST / (high_m + leg_m));
+  const fitting = Math.min((width - MARGIN.side - MARGIN.right) / long_m, TALLEST / (high_m + leg_m));
+  // while it is pulled the drawing keeps its scale, so that the edge stays under the finger
+  const scale = held ?? fitting;
+  const hold = (holding: boolean) => setHeld(holding ? scale : null);
   const [w, h] = [long_m * scale, (high_m + leg_m) * scale];
   const floor = MARGIN.top + high_m * scale;
   const y = (height_m: number) => floor - height_m * scale;
@@ -104,9 +109,41 @@ function Front({ figures, frame, legs, width }: Props & { width: number }) {
         {frame.board_m == null ? showLength(long_m, units) : showSawn(long_m, units)}{" "}
         {rises ? "along the wall" : "outside"}
       </text>
-      <text x={x(long_m) + 8} y={y(end_m / 2) + 4}>
+      <text x={x(long_m) + 14} y={y(end_m / 2) + 4}>
         {showSawn(end_m, units)}
       </text>
+      {side_m != null && (
+        <SizeGrip
+          label="Length of the box"
+          way="right"
+          x={x(long_m)}
+          y={y(high_m / 2)}
+          m_a_px={1 / scale}
+          value_m={side_m}
+          said={showLength(side_m, units)}
+          step_m={0.01}
+          onTo={(to_m, gesture) => onEdit((now) => pulledTo(now, to_m), gesture)}
+          onHold={hold}
+        />
+      )}
+      {side_m != null && frame.choices.length > 1 && (
+        <SizeGrip
+          label="Height in courses"
+          way="up"
+          x={x(long_m / 2)}
+          y={y(frame.height_m)}
+          m_a_px={1 / scale}
+          value_m={frame.height_m}
+          said={`${frame.courses} courses, ${showSawn(frame.height_m, units)}`}
+          step_m={frame.height_m / frame.courses}
+          onTo={(to_m, gesture) => {
+            const near = nearest(frame.choices, to_m);
+            if (near && near.courses !== frame.courses)
+              onEdit((now) => madeDeep(withCourses(now, near.courses), near.height_m), gesture);
+          }}
+          onHold={hold}
+        />
+      )}
       {rises && (
         <text x={x(0)} y={y(start_m) - 6}>
           {showSawn(start_m, units)}
@@ -114,6 +151,14 @@ function Front({ figures, frame, legs, width }: Props & { width: number }) {
       )}
     </svg>
   );
+}
+
+type Choice = FrameFigures["choices"][number];
+
+function nearest(choices: readonly Choice[], height_m: number): Choice | undefined {
+  return [...choices].sort(
+    (one, two) => Math.abs(one.height_m - height_m) - Math.abs(two.height_m - height_m),
+  )[0];
 }
 
 function Above({ frame, width }: { frame: FrameFigures; width: number }) {

@@ -48,13 +48,22 @@ const CORNERS: readonly (readonly [NonNullable<Frame["corner"]>, string])[] = [
   ["corner_post", "screwed to posts inside"],
   ["slotted_post", "slid into slotted posts"],
 ];
+const BEHIND = [
+  ["", "its own soil alone"],
+  ["slope", "a slope that rises above it"],
+  ["load", "a load: a path, a shed, a car"],
+] as const;
 const OTHER = "other";
 
 /** What the frame is made of and how it is joined. */
 export function FrameFields({ frame, materials, onEdit }: Props) {
   const { units } = useShowing();
   const set = (change: Partial<Frame>) => onEdit((now) => withFrame(now, change));
-  const length = (label: string, key: "thickness_m" | "width_m" | "post_m" | "slot_m", width = "112px") => (
+  const length = (
+    label: string,
+    key: "thickness_m" | "width_m" | "post_m" | "slot_m" | "cleats_m",
+    width = "112px",
+  ) => (
     <MeasureField
       key={key}
       label={label}
@@ -124,6 +133,7 @@ export function FrameFields({ frame, materials, onEdit }: Props) {
             />
             {hasPosts(frame) && length("Posts, square", "post_m")}
             {frame.corner === "slotted_post" && length("Slots, deep", "slot_m")}
+            {!hasPosts(frame) && length("Cleats, square", "cleats_m")}
             {count("Ties across", "ties")}
             {count("Posts between", "middle_posts")}
             <Pick
@@ -149,6 +159,12 @@ export function FrameFields({ frame, materials, onEdit }: Props) {
             ]}
             value={frame.lining ?? ""}
             onChoose={(lining) => set({ lining: lining || null })}
+          />
+          <Pick
+            label="Behind the wall"
+            options={BEHIND}
+            value={frame.behind ?? ""}
+            onChoose={(behind) => set({ behind: behind || null })}
           />
         </Row>
         {isBoards && <LegsAndFloor frame={frame} onSet={set} />}

@@ -27,7 +27,7 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
   const [state, draft] = useBedDraft(gardenId, kept);
   const { bed, figures, problem } = state;
   useSaveState(state.save);
-  const edit = (change: (now: Bed) => Bed) => draft.edit(change, null);
+  const edit = (change: (now: Bed) => Bed, gesture: string | null = null) => draft.edit(change, gesture);
   const { frame } = bed;
   return (
     <View data-part="frame-view">
@@ -60,7 +60,15 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
           </Sheet>
         ) : (
           <>
-            {figures?.frame && <FrameDrawing figures={figures} frame={figures.frame} legs={frame.legs} />}
+            {figures?.frame && (
+              <FrameDrawing
+                bed={bed}
+                figures={figures}
+                frame={figures.frame}
+                legs={frame.legs}
+                onEdit={edit}
+              />
+            )}
             {figures?.frame && figures.section.form !== "spiral" && (
               <PlanFrom frame={figures.frame} rim_m={figures.rim_m} bed={bed} onEdit={edit} />
             )}

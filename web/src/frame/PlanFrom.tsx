@@ -83,12 +83,23 @@ function FromBoards({ frame, onEdit }: Props) {
 
 function FromMoney({ frame, onEdit }: Props) {
   const { units, currency } = useShowing();
+  const [budget, setBudget] = useState<number | null>(null);
+  const within = (price: string | null) => budget == null || price == null || Number(price) <= budget;
   return (
-    <Row data-part="by-money">
+    <Row data-part="by-money" sx={{ alignItems: "flex-end" }}>
+      <MeasureField
+        label="For up to"
+        limit="price"
+        width="120px"
+        placeholder="no limit"
+        shown={budget == null ? "" : budget.toFixed(2)}
+        onMeaning={({ values: [most] }) => setBudget(most ?? null)}
+      />
       {frame.choices.map((choice) => (
         <Button
           key={choice.courses}
           variant={choice.courses === frame.courses ? "contained" : "text"}
+          disabled={!within(choice.price)}
           onClick={() => onEdit((now) => madeDeep(withCourses(now, choice.courses), choice.height_m))}
         >
           {choice.courses === 1 ? "1 course" : `${choice.courses} courses`},{" "}
@@ -96,6 +107,9 @@ function FromMoney({ frame, onEdit }: Props) {
           {choice.price != null && `: ${showMoney(choice.price, currency)}`}
         </Button>
       ))}
+      {budget != null && frame.choices.every(({ price }) => !within(price)) && (
+        <Note>Not even one course of these boards: try thinner ones, another wood, or a smaller box.</Note>
+      )}
       <Note>
         {frame.choices.some(({ price }) => price != null)
           ? "Boards of the walls by the metre, at the cheapest offer; the saw list says what whole boards come to."

@@ -30,9 +30,30 @@ export function withCourses(bed: Bed, courses: number): Bed {
   return withFrame(bed, { courses });
 }
 
+/** A bed whose reservoir is so high [m], its overflow no higher than that. */
+export function withWaterHigh(bed: Bed, height_m: number): Bed {
+  const { reservoir } = bed;
+  if (!reservoir) return bed;
+  const overflow_m = Math.min(reservoir.overflow_m ?? height_m, height_m);
+  return { ...bed, reservoir: { ...reservoir, height_m, overflow_m } };
+}
+
 /** A box of another length and width [m], as it is measured. */
 export function sizedTo(bed: Bed, length_m: number, width_m: number): Bed {
   return bed.shape.kind === "box" ? { ...bed, shape: { ...bed.shape, length_m, width_m } } : bed;
+}
+
+/** A box pulled to another length, its longer side as it is drawn [m]: whole centimetres, at least 20 cm. */
+export function pulledTo(bed: Bed, long_m: number): Bed {
+  if (bed.shape.kind !== "box") return bed;
+  const to_m = Math.max(Math.round(long_m * 100) / 100, 0.2);
+  const { length_m, width_m } = bed.shape;
+  return length_m >= width_m ? sizedTo(bed, to_m, width_m) : sizedTo(bed, length_m, to_m);
+}
+
+/** The longer side of a box as it is measured [m]; null of what is none. */
+export function longSide(bed: Bed): number | null {
+  return bed.shape.kind === "box" ? Math.max(bed.shape.length_m, bed.shape.width_m) : null;
 }
 
 /** A framed bed on legs so long [m]; as it stands where none are said. */
