@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 from decimal import Decimal
 from time import monotonic
+from typing import Protocol
 
 from nolbet_core.haul.bringing import bring
 from nolbet_core.haul.choose import Chosen, is_loose
@@ -24,7 +25,7 @@ from nolbet_core.haul.offers import (
     counted_line,
     delivery_for,
 )
-from nolbet_core.haul.rows import Rows, Solved, solve
+from nolbet_core.haul.rows import Rows, Solved, Values, solve
 from nolbet_core.haul.wanted import Wanted
 from nolbet_core.record import record
 
@@ -70,6 +71,19 @@ class Best:
     unkept: tuple[HeldLine, ...] = ()
 
 
+class HaulWatch(Protocol):
+    """Looks on while the cheapest haul is looked for."""
+
+    def bound(self, lower_bound: Decimal) -> None:
+        """Told of what no haul costs less."""
+
+    def better(self, best: Best) -> None:
+        """Told of a better haul than any before."""
+
+    def ends(self) -> bool:
+        """Whether to leave off and take the best so far."""
+
+
 @dataclass(slots=True)
 class _Haul:
     """The programme and what its columns stand for."""
@@ -87,11 +101,13 @@ def best_haul(
     forms: Sequence[Form] = LOOSE_FORMS,
     beside: Sequence[Line] = (),
     fixed: Sequence[HeldLine] = (),
+    watch: HaulWatch | None = None,
 ) -> Best:
     """Meet everything wanted at least cost over all suppliers at once; of those plans the one with least left over.
 
     wants: what is to be bought. suppliers: who offers what. seconds: as long as it may take [s]. forms: how loose
     material may come. beside: lines that are bought whatever is chosen, as boards are. fixed: lines held by hand.
+    watch: looks on, and may end it sooner.
 
     One thing may be met by several offers. What no offer reaches for is left out and named.
     """
@@ -99,7 +115,8 @@ def best_haul(
     asked = [want for want in wants if not is_loose(want) or want.volume_m3 > TOLERANCE_M3]
     market = _Market(asked, suppliers, forms, beside)
     haul, lacking, unkept = _programme(market, fixed)
-    solved = solve(haul.rows, seconds)
+    looked = _Watched(market, haul, tuple(lacking), watch, began) if watch else None
+    solved = solve(haul.rows, seconds, watch=looked)
     if solved is None and fixed:
         # what can't be had beside the others, in no step that is sold or under a least order, is let go
         kept: list[HeldLine] = []
@@ -118,10 +135,10 @@ def best_haul(
             return Best(_chosen([], beside, asked), Decimal(0), False, monotonic() - began, tuple(fixed))
         lacking += [want for want, gap in zip(able, haul.gaps, strict=True) if solved.values[gap] > HALF]
         solved = _without_gaps(haul, solved)
-    lines = _lines(haul, _least_left(haul, solved, seconds - (monotonic() - began)))
+    left_s = 0.0 if watch and watch.ends() else seconds - (monotonic() - began)
+    lines = _lines(haul, _least_left(haul, solved, left_s))
     chosen = _chosen(lines, beside, lacking)
-    base = Decimal(sum((line.price for line in beside), Decimal(0)))
-    bound = (Decimal(str(round(max(solved.bound, 0.0), 4))) / CENTS + base).quantize(Decimal("0.0001"))
+    bound = market.in_money(solved.bound)
     proven = solved.cost - solved.bound <= NEAR_CENT and chosen.total - bound <= Decimal("0.02")
     return Best(chosen, chosen.total if proven else min(bound, chosen.total), proven, monotonic() - began, unkept)
 
@@ -134,6 +151,37 @@ class _Market:
     suppliers: Sequence[Supplier]
     forms: Sequence[Form]
     beside: Sequence[Line]
+
+    def in_money(self, cents: float) -> Decimal:
+        """What the programme counts in cents, with what is bought whatever is chosen."""
+        base = Decimal(sum((line.price for line in self.beside), Decimal(0)))
+        return (Decimal(str(round(max(cents, 0.0), 4))) / CENTS + base).quantize(Decimal("0.0001"))
+
+
+@record
+class _Watched:
+    """Passes on to who looks on what the programme tells, in money and lines."""
+
+    market: _Market
+    haul: _Haul
+    lacking: Sequence[Wanted]
+    watch: HaulWatch
+    began: float
+
+    def seen(self, cost: float, bound: float, values: Values | None) -> None:
+        """As the programme tells it."""
+        if math.isfinite(bound):
+            self.watch.bound(self.market.in_money(bound))
+        if values is None:
+            return
+        lines = _lines(self.haul, Solved(values, cost, bound))
+        chosen = _chosen(lines, self.market.beside, self.lacking)
+        lower = self.market.in_money(bound) if math.isfinite(bound) else Decimal(0)
+        self.watch.better(Best(chosen, min(lower, chosen.total), False, monotonic() - self.began))
+
+    def ends(self) -> bool:
+        """As who looks on says."""
+        return self.watch.ends()
 
 
 def _programme(market: _Market, fixed: Sequence[HeldLine]) -> tuple[_Haul, list[Wanted], tuple[HeldLine, ...]]:

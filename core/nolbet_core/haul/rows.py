@@ -3,11 +3,16 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
+from typing import TYPE_CHECKING, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
+
+if TYPE_CHECKING:
+    from highspy import Highs, HighsLp
+    from highspy.highs import HighsCallbackEvent
 
 Values = NDArray[np.float64]
 Terms = Mapping[int, float]
@@ -46,31 +51,87 @@ class Solved:
     bound: float
 
 
-def solve(rows: Rows, seconds: float, costs: Mapping[int, float] | None = None) -> Solved | None:
+class Watch(Protocol):
+    """Looks on while a programme is solved."""
+
+    def seen(self, cost: float, bound: float, values: Values | None) -> None:
+        """Told of the best so far, infinite where there is none yet, and of what nothing costs less.
+
+        values: what each column comes to, where a better plan was found.
+        """
+
+    def ends(self) -> bool:
+        """Whether to leave off and take the best so far."""
+
+
+def solve(
+    rows: Rows, seconds: float, costs: Mapping[int, float] | None = None, watch: Watch | None = None
+) -> Solved | None:
     """The cheapest values; None where none hold, or none were found in time.
 
-    seconds: as long as it may take [s]. costs: others than the columns' own, nothing for those not named.
+    seconds: as long as it may take [s]. costs: others than the columns' own, nothing for those not named. watch: looks
+    on, and may end it sooner.
     """
-    from scipy.optimize import Bounds, LinearConstraint, milp  # noqa: PLC0415 - dear to load, and not always asked
-    from scipy.sparse import csr_matrix  # noqa: PLC0415 - as above
+    import highspy  # noqa: PLC0415 - dear to load, and not always asked
 
     count = len(rows.costs)
     if count == 0:
         return Solved(np.zeros(0), 0.0, 0.0)
-    paid = np.array(rows.costs) if costs is None else np.array([costs.get(index, 0.0) for index in range(count)])
-    places = [(row, column, value) for row, (terms, _, _) in enumerate(rows.rows) for column, value in terms.items()]
-    matrix = csr_matrix(
-        ([value for _, _, value in places], ([row for row, _, _ in places], [column for _, column, _ in places])),
-        shape=(len(rows.rows), count),
-    )
-    answer = milp(
-        paid,
-        constraints=LinearConstraint(matrix, [row[1] for row in rows.rows], [row[2] for row in rows.rows]),
-        integrality=np.array([int(each) for each in rows.whole]),
-        bounds=Bounds(np.array(rows.least), np.array(rows.most)),
-        options={"time_limit": seconds, "mip_rel_gap": 0.0},
-    )
-    if answer.x is None:
+    highs = _quiet()
+    for option, value in (("time_limit", seconds), ("mip_rel_gap", 0.0), ("parallel", "off")):
+        highs.setOptionValue(option, value)
+    paid = rows.costs if costs is None else [costs.get(index, 0.0) for index in range(count)]
+    highs.passModel(_model(rows, paid))
+    if watch is not None:
+        highs.cbMipInterrupt += _looking_on(watch)
+        highs.cbMipImprovingSolution += _looking_on(watch)
+    highs.run()
+    info = highs.getInfo()
+    if info.primal_solution_status != highspy.SolutionStatus.kSolutionStatusFeasible:
         return None
-    bound = answer.mip_dual_bound if answer.mip_dual_bound is not None else answer.fun
-    return Solved(np.asarray(answer.x), float(answer.fun), float(bound))
+    values = np.array(highs.getSolution().col_value)
+    found = float(info.objective_function_value)
+    bound = float(info.mip_dual_bound) if any(rows.whole) else found
+    return Solved(values, found, bound)
+
+
+def _quiet() -> Highs:
+    """HiGHS, which says nothing of itself on the standard output, where figures are written."""
+    import highspy  # noqa: PLC0415 - as in solve
+
+    class Quiet(highspy.Highs):
+        def enableCallbacks(self) -> None:  # noqa: N802 - its own name
+            self.setOptionValue("output_flag", False)
+            super().enableCallbacks()  # type: ignore[no-untyped-call]
+
+    return Quiet()  # type: ignore[no-untyped-call]
+
+
+def _model(rows: Rows, costs: Sequence[float]) -> HighsLp:
+    """A programme as HiGHS takes it."""
+    import highspy  # noqa: PLC0415 - as in solve
+
+    model = highspy.HighsLp()
+    model.num_col_, model.num_row_ = len(costs), len(rows.rows)
+    model.col_cost_, model.col_lower_, model.col_upper_ = np.array(costs), np.array(rows.least), np.array(rows.most)
+    model.row_lower_ = np.array([least for _, least, _ in rows.rows])
+    model.row_upper_ = np.array([most for _, _, most in rows.rows])
+    model.a_matrix_.format_ = highspy.MatrixFormat.kRowwise
+    lengths = [len(terms) for terms, _, _ in rows.rows]
+    model.a_matrix_.start_ = np.concatenate(([0], np.cumsum(lengths))).astype(np.int32)
+    model.a_matrix_.index_ = np.array([column for terms, _, _ in rows.rows for column in terms], dtype=np.int32)
+    model.a_matrix_.value_ = np.array([value for terms, _, _ in rows.rows for value in terms.values()], dtype=float)
+    kinds = highspy.HighsVarType
+    model.integrality_ = [kinds.kInteger if whole else kinds.kContinuous for whole in rows.whole]
+    return model
+
+
+def _looking_on(watch: Watch) -> Callable[[HighsCallbackEvent], None]:
+    def look(event: HighsCallbackEvent) -> None:
+        found = event.data_out
+        better = np.array(found.mip_solution) if len(found.mip_solution) else None
+        watch.seen(float(found.mip_primal_bound), float(found.mip_dual_bound), better)
+        if watch.ends():
+            event.interrupt()
+
+    return look
