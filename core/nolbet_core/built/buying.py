@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from datetime import date
 from decimal import Decimal
 
@@ -10,6 +10,7 @@ from nolbet_core.built.names import unknown_names
 from nolbet_core.haul.best import HeldLine
 from nolbet_core.haul.offers import BagOffer, BulkOffer, Deal, Offer, PieceOffer, RollOffer, Supplier, Tier
 from nolbet_core.plan.garden import Plan, Stock
+from nolbet_core.plan.log import Purchase
 from nolbet_core.plan.offers import (
     BagOfferModel,
     BulkOfferModel,
@@ -154,13 +155,13 @@ def bag_volume(entry: BagOfferModel, materials: Mapping[str, Material]) -> float
     return (entry.mass_kg or 0.0) / loose_density(material)
 
 
-def stock_of(plan: Plan, today: date | None = None) -> dict[str, float]:
+def stock_of(lying: Iterable[Stock], today: date | None = None) -> dict[str, float]:
     """What lies on hand by material [m3]; heaps of one material add up.
 
-    today: heaps that are ready later are left out; all count where it isn't known.
+    lying: everything on hand. today: heaps that are ready later are left out; all count where it isn't known.
     """
     stock: dict[str, float] = {}
-    for entry in plan.stock:
+    for entry in lying:
         if not entry.is_boards and _is_ready(entry, today):
             stock[entry.material] = stock.get(entry.material, 0.0) + entry.volume_m3
     return stock
@@ -190,6 +191,11 @@ def wrong_with_heap(entry: Stock, materials: Mapping[str, Material], path: str) 
         yield PlanProblem(f"{path}.thickness_m", f"has to be given: {entry.material} is on hand in boards")
     else:
         yield from unknown_names(entry, {**materials, **TIMBER}, path)
+
+
+def wrong_with_purchase(entry: Purchase, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    """What is wrong with something that was bought: a name that isn't there. materials: by key. path: its own."""
+    yield from unknown_names(entry, {**materials, **WARES, **TIMBER}, path)
 
 
 def wrong_with_supplier(entry: PlanSupplier, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:

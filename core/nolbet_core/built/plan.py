@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.built.bed import BuiltBed, build_bed
-from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_supplier
+from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_purchase, wrong_with_supplier
 from nolbet_core.built.checked import Checked
 from nolbet_core.built.frame_checks import too_thin
 from nolbet_core.built.names import names_twice, unknown_names
@@ -14,6 +14,7 @@ from nolbet_core.built.profiles import wrong_with_profiles
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import Plan
+from nolbet_core.plan.log import Dip, Purchase
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
 
@@ -68,6 +69,9 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
             found += unknown_names(mix.target, materials, f"mixes[{index}].target")
     for index, heap in enumerate(plan.stock):
         found += wrong_with_heap(heap, materials, f"stock[{index}]")
+    for index, entry in enumerate(plan.log):
+        if isinstance(entry, Purchase):
+            found += wrong_with_purchase(entry, materials, f"log[{index}]")
     for index, supplier in enumerate(plan.suppliers):
         found += wrong_with_supplier(supplier, materials, f"suppliers[{index}]")
     if plan.cutting.kerf_m > Cutting().kerf_m:
@@ -79,7 +83,7 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
 
 def _unknown_beds(plan: Plan) -> Iterator[PlanProblem]:
     beds = {bed.key for bed in plan.beds}
-    named = [(f"log[{index}].bed", entry.bed) for index, entry in enumerate(plan.log)]
+    named = [(f"log[{index}].bed", entry.bed) for index, entry in enumerate(plan.log) if isinstance(entry, Dip)]
     named += [(f"probes[{index}].bed", probe.bed) for index, probe in enumerate(plan.probes)]
     for path, key in named:
         if key not in beds:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from nolbet_core.built.bought import boards_on_hand
 from nolbet_core.built.buying import supplier_of
 from nolbet_core.haul.lengths import BoardSection, lengths_offered
 from nolbet_core.haul.offers import SAME_M, Supplier
@@ -48,7 +49,7 @@ def lengths_known(section: BoardSection, sources: Sources) -> tuple[float, ...]:
 
 def sources_of(plan: Plan, materials: Mapping[str, Material]) -> Sources:
     """Where a plan's boards come from. materials: by key."""
-    return gather_sources(plan.suppliers, plan.stock, plan.cutting, materials)
+    return gather_sources(plan.suppliers, boards_on_hand(plan), plan.cutting, materials)
 
 
 def gather_sources(

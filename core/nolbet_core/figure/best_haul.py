@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from decimal import Decimal
+from typing import Protocol
 
 from nolbet_core.figure.buying import all_wanted, haul_figures
 from nolbet_core.figure.buying_figures import HaulFigures
@@ -37,33 +38,84 @@ class Asked:
     certainty: float | None
 
 
-def best_figures(asked: Asked, materials: Mapping[str, Material], seconds: float) -> HaulFigures | None:
-    """The cheapest haul; None where the garden knows no supplier. seconds: as long as it may take in all [s]."""
+class FiguresWatch(Protocol):
+    """Looks on while the cheapest haul is looked for, in figures."""
+
+    def bound(self, lower_bound: Decimal) -> None:
+        """Told of what no haul costs less."""
+
+    def better(self, haul: HaulFigures) -> None:
+        """Told of a better haul than any before."""
+
+    def ends(self) -> bool:
+        """Whether to leave off and take the best so far."""
+
+
+@record
+class _InFigures:
+    """Passes on to who looks on what is found, in figures."""
+
+    asked: Asked
+    materials: Mapping[str, Material]
+    watch: FiguresWatch
+
+    def bound(self, lower_bound: Decimal) -> None:
+        """As it is found."""
+        self.watch.bound(lower_bound)
+
+    def better(self, best: Best) -> None:
+        """As it is found, without what is worked out at the end."""
+        self.watch.better(_figured(best, self.asked, self.materials))
+
+    def ends(self) -> bool:
+        """As who looks on says."""
+        return self.watch.ends()
+
+
+def best_figures(
+    asked: Asked, materials: Mapping[str, Material], seconds: float, watch: FiguresWatch | None = None
+) -> HaulFigures | None:
+    """The cheapest haul; None where the garden knows no supplier.
+
+    seconds: as long as it may take in all [s]. watch: looks on, and may end it sooner.
+    """
     if not asked.suppliers:
         return None
     drawn = drawn_needs(asked.spreads)
     wants = [_for_certainty(want, drawn, asked.certainty) for want in all_wanted(asked.needs)]
-    best = best_haul(wants, asked.suppliers, SHARE_OF_TIME * seconds, LOOSE_FORMS, asked.boards, asked.fixed)
-    chosen = replace(best.chosen, unpriced=tuple(dict.fromkeys((*best.chosen.unpriced, *asked.unpriced))))
-    lacking = {*chosen.unmet, *chosen.unpriced}
+    looked = _InFigures(asked, materials, watch) if watch else None
+    best = best_haul(wants, asked.suppliers, SHARE_OF_TIME * seconds, LOOSE_FORMS, asked.boards, asked.fixed, looked)
+    figured = _figured(best, asked, materials)
+    if watch and watch.ends():
+        return figured
+    chosen = best.chosen
+    lacking = {*figured.unmet, *figured.unpriced}
     met = [want for want in wants if want.material not in lacking]
     each_s = (1 - SHARE_OF_TIME) * seconds / (len(asked.suppliers) + 2)
     bought = dict.fromkeys(line.material for line in chosen.lines)
     return replace(
-        haul_figures(chosen, asked.needs, asked.suppliers, materials),
-        proven_optimal=best.proven_optimal,
-        lower_bound=best.lower_bound,
+        figured,
         quick_total=choose(wants, asked.suppliers, LOOSE_FORMS, asked.boards).total,
-        seconds=best.seconds,
         all_bags_total=_total(wants, asked, asked.suppliers, ("bag",), each_s),
         all_bulk_total=_total(wants, asked, asked.suppliers, ("bulk",), each_s),
         one_supplier_totals={
             each.key: _total(met, asked, [each], LOOSE_FORMS, each_s, alone=True) for each in asked.suppliers
         },
         break_even_m3={key: break_even(key, asked.suppliers) for key in bought},
+        enough={key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought},
+    )
+
+
+def _figured(best: Best, asked: Asked, materials: Mapping[str, Material]) -> HaulFigures:
+    """A haul that was found, in figures, without what stands beside it."""
+    chosen = replace(best.chosen, unpriced=tuple(dict.fromkeys((*best.chosen.unpriced, *asked.unpriced))))
+    return replace(
+        haul_figures(chosen, asked.needs, asked.suppliers, materials),
+        proven_optimal=best.proven_optimal,
+        lower_bound=best.lower_bound,
+        seconds=best.seconds,
         unkept=[f"{each.supplier} {each.material}" for each in best.unkept],
         certainty=asked.certainty,
-        enough={key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought},
     )
 
 

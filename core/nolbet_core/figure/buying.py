@@ -157,6 +157,12 @@ def haul_figures(
         unkept=[],
         certainty=None,
         enough={},
+        trips=[],
+        least_trips=None,
+        spent=[],
+        spent_total=Decimal(0),
+        budget=None,
+        over_budget=None,
         unmet=list(chosen.unmet),
         unpriced=list(chosen.unpriced),
     )

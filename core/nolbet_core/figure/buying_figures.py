@@ -141,6 +141,40 @@ class SupplierFigures:
 
 
 @record
+class LoadedFigures:
+    """So much of a material in a trip: whole bags, or loose."""
+
+    material: str
+    name: str
+    bags: int
+    volume_m3: float
+
+
+@record
+class TripFigures:
+    """One trip that fetches from a supplier: its mass, the room it takes, its bags, and what it brings.
+
+    over: heavier or larger than the vehicle takes, by one thing that can't be parted.
+    """
+
+    supplier: str
+    mass_kg: float
+    space_m3: float
+    bags: int
+    loads: list[LoadedFigures]
+    over: bool
+
+
+@record
+class SpentFigures:
+    """What was bought so far of one supplier: its price in all, and how much of that is paid."""
+
+    supplier: str
+    price: MoneyOut
+    paid: MoneyOut
+
+
+@record
 class HaulFigures:
     """What to buy where, and what it costs. unmet: loose materials that nobody offers; unpriced: sheets, pipes and
     crates that nobody does. Neither is in the total.
@@ -150,7 +184,9 @@ class HaulFigures:
     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-    each loose material bought.
+    each loose material bought. trips: that fetch, none where no vehicle is known; least_trips: no packing takes fewer.
+    spent: on what was bought already, beside the total. budget: what all is to cost at most; over_budget: by how much
+    what was spent and the total go over it, null where they don't or none is said.
     """
 
     lines: list[HaulLine]
@@ -168,6 +204,12 @@ class HaulFigures:
     unkept: list[str]
     certainty: float | None
     enough: dict[str, float]
+    trips: list[TripFigures]
+    least_trips: int | None
+    spent: list[SpentFigures]
+    spent_total: MoneyOut
+    budget: MoneyOut | None
+    over_budget: MoneyOut | None
     unmet: list[str]
     unpriced: list[str]
 

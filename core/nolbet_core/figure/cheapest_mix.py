@@ -10,6 +10,7 @@ from nolbet_core.blend.batch import Bag, Batch, Heap, batch
 from nolbet_core.blend.cheapest import Recipe, cheapest
 from nolbet_core.blend.programme import FILL_ONLY, BandName, Component
 from nolbet_core.blend.target import Target
+from nolbet_core.built.bought import on_hand
 from nolbet_core.built.buying import bag_volume, stock_of, suppliers_of
 from nolbet_core.built.mixes import draft_mix, target_of
 from nolbet_core.built.supplies import Supplies
@@ -79,7 +80,7 @@ def figure_cheapest(plan: Plan, wish: Wish, supplies: Supplies) -> CheapestFigur
     What is on hand costs nothing, as far as it goes. Raises PlanProblem where a material isn't on the shelf.
     """
     _check_volume(wish)
-    prices, stock = unit_prices(suppliers_of(plan, supplies.materials)), stock_of(plan)
+    prices, stock = unit_prices(suppliers_of(plan, supplies.materials)), stock_of(on_hand(plan, supplies.materials))
     keys = _candidates(wish, supplies, prices, stock)
     components, aside = _components(keys, wish, supplies, prices, stock)
     found = cheapest(components, wish.target, wish.volume_m3)
@@ -111,7 +112,7 @@ def figure_batch(plan: Plan, wish: Wish, supplies: Supplies) -> BatchFigures:
     Raises PlanProblem where a material isn't on the shelf, or nothing is to be made.
     """
     _check_volume(wish)
-    stock = stock_of(plan)
+    stock = stock_of(on_hand(plan, supplies.materials))
     offers = [(each, offer) for each in plan.suppliers for offer in each.offers if isinstance(offer, BagOfferModel)]
     keys = _candidates(wish, supplies, {offer.material: Decimal(0) for _, offer in offers}, stock)
     bags = [
@@ -140,7 +141,7 @@ def figure_batch(plan: Plan, wish: Wish, supplies: Supplies) -> BatchFigures:
 
 
 def _batch_figures(plan: Plan, wish: Wish, supplies: Supplies, made: Batch, bought: list[BoughtBag]) -> BatchFigures:
-    stock, whole = stock_of(plan), sum(made.volumes.values())
+    stock, whole = stock_of(on_hand(plan, supplies.materials)), sum(made.volumes.values())
     taken = {key: Amount(volume, min(volume, stock.get(key, 0.0))) for key, volume in made.volumes.items()}
     shares = {key: volume / whole for key, volume in made.volumes.items()}
     total = sum((each.price for each in bought), Decimal(0))

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from decimal import Decimal
 from functools import lru_cache
 
+from nolbet_core.built.bought import boards_on_hand
 from nolbet_core.built.sources import USUAL_LENGTHS_M, boards_in
 from nolbet_core.built.state import is_begun
 from nolbet_core.built.worked import WorkedBed
@@ -102,9 +103,7 @@ def _left_lying(boards: Sequence[CutBoard], plan: Plan) -> list[LyingBoards]:
             left_m = int(board.offcut_m * 1000) / 1000
             offcuts[board.material, board.thickness_m, board.width_m, left_m] += board.count
     lying = []
-    for entry in plan.stock:
-        if not entry.is_boards:
-            continue
+    for entry in boards_on_hand(plan):
         stick = (entry.material, entry.thickness_m or 0.0, entry.width_m or 0.0, entry.length_m or 0.0)
         taken = min(used[stick], entry.count or 1)
         used[stick] -= taken
@@ -167,7 +166,7 @@ def _kept_cut(
 def _on_hand(section: BoardSection, plan: Plan) -> list[_Source]:
     return [
         _Source(Length(entry.length_m or 0.0, Decimal(0), entry.count or 1, entry.usable_m), None, is_stock=True)
-        for entry in boards_in(section, plan.stock)
+        for entry in boards_in(section, boards_on_hand(plan))
     ]
 
 

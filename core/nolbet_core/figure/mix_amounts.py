@@ -9,6 +9,7 @@ from typing import Literal
 from nolbet_core.blend.amounts import Amount, amounts_for, most_from_stock
 from nolbet_core.blend.mix import Mix, outermost_first
 from nolbet_core.blend.soil import soil_of
+from nolbet_core.built.bought import on_hand
 from nolbet_core.built.buying import stock_of, suppliers_of
 from nolbet_core.built.mixes import draft_mix, target_of
 from nolbet_core.built.plan import BuiltPlan
@@ -85,7 +86,7 @@ def figure_mix_amounts(built: BuiltPlan, entry: PlanMix, bed_key: str | None = N
     mix = draft_mix(entry, supplies.materials, supplies.mixes, "mix")
     drafted = Supplies({**supplies.materials, entry.key: mix.material}, {**supplies.mixes, entry.key: mix})
     suppliers = suppliers_of(plan, supplies.materials)
-    taking = Taking(mix, drafted, stock_of(plan), unit_prices(suppliers), suppliers)
+    taking = Taking(mix, drafted, stock_of(on_hand(plan, drafted.materials)), unit_prices(suppliers), suppliers)
     plain = amounts_for(mix, 1.0, drafted.mixes, {})
     return MixAmounts(
         price_per_m3=_price(plain, taking.prices),

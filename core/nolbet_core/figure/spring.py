@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
+from nolbet_core.built.bought import on_hand
 from nolbet_core.built.buying import stock_of, suppliers_of
 from nolbet_core.built.fixings import bought_fixings, bought_loose, bought_units, fixings_of
 from nolbet_core.built.frame import BuiltFrame
@@ -94,7 +95,8 @@ def spring_order(
         standing = bulk_standing(asked, (0.0, 0.0), each.volume_m3, 0.0)
         sums.add(each.worked.bed.count, [standing], each.worked.bed.key)
     used = {need.material: min(need.stock_m3, need.loose_m3) for need in needs}
-    stock = {key: volume - used.get(key, 0.0) for key, volume in stock_of(plan, today).items()}
+    lying = stock_of(on_hand(plan, supplies.materials), today)
+    stock = {key: volume - used.get(key, 0.0) for key, volume in lying.items()}
     ordered = sums.less_stock(stock, supplies.mixes, supplies.materials)
     suppliers = suppliers_of(plan, supplies.materials)
     chosen = chosen_haul(ordered, suppliers)

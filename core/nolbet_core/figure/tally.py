@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from decimal import Decimal
+from typing import Literal
 
 from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, MoneyOut, NeedFigures
 from nolbet_core.figure.figures import Figures
@@ -46,6 +47,21 @@ class TalliedFigures:
 
     figures: Figures
     tally: TallyFigures
+
+
+@record
+class HaulLooked:
+    """How far looking for the cheapest haul has come.
+
+    kind: looking; found, with everything; or newer, where the garden was changed meanwhile and it was left off. total:
+    of the best so far, lower_bound: no haul costs less, null where neither is known. seconds: it has taken so far.
+    """
+
+    kind: Literal["looking", "found", "newer"]
+    total: MoneyOut | None
+    lower_bound: MoneyOut | None
+    seconds: float
+    found: TalliedFigures | None
 
 
 @record

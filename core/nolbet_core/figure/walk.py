@@ -7,6 +7,7 @@ from dataclasses import replace
 from datetime import date
 
 from nolbet_core.built.bed import build_bed
+from nolbet_core.built.bought import less_bought, on_hand, parts_bought
 from nolbet_core.built.buying import coming_of, fixed_of, stock_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.lined import lies_somewhere
@@ -19,7 +20,8 @@ from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
 from nolbet_core.cuts.programme import SECONDS
 from nolbet_core.figure.beds import bed_figures
-from nolbet_core.figure.best_haul import Asked, best_figures
+from nolbet_core.figure.beside_haul import told_beside
+from nolbet_core.figure.best_haul import Asked, FiguresWatch, best_figures
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
 from nolbet_core.figure.cuts import board_lines, cuts_figures
 from nolbet_core.figure.figures import BedFigures, Figures
@@ -68,13 +70,17 @@ def figure_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "
 
 
 def figure_plan(
-    built: BuiltPlan, today: date | None = None, seconds: float | None = None, haul_seconds: float | None = None
+    built: BuiltPlan,
+    today: date | None = None,
+    seconds: float | None = None,
+    haul_seconds: float | None = None,
+    watch: FiguresWatch | None = None,
 ) -> Figures:
     """Figures of a whole plan as built: every bed, the plot, the needs of all, and the haul.
 
     today: stands in for days of filling that aren't given. seconds: as long as cutting the frames' boards may take [s];
     where it isn't given they are neither cut nor bought. haul_seconds: as long as the cheapest haul may be looked for
-    [s]; else each thing comes from its cheapest offer.
+    [s]; else each thing comes from its cheapest offer. watch: looks on at that, and may end it sooner.
     """
     plan, supplies = built.plan, built.supplies
     around = surroundings_of(plan.garden, today, in_profiles(plan.beds), sources_of(plan, supplies.materials))
@@ -84,18 +90,19 @@ def figure_plan(
     cuts = cuts_figures([each.worked for each in figured], plan, suppliers, seconds) if seconds else None
     boards = board_lines(cuts, suppliers) if cuts else []
     unpriced = [each.material for each in cuts.unpriced] if cuts else []
-    chosen = chosen_haul(needs, suppliers, boards, unpriced)
+    to_get = less_bought(needs, parts_bought(plan))
+    chosen = chosen_haul(to_get, suppliers, boards, unpriced)
     if haul_seconds is None:
-        haul = haul_figures(chosen, needs, suppliers, supplies.materials) if chosen else None
+        haul = haul_figures(chosen, to_get, suppliers, supplies.materials) if chosen else None
     else:
         spreads = spreads_of(needs, [each.worked for each in figured], supplies.materials)
-        asked = Asked(needs, suppliers, boards, unpriced, fixed_of(plan), spreads, plan.certainty)
-        haul = best_figures(asked, supplies.materials, haul_seconds)
+        asked = Asked(to_get, suppliers, boards, unpriced, fixed_of(plan), spreads, plan.certainty)
+        haul = best_figures(asked, supplies.materials, haul_seconds, watch)
     return Figures(
         beds=[_with_others(each, laid, chosen, supplies) for each in figured],
         plot=_plot(laid, figured),
         needs=[need_figures(need, supplies.materials, titles, coming.get(need.material, ())) for need in needs],
-        haul=haul,
+        haul=told_beside(haul, plan, supplies.materials) if haul else None,
         spring=spring_order([each.worked for each in figured], needs, plan, supplies),
         cuts=cuts,
     )
@@ -214,7 +221,8 @@ def _beds_and_needs(built: BuiltPlan, around: Surroundings) -> tuple[list[_Figur
     laid = _laid(around, [each.worked for each in figured], supplies)
     if laid is not None:
         sums.add(1, [*laid.courses, *(each for path in laid.paths for each in path.courses), *laid.brought_in])
-    return figured, laid, sums.less_stock(stock_of(plan, around.year.today), supplies.mixes, supplies.materials)
+    lying = stock_of(on_hand(plan, supplies.materials), around.year.today)
+    return figured, laid, sums.less_stock(lying, supplies.mixes, supplies.materials)
 
 
 def _titles(plan: Plan) -> dict[str, str]:

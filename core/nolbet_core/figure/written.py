@@ -14,7 +14,7 @@ if TYPE_CHECKING:
     from nolbet_core.figure.blend_figures import BatchFigures, CheapestFigures, MixAmounts, MixFigures, ZonesFigures
     from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
     from nolbet_core.figure.plot_figures import PlotFigures
-    from nolbet_core.figure.tally import BoughtAlone, TalliedFigures
+    from nolbet_core.figure.tally import BoughtAlone, HaulLooked, TalliedFigures
     from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
 
     Written = (
@@ -24,6 +24,7 @@ if TYPE_CHECKING:
         | ComparedFigures
         | DipsFigures
         | Figures
+        | HaulLooked
         | ForecastFigures
         | MixAmounts
         | MixFigures

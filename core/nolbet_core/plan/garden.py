@@ -17,6 +17,7 @@ from nolbet_core.plan.fields import (
     LengthM,
     MaterialKey,
     Model,
+    Money,
     MonthDay,
     Name,
     Share,
@@ -49,13 +50,20 @@ class Normals(Model):
     rain_days: Annotated[float, Field(ge=0, le=31)]
 
 
+class Vehicle(Model):
+    """What fetches from suppliers: how much it carries, and how much room it has."""
+
+    payload_kg: Annotated[float, Field(gt=0, le=40_000)]
+    space_m3: Annotated[float, Field(gt=0, le=100)]
+
+
 class Garden(Model):
     """The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs.
 
     hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
-    drop: where on the plot loads are dropped.
+    drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most.
     """
 
     name: Name
@@ -75,6 +83,8 @@ class Garden(Model):
     burrowers: bool | None = None
     water_table_m: Annotated[float, Field(ge=0, le=50)] | None = None
     drop: At | None = None
+    vehicle: Vehicle | None = None
+    budget: Money | None = None
     plot: Plot | None = None
 
     @field_validator("hemisphere")

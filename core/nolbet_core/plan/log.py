@@ -7,7 +7,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import AfterValidator, Field, model_validator
 
-from nolbet_core.plan.fields import Day, Key, Model, OffsetM, Share
+from nolbet_core.plan.fields import Day, Key, MaterialKey, Model, Money, OffsetM, Share
 
 MOST_DAYS = 40_000
 
@@ -60,7 +60,34 @@ class Dip(Model):
     level_m: OffsetM
 
 
-LogEntry = Dip
+class Purchase(Model):
+    """Something that was bought: so many, or so much loose, at a price in all.
+
+    offer: the key of the offer it was bought by. paid: whether it is paid. arrival: how it was when it came. used:
+    whether it is used up, and no longer on hand.
+    """
+
+    kind: Literal["purchase"]
+    on: Day
+    supplier: Key
+    material: MaterialKey
+    form: Literal["bag", "bulk", "roll", "piece", "pack"]
+    count: Annotated[int, Field(ge=1, le=100_000)] | None = None
+    volume_m3: Annotated[float, Field(gt=0, le=10_000)] | None = None
+    price: Money | None = None
+    offer: Key | None = None
+    paid: bool = False
+    arrival: Annotated[str, Field(max_length=500)] | None = None
+    used: bool = False
+
+    @model_validator(mode="after")
+    def _said_once(self) -> Self:
+        if self.count is None and self.volume_m3 is None:
+            raise ValueError("has to say how many were bought (count), or how much (volume_m3)")
+        return self
+
+
+LogEntry = Annotated[Dip | Purchase, Field(discriminator="kind")]
 """What a garden's log holds."""
 
 

@@ -14,6 +14,7 @@ from nolbet.api.files import router as files_router
 from nolbet.api.forecast import router as forecast_router
 from nolbet.api.gardens import router as gardens_router
 from nolbet.api.haul import router as haul_router
+from nolbet.api.looking import router as looking_router
 from nolbet.api.plot import router as plot_router
 from nolbet.api.problems import map_errors
 from nolbet.api.quantities import router as quantities_router
@@ -34,6 +35,7 @@ api.add_router("/gardens", forecast_router)
 api.add_router("/gardens", plot_router)
 api.add_router("/gardens", sizing_router)
 api.add_router("/gardens", haul_router)
+api.add_router("/gardens", looking_router)
 api.add_router("/quantities", quantities_router)
 api.add_router("/gardens", shelf_router)
 api.add_router("/gardens", blend_router)

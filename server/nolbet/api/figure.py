@@ -26,10 +26,6 @@ SAW_SECONDS = 5.0
 """As long as boards may be cut while somebody waits for the page."""
 
 
-HAUL_SECONDS = 10.0
-"""As long as the cheapest haul is looked for, beside the quick one that is shown at once."""
-
-
 class Draft(Schema):
     """A bed as it is being drawn, not kept yet."""
 
@@ -71,14 +67,6 @@ def figure_saw_list(request: HttpRequest, garden_id: int) -> CutsFigures | None:
     """How the boards of a garden's frames are cut together; null where it has none."""
     garden = own_garden(request, garden_id)
     return figure_cuts(whole_garden(garden).built, today(), SAW_SECONDS)
-
-
-@router.get("/{garden_id}/figure/haul", response=TalliedFigures)
-def figure_best_haul(request: HttpRequest, garden_id: int) -> HttpResponse:
-    """Figures of a whole garden with its cheapest haul over all suppliers at once; nothing else waits for it."""
-    garden = own_garden(request, garden_id)
-    figures = figure_plan(whole_garden(garden).built, today(), SAW_SECONDS, HAUL_SECONDS)
-    return written(tallied(figures, System(garden.units)))
 
 
 @router.get("/{garden_id}/figure", response=TalliedFigures)

@@ -9,13 +9,14 @@ from pydantic import Field
 from nolbet.clock import today
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
-from nolbet.haul.rows import stock_plan, suppliers_plan
+from nolbet.haul.rows import bought_plan, stock_plan, suppliers_plan
 from nolbet.plans.haul import HaulWords, save_sources
 from nolbet.plans.whole import whole_garden
 from nolbet_core.figure.sharing import SharedHeap, figure_shared
 from nolbet_core.haul.sharing import SharedBy
 from nolbet_core.plan.fields import HeapM3, Key
 from nolbet_core.plan.garden import Certainty, Stock
+from nolbet_core.plan.log import Purchase
 from nolbet_core.plan.offers import FixedLine, PlanSupplier
 
 router = Router(tags=["haul"])
@@ -28,6 +29,7 @@ class Sources(Schema):
     stock: list[Stock] = Field(max_length=200)
     fixed: list[FixedLine] = Field(default_factory=list, max_length=500)
     certainty: Certainty = None
+    bought: list[Purchase] = Field(default_factory=list, max_length=5000)
 
 
 class KeptSources(Schema):
@@ -53,7 +55,7 @@ def load_sources(request: HttpRequest, garden_id: int) -> KeptSources:
 def change_sources(request: HttpRequest, garden_id: int, changed: ChangedSources) -> KeptSources:
     """Keep changed suppliers and heaps, if nobody changed them since."""
     garden, wanted = own_garden(request, garden_id), changed.sources
-    words = HaulWords(wanted.suppliers, wanted.stock, wanted.fixed, wanted.certainty)
+    words = HaulWords(wanted.suppliers, wanted.stock, wanted.fixed, wanted.certainty, wanted.bought)
     return _kept(save_sources(garden.pk, changed.revision, words, changed.restores))
 
 
@@ -79,5 +81,6 @@ def _kept(garden: Garden) -> KeptSources:
         stock=stock_plan(garden),
         fixed=[FixedLine.model_validate(each) for each in garden.fixed],
         certainty=garden.certainty,
+        bought=bought_plan(garden),
     )
     return KeptSources(revision=garden.sources_revision, sources=sources)

@@ -19,8 +19,9 @@ class Garden(models.Model):
 
     head_revision, plot_revision, sources_revision: of the head, of the plot, and of suppliers with heaps, each saved by
     itself. head_stamp: another one with every save of either. cutting: how its boards are cut, where that is said;
-    fixed: lines of its haul held by hand; certainty: how sure it is to be. changes: counts every save of anything in
-    the garden, so that what was checked against it is known to rest on it still.
+    fixed: lines of its haul held by hand; certainty: how sure it is to be; bought: what was bought; looks_ended: counts
+    how often looking for a cheaper haul was ended by hand. changes: counts every save of anything in the garden, so
+    that what was checked against it is known to rest on it still.
     """
 
     owner = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="gardens")
@@ -38,6 +39,8 @@ class Garden(models.Model):
     cutting = models.JSONField(default=dict, blank=True)
     fixed = models.JSONField(default=list, blank=True)
     certainty = models.FloatField(null=True, blank=True)
+    bought = models.JSONField(default=list, blank=True)
+    looks_ended = models.PositiveIntegerField(default=0)
     plot_revision = models.PositiveIntegerField(default=0)
     plot_edition = models.PositiveIntegerField(default=FIRST_EDITION)
     head_revision = models.PositiveIntegerField(default=0)

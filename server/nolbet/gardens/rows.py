@@ -34,6 +34,8 @@ FACT_KEYS = (
     "burrowers",
     "water_table_m",
     "drop",
+    "vehicle",
+    "budget",
 )
 """What is known of a garden's place beside its columns, kept as one document."""
 
@@ -42,7 +44,7 @@ COLUMNS = {"key", "name", "count"}
 
 def head_columns(garden: PlanGarden) -> dict[str, Any]:
     """What is kept of a garden's head."""
-    facts = garden.model_dump(include=set(FACT_KEYS), exclude_none=True)
+    facts = garden.model_dump(mode="json", include=set(FACT_KEYS), exclude_none=True)
     return garden.model_dump(include=set(HEAD_KEYS)) | {"facts": facts}
 
 

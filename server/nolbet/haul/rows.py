@@ -9,6 +9,7 @@ from typing import Any
 from nolbet.gardens.models import Garden
 from nolbet.haul.models import Offer, Stock, Supplier
 from nolbet_core.plan.garden import Stock as PlanStock
+from nolbet_core.plan.log import Purchase
 from nolbet_core.plan.offers import PlanSupplier
 
 OFFER_KEYS = (
@@ -91,3 +92,13 @@ def replace_stock(garden: Garden, heaps: Iterable[PlanStock]) -> None:
         )
         for position, heap in enumerate(heaps)
     )
+
+
+def bought_columns(bought: Sequence[Purchase]) -> list[dict[str, Any]]:
+    """What was bought, as it is kept."""
+    return [each.model_dump(mode="json", exclude_none=True) for each in bought]
+
+
+def bought_plan(garden: Garden) -> list[Purchase]:
+    """What was bought for a kept garden."""
+    return [Purchase.model_validate(each) for each in garden.bought]

@@ -11,11 +11,12 @@ from django.db.models import F
 from nolbet.gardens.errors import StaleChange
 from nolbet.gardens.models import Garden
 from nolbet.gardens.parts import remember_part
-from nolbet.haul.rows import replace_stock, replace_suppliers, stock_plan, suppliers_plan
+from nolbet.haul.rows import bought_columns, replace_stock, replace_suppliers, stock_plan, suppliers_plan
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
-from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_supplier
+from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_purchase, wrong_with_supplier
 from nolbet_core.plan.garden import Stock
+from nolbet_core.plan.log import Purchase
 from nolbet_core.plan.offers import FixedLine, PlanSupplier
 
 
@@ -27,6 +28,7 @@ class HaulWords:
     stock: Sequence[Stock]
     fixed: Sequence[FixedLine] = ()
     certainty: float | None = None
+    bought: Sequence[Purchase] = ()
 
 
 def save_sources(
@@ -50,9 +52,9 @@ def save_sources(
         replace_stock(garden, words.stock)
         garden.fixed = [each.model_dump(mode="json", exclude_none=True) for each in words.fixed]
         garden.certainty = words.certainty
-        Garden.objects.filter(pk=garden.pk).update(
-            sources_revision=F("sources_revision") + 1, fixed=garden.fixed, certainty=garden.certainty
-        )
+        garden.bought = bought_columns(words.bought)
+        kept = {"fixed": garden.fixed, "certainty": garden.certainty, "bought": garden.bought}
+        Garden.objects.filter(pk=garden.pk).update(sources_revision=F("sources_revision") + 1, **kept)
         after = (revision + 1, sources_document(garden))
         remember_part(garden, "sources", "sources", (revision, before), after, restores)
         return Garden.objects.get(pk=garden.pk)
@@ -60,16 +62,21 @@ def save_sources(
     return save_checked(garden_id, "shelf_stamp", lambda seen: _check(seen, words), keep)
 
 
-def bring_sources(garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[Stock]) -> None:
-    """Put checked suppliers beside those there are, in place of those of the same key, and heaps in place of all."""
+def bring_sources(
+    garden: Garden, suppliers: Sequence[PlanSupplier], stock: Sequence[Stock], bought: Sequence[Purchase] = ()
+) -> None:
+    """Put checked suppliers beside those there are, in place of those of the same key, heaps in place of all, and what
+    was bought beside what is known of that.
+    """
     before = (garden.sources_revision, sources_document(garden))
     brought = {each.key: each for each in suppliers}
     there = [brought.pop(each.key, each) for each in suppliers_plan(garden)]
     replace_suppliers(garden, [*there, *brought.values()])
     if stock:
         replace_stock(garden, stock)
+    garden.bought += [each for each in bought_columns(bought) if each not in garden.bought]
     after = (garden.sources_revision + 1, sources_document(garden))
-    Garden.objects.filter(pk=garden.pk).update(sources_revision=after[0])
+    Garden.objects.filter(pk=garden.pk).update(sources_revision=after[0], bought=garden.bought)
     remember_part(garden, "sources", "sources", before, after)
 
 
@@ -80,6 +87,7 @@ def sources_document(garden: Garden) -> dict[str, Any]:
         "stock": [each.model_dump(mode="json", exclude_none=True) for each in stock_plan(garden)],
         "fixed": garden.fixed,
         "certainty": garden.certainty,
+        "bought": garden.bought,
     }
 
 
@@ -90,6 +98,9 @@ def _check(garden: Garden, words: HaulWords) -> None:
             raise problem
     for index, heap in enumerate(words.stock):
         for problem in wrong_with_heap(heap, materials, f"stock[{index}]"):
+            raise problem
+    for index, entry in enumerate(words.bought):
+        for problem in wrong_with_purchase(entry, materials, f"bought[{index}]"):
             raise problem
     for problem in wrong_with_fixed(words.fixed, words.suppliers):
         raise problem

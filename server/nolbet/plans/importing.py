@@ -15,6 +15,7 @@ from nolbet.shelf.rows import material_columns, mix_columns
 from nolbet.water.rows import keep_log, keep_probes, keep_weather
 from nolbet_core.built.plan import build_plan
 from nolbet_core.plan.garden import Plan
+from nolbet_core.plan.log import Dip, Purchase
 
 Kind = Literal["material", "mix", "bed", "supplier", "stock", "plot", "weather", "log", "probe"]
 State = Literal["new", "changed", "same"]
@@ -121,12 +122,13 @@ def _bring(garden: Garden, plan: Plan, changed: set[str]) -> None:
     for mix in plan.mixes:
         Mix.objects.update_or_create(garden=garden, key=mix.key, defaults=mix_columns(mix))
     beds = _bring_beds(garden, plan, changed)
-    if plan.suppliers or plan.stock:
-        bring_sources(garden, plan.suppliers, plan.stock)
+    bought = [each for each in plan.log if isinstance(each, Purchase)]
+    if plan.suppliers or plan.stock or bought:
+        bring_sources(garden, plan.suppliers, plan.stock, bought)
     if plan.garden.plot:
         change_plot_columns(garden, garden.plot_revision, plan.garden.plot)
     keep_weather(garden, plan.weather)
-    keep_log(beds, plan.log)
+    keep_log(beds, [each for each in plan.log if isinstance(each, Dip)])
     keep_probes(beds, plan.probes)
     garden.shelf_changed()
 

@@ -6,10 +6,11 @@ from django.db import transaction
 
 from nolbet.gardens.models import Bed, BedVersion, Garden
 from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
-from nolbet.haul.rows import keep_suppliers, replace_stock
+from nolbet.haul.rows import bought_columns, keep_suppliers, replace_stock
 from nolbet.shelf.rows import keep_materials, keep_mixes
 from nolbet.water.rows import keep_log, keep_probes, keep_weather
 from nolbet_core.plan.garden import Plan
+from nolbet_core.plan.log import Dip, Purchase
 
 
 def store_plan(owner_id: int, plan: Plan) -> Garden:
@@ -18,6 +19,7 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
     columns["cutting"] = plan.cutting.model_dump(exclude_unset=True)
     columns["fixed"] = [each.model_dump(mode="json", exclude_none=True) for each in plan.fixed]
     columns["certainty"] = plan.certainty
+    columns["bought"] = bought_columns([each for each in plan.log if isinstance(each, Purchase)])
     beds = [{"key": bed.key, "position": place, **bed_columns(bed)} for place, bed in enumerate(plan.beds)]
     with transaction.atomic():
         garden = Garden.objects.create(owner_id=owner_id, **columns)
@@ -29,6 +31,6 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
         keep_suppliers(garden, plan.suppliers)
         by_key = {bed.key: bed for bed in kept}
         keep_weather(garden, plan.weather)
-        keep_log(by_key, plan.log)
+        keep_log(by_key, [each for each in plan.log if isinstance(each, Dip)])
         keep_probes(by_key, plan.probes)
     return garden

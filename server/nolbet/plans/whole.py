@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Garden
 from nolbet.gardens.rows import bed_plan, garden_plan, head_plan, plot_plan
-from nolbet.haul.rows import stock_plan, suppliers_plan
+from nolbet.haul.rows import bought_plan, stock_plan, suppliers_plan
 from nolbet.plans.supplies import Trouble, garden_shelf
 from nolbet.water.rows import log_plan, probes_plan, weather_plan
 from nolbet_core.built.bed import build_bed
@@ -47,6 +47,7 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         fixed=[FixedLine.model_validate(each) for each in garden.fixed],
         certainty=garden.certainty,
         suppliers=suppliers_plan(garden),
+        log=list(bought_plan(garden)),
     )
 
 
@@ -58,7 +59,7 @@ def plan_to_take_out(garden: Garden) -> Plan:
         update={
             "weather": weather_plan(garden),
             "beds": _over_what_is_there(plan.beds),
-            "log": [each for each in log_plan(garden) if each.bed in beds],
+            "log": [*plan.log, *(each for each in log_plan(garden) if each.bed in beds)],
             "probes": [each for each in probes_plan(garden) if each.bed in beds],
         }
     )

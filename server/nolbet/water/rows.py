@@ -12,7 +12,7 @@ from nolbet.water.probe import Faults, Series, probe_series
 from nolbet_core.climate.daily_file import WeatherDay
 from nolbet_core.figure.reservoir_readings import Span, thirstier
 from nolbet_core.plan.bed import Watering
-from nolbet_core.plan.log import MOST_DAYS, LogEntry, WeatherRun
+from nolbet_core.plan.log import MOST_DAYS, WeatherRun
 from nolbet_core.plan.log import Dip as PlanDip
 from nolbet_core.plan.log import Probe as PlanProbe
 
@@ -103,14 +103,14 @@ def keep_weather(garden: Garden, runs: Iterable[WeatherRun]) -> None:
     )
 
 
-def log_plan(garden: Garden) -> list[LogEntry]:
+def log_plan(garden: Garden) -> list[PlanDip]:
     """What was read of a garden's beds, those in the bin left out, in order."""
     rows = Dip.objects.filter(bed__garden=garden, bed__deleted_at=None).order_by("at", "id")
     read = rows.values_list("bed__key", "at", "level_m")
     return [PlanDip(kind="dip", bed=key, on=at.isoformat(), level_m=level_m) for key, at, level_m in read]
 
 
-def keep_log(beds: Mapping[str, Bed], entries: Iterable[LogEntry]) -> None:
+def keep_log(beds: Mapping[str, Bed], entries: Iterable[PlanDip]) -> None:
     """Keep what was read of beds, but for what is kept already. beds: by key."""
     there = set(Dip.objects.filter(bed__in=beds.values()).values_list("bed_id", "at", "level_m"))
     new = [Dip(bed=beds[entry.bed], at=_moment(entry.on), level_m=entry.level_m) for entry in entries]

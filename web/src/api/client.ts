@@ -31,6 +31,8 @@ export type TalliedFigures = Schemas["TalliedFigures"];
 export type BoughtAlone = Schemas["BoughtAlone"];
 export type HaulFigures = Schemas["HaulFigures"];
 export type HaulLine = Schemas["HaulLine"];
+export type HaulLooked = Schemas["HaulLooked"];
+export type Purchase = Schemas["Purchase"];
 export type NeedFigures = Schemas["NeedFigures"];
 export type KeptBed = Schemas["KeptBed"];
 export type KeptGarden = Schemas["KeptGarden"];
@@ -331,11 +333,6 @@ export const api = {
   settingOut: async (garden_id: number) =>
     figured<Schemas["SettingOut"]>(
       await client.GET("/api/gardens/{garden_id}/figure/setting-out", { params: { path: { garden_id } } }),
-    ),
-
-  figureBestHaul: async (garden_id: number, signal?: AbortSignal) =>
-    figured<TalliedFigures>(
-      await client.GET("/api/gardens/{garden_id}/figure/haul", { params: { path: { garden_id } }, signal }),
     ),
 
   figureCuts: async (garden_id: number) =>

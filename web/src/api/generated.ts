@@ -713,11 +713,33 @@ export interface paths {
         };
         /**
          * Figure Best Haul
-         * @description Figures of a whole garden with its cheapest haul over all suppliers at once; nothing else waits for it.
+         * @description Figures of a whole garden with its cheapest haul over all suppliers at once, a line of JSON at a time.
+         *
+         *     The last line has everything found. Nothing else waits for it. seconds: as long as it may take [s].
          */
-        get: operations["nolbet_api_figure_figure_best_haul"];
+        get: operations["nolbet_api_looking_figure_best_haul"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/haul/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End Looking
+         * @description End every look for a cheaper haul that goes on: each tells the best it has.
+         */
+        post: operations["nolbet_api_looking_end_looking"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3250,11 +3272,13 @@ export interface components {
          *     hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
          *     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
          *     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
-         *     drop: where on the plot loads are dropped.
+         *     drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most.
          */
         Garden: {
             /** Ants */
             ants?: boolean | null;
+            /** Budget */
+            budget?: string | null;
             /** Burrowers */
             burrowers?: boolean | null;
             /**
@@ -3292,6 +3316,7 @@ export interface components {
              * @enum {string}
              */
             units?: "ft_in" | "metric";
+            vehicle?: components["schemas"]["Vehicle"] | null;
             /** Water Table M */
             water_table_m?: number | null;
             /** Wettest Day Mm */
@@ -3336,7 +3361,9 @@ export interface components {
          *     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
          *     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
          *     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-         *     each loose material bought.
+         *     each loose material bought. trips: that fetch, none where no vehicle is known; least_trips: no packing takes fewer.
+         *     spent: on what was bought already, beside the total. budget: what all is to cost at most; over_budget: by how much
+         *     what was spent and the total go over it, null where they don't or none is said.
          */
         HaulFigures: {
             /** All Bags Total */
@@ -3347,6 +3374,8 @@ export interface components {
             break_even_m3: {
                 [key: string]: number | null;
             };
+            /** Budget */
+            budget: string | null;
             /** Certainty */
             certainty: number | null;
             /** Delivery */
@@ -3355,6 +3384,8 @@ export interface components {
             enough: {
                 [key: string]: number;
             };
+            /** Least Trips */
+            least_trips: number | null;
             /** Lines */
             lines: components["schemas"]["HaulLine"][];
             /** Lower Bound */
@@ -3363,16 +3394,24 @@ export interface components {
             one_supplier_totals: {
                 [key: string]: string | null;
             };
+            /** Over Budget */
+            over_budget: string | null;
             /** Proven Optimal */
             proven_optimal: boolean;
             /** Quick Total */
             quick_total: string | null;
             /** Seconds */
             seconds: number | null;
+            /** Spent */
+            spent: components["schemas"]["SpentFigures"][];
+            /** Spent Total */
+            spent_total: string;
             /** Suppliers */
             suppliers: components["schemas"]["SupplierFigures"][];
             /** Total */
             total: string;
+            /** Trips */
+            trips: components["schemas"]["TripFigures"][];
             /** Unkept */
             unkept: string[];
             /** Unmet */
@@ -3426,6 +3465,27 @@ export interface components {
             unit_price: string;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * HaulLooked
+         * @description How far looking for the cheapest haul has come.
+         *
+         *     kind: looking; found, with everything; or newer, where the garden was changed meanwhile and it was left off. total:
+         *     of the best so far, lower_bound: no haul costs less, null where neither is known. seconds: it has taken so far.
+         */
+        HaulLooked: {
+            found: components["schemas"]["TalliedFigures"] | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "looking" | "found" | "newer";
+            /** Lower Bound */
+            lower_bound: string | null;
+            /** Seconds */
+            seconds: number;
+            /** Total */
+            total: string | null;
         };
         /**
          * HeightFigures
@@ -3900,6 +3960,20 @@ export interface components {
             up_m: number;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * LoadedFigures
+         * @description So much of a material in a trip: whole bags, or loose.
+         */
+        LoadedFigures: {
+            /** Bags */
+            bags: number;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Volume M3 */
+            volume_m3: number;
         };
         /**
          * LyingBarrelShape
@@ -4998,6 +5072,60 @@ export interface components {
             value: number;
         };
         /**
+         * Purchase
+         * @description Something that was bought: so many, or so much loose, at a price in all.
+         *
+         *     offer: the key of the offer it was bought by. paid: whether it is paid. arrival: how it was when it came. used:
+         *     whether it is used up, and no longer on hand.
+         */
+        Purchase: {
+            /** Arrival */
+            arrival?: string | null;
+            /** Count */
+            count?: number | null;
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "bag" | "bulk" | "roll" | "piece" | "pack";
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "purchase";
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
+            /** Offer */
+            offer?: string | null;
+            /**
+             * On
+             * @description YYYY-MM-DD
+             */
+            on: string;
+            /**
+             * Paid
+             * @default false
+             */
+            paid?: boolean;
+            /** Price */
+            price?: string | null;
+            /**
+             * Supplier
+             * @description lower-case letters, digits and _
+             */
+            supplier: string;
+            /**
+             * Used
+             * @default false
+             */
+            used?: boolean;
+            /** Volume M3 */
+            volume_m3?: number | null;
+        };
+        /**
          * ReadingFigures
          * @description A reading of the level [m] at a time [days since the first midnight], and what the forecast has for it.
          */
@@ -5616,6 +5744,8 @@ export interface components {
          * @description Where things come from: suppliers with their offers, the gardener's own heaps, and how the haul is chosen.
          */
         Sources: {
+            /** Bought */
+            bought?: components["schemas"]["Purchase"][];
             /** Certainty */
             certainty?: number | null;
             /** Fixed */
@@ -5643,6 +5773,18 @@ export interface components {
             roots: "shallow" | "medium" | "deep";
             /** Years */
             years: number | null;
+        };
+        /**
+         * SpentFigures
+         * @description What was bought so far of one supplier: its price in all, and how much of that is paid.
+         */
+        SpentFigures: {
+            /** Paid */
+            paid: string;
+            /** Price */
+            price: string;
+            /** Supplier */
+            supplier: string;
         };
         /**
          * SpiralFigures
@@ -6093,6 +6235,26 @@ export interface components {
             top_width_m: number;
         };
         /**
+         * TripFigures
+         * @description One trip that fetches from a supplier: its mass, the room it takes, its bags, and what it brings.
+         *
+         *     over: heavier or larger than the vehicle takes, by one thing that can't be parted.
+         */
+        TripFigures: {
+            /** Bags */
+            bags: number;
+            /** Loads */
+            loads: components["schemas"]["LoadedFigures"][];
+            /** Mass Kg */
+            mass_kg: number;
+            /** Over */
+            over: boolean;
+            /** Space M3 */
+            space_m3: number;
+            /** Supplier */
+            supplier: string;
+        };
+        /**
          * TroubleOut
          * @description Something of a garden that can't be read, or names what isn't there: what it is, and why.
          *
@@ -6251,6 +6413,16 @@ export interface components {
             low: number;
             /** Middle */
             middle: number;
+        };
+        /**
+         * Vehicle
+         * @description What fetches from suppliers: how much it carries, and how much room it has.
+         */
+        Vehicle: {
+            /** Payload Kg */
+            payload_kg: number;
+            /** Space M3 */
+            space_m3: number;
         };
         /**
          * Version
@@ -7508,9 +7680,11 @@ export interface operations {
             };
         };
     };
-    nolbet_api_figure_figure_best_haul: {
+    nolbet_api_looking_figure_best_haul: {
         parameters: {
-            query?: never;
+            query?: {
+                seconds?: number;
+            };
             header?: never;
             path: {
                 garden_id: number;
@@ -7525,8 +7699,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TalliedFigures"];
+                    "application/json": components["schemas"]["HaulLooked"];
                 };
+            };
+        };
+    };
+    nolbet_api_looking_end_looking: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -26,6 +26,7 @@ import { SpringOrder } from "./SpringOrder";
 import { SupplierEditor } from "./SupplierEditor";
 import { SupplierPanel } from "./SupplierPanel";
 import { ToPay } from "./ToPay";
+import { useBestHaul, type Looking } from "./useBestHaul";
 import { useSources } from "./useSources";
 
 type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
@@ -34,19 +35,15 @@ type Props = { gardenId: number; materials: ReadonlyMap<string, Material> };
 export default function HaulView({ gardenId, materials }: Props) {
   const figured = useQuery({ queryKey: ["figure", gardenId], queryFn: () => api.figureGarden(gardenId) });
   const sources = useQuery({ queryKey: ["sources", gardenId], queryFn: () => api.sources(gardenId) });
-  const best = useQuery({
-    queryKey: ["figure", gardenId, "haul"],
-    queryFn: ({ signal }) => api.figureBestHaul(gardenId, signal),
-    enabled: (figured.data?.figures.haul ?? null) !== null,
-  });
+  const best = useBestHaul(gardenId, (figured.data?.figures.haul ?? null) !== null);
   const error = figured.error ?? sources.error;
   if (figured.data && sources.data)
     return (
       <Haul
         gardenId={gardenId}
         materials={materials}
-        tallied={(!best.isFetching && best.data) || figured.data}
-        looking={best.isFetching}
+        tallied={best.found ?? figured.data}
+        looking={best}
         kept={sources.data}
       />
     );
@@ -54,7 +51,7 @@ export default function HaulView({ gardenId, materials }: Props) {
   return <PageWait saying="Working out what to buy ..." />;
 }
 
-type HaulProps = Props & { tallied: TalliedFigures; looking: boolean; kept: KeptSources };
+type HaulProps = Props & { tallied: TalliedFigures; looking: Looking; kept: KeptSources };
 
 function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
   const [{ document: sources, save, canUndo }, draft] = useSources(gardenId, kept);
@@ -150,7 +147,6 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
         )}
       </Work>
       <ToPay
-        gardenId={gardenId}
         tallied={tallied}
         looking={looking}
         certainty={sources.certainty ?? null}

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
-import { useQueryClient } from "@tanstack/react-query";
+import LinearProgress from "@mui/material/LinearProgress";
 import { Note } from "../kit/Note";
-import { Row } from "../kit/Row";
+import { Column } from "../kit/Row";
 import { Problem } from "../kit/Problem";
 import { FactLine, Lines } from "../kit/Lines";
 import Typography from "@mui/material/Typography";
@@ -12,11 +12,11 @@ import { showMoney } from "../quantities/format";
 import { Pick } from "../theme/controls/Pick";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import type { Looking } from "./useBestHaul";
 
 type Props = {
-  gardenId: number;
   tallied: TalliedFigures;
-  looking: boolean;
+  looking: Looking;
   certainty: number | null;
   onCertainty: (certainty: number | null) => void;
 };
@@ -30,7 +30,7 @@ const SURE = [
 const TWENTIETHS = 20;
 
 /** The sum, beside all in bags and all loose, and what is left over. */
-export function ToPay({ gardenId, tallied, looking, certainty, onCertainty }: Props) {
+export function ToPay({ tallied, looking, certainty, onCertainty }: Props) {
   const { currency } = useShowing();
   const { figures, tally } = tallied;
   const { haul } = figures;
@@ -59,7 +59,7 @@ export function ToPay({ gardenId, tallied, looking, certainty, onCertainty }: Pr
           "Enter a supplier to see what it costs."
         )}
       </TallyVolume>
-      <HowSure gardenId={gardenId} haul={haul} looking={looking} />
+      <HowSure haul={haul} looking={looking} />
       {haul && (
         <Pick
           label="Loose soil is bought for"
@@ -127,34 +127,44 @@ export function ToPay({ gardenId, tallied, looking, certainty, onCertainty }: Pr
   );
 }
 
-type SureProps = { gardenId: number; haul: TalliedFigures["figures"]["haul"]; looking: boolean };
+type SureProps = { haul: TalliedFigures["figures"]["haul"]; looking: Looking };
 
 /** Whether anything is cheaper: looked for while the quick haul is shown, proven or with what is known. */
-function HowSure({ gardenId, haul, looking }: SureProps) {
+function HowSure({ haul, looking }: SureProps) {
   const { currency } = useShowing();
-  const queries = useQueryClient();
+  const { progress } = looking;
   if (!haul) return null;
-  if (looking)
+  if (looking.looks)
     return (
-      <Row role="status">
-        <Note>Each material from its cheapest offer. Looking for less over all suppliers at once ...</Note>
-        <Button onClick={() => void queries.cancelQueries({ queryKey: ["figure", gardenId, "haul"] })}>
-          Stop looking
+      <Column data-part="looking">
+        <Note role="status">
+          Each material from its cheapest offer. Looking for less over all suppliers at once
+          {progress?.total != null && `: ${showMoney(progress.total, currency)} so far`}
+          {progress?.lower_bound != null && `, none under ${showMoney(progress.lower_bound, currency)}`} ...
+        </Note>
+        <LinearProgress aria-label="Looking for a cheaper haul" />
+        <Button onClick={looking.end}>
+          {progress?.total == null ? "Stop looking" : "Stop, and take the best so far"}
         </Button>
-      </Row>
+      </Column>
     );
   if (haul.lower_bound == null)
     return (
       <Note>Each material from its cheapest offer; not looked for less over all suppliers at once.</Note>
     );
   return (
-    <Note role="status">
-      {haul.proven_optimal
-        ? "No other choice over all suppliers costs less. "
-        : `No choice costs less than ${showMoney(haul.lower_bound, currency)}; this is the best found so far. `}
-      {haul.quick_total != null &&
-        haul.quick_total !== haul.total &&
-        `Each material from its cheapest offer: ${showMoney(haul.quick_total, currency)}.`}
-    </Note>
+    <>
+      <Note role="status">
+        {haul.proven_optimal
+          ? "No other choice over all suppliers costs less. "
+          : `No choice costs less than ${showMoney(haul.lower_bound, currency)}; this is the best found so far. `}
+        {haul.quick_total != null &&
+          haul.quick_total !== haul.total &&
+          `Each material from its cheapest offer: ${showMoney(haul.quick_total, currency)}.`}
+      </Note>
+      {!haul.proven_optimal && looking.longer && (
+        <Button onClick={looking.longer}>Look for up to two minutes</Button>
+      )}
+    </>
   );
 }

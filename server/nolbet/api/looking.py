@@ -1,0 +1,119 @@
+"""Looking for the cheapest haul, told line by line while it goes on; a newer plan or the gardener ends it."""
+
+from __future__ import annotations
+
+import queue
+import threading
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from decimal import Decimal
+from time import monotonic
+from typing import Annotated, Literal
+
+from django.db.models import F
+from django.http import HttpRequest, StreamingHttpResponse
+from ninja import Query, Router
+from pydantic import Field
+
+from nolbet.clock import today
+from nolbet.gardens.models import Garden
+from nolbet.gardens.owned import own_garden
+from nolbet.plans.whole import whole_garden
+from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.cuts.programme import SECONDS as SAW_SECONDS
+from nolbet_core.figure.buying_figures import HaulFigures
+from nolbet_core.figure.figures import Figures
+from nolbet_core.figure.tally import HaulLooked, TalliedFigures, tallied
+from nolbet_core.figure.walk import figure_plan
+from nolbet_core.figure.written import written_json
+from nolbet_core.quantities.units import System
+
+router = Router(tags=["haul"])
+
+HAUL_SECONDS = 10.0
+"""As long as the cheapest haul is looked for unless the gardener says otherwise."""
+MOST_SECONDS = 120.0
+TOLD_EVERY_S = 0.25
+LookSeconds = Annotated[float, Query(), Field(gt=0, le=MOST_SECONDS)]
+
+
+@dataclass
+class _Look:
+    """One look: what was found so far, and whether to leave off."""
+
+    began: float = field(default_factory=monotonic)
+    total: Decimal | None = None
+    lower_bound: Decimal | None = None
+    ended: threading.Event = field(default_factory=threading.Event)
+    answer: queue.SimpleQueue[Figures | Exception] = field(default_factory=queue.SimpleQueue)
+
+    def bound(self, lower_bound: Decimal) -> None:
+        """Keep what no haul costs less."""
+        self.lower_bound = lower_bound
+
+    def better(self, haul: HaulFigures) -> None:
+        """Keep what the best so far costs."""
+        self.total, self.lower_bound = haul.total, haul.lower_bound
+
+    def ends(self) -> bool:
+        """Whether a newer plan or the gardener ended it."""
+        return self.ended.is_set()
+
+    def run(self, built: BuiltPlan, seconds: float) -> None:
+        """Look, and leave the answer, or what went wrong, for who waits."""
+        try:
+            self.answer.put(figure_plan(built, today(), SAW_SECONDS, seconds, self))
+        except Exception as error:
+            self.answer.put(error)
+
+
+@router.get("/{garden_id}/figure/haul", response=HaulLooked)
+def figure_best_haul(
+    request: HttpRequest, garden_id: int, seconds: LookSeconds = HAUL_SECONDS
+) -> StreamingHttpResponse:
+    """Figures of a whole garden with its cheapest haul over all suppliers at once, a line of JSON at a time.
+
+    The last line has everything found. Nothing else waits for it. seconds: as long as it may take [s].
+    """
+    garden = own_garden(request, garden_id)
+    seen = (garden.changes, garden.looks_ended)
+    built, look = whole_garden(garden).built, _Look()
+    threading.Thread(target=look.run, args=(built, seconds), daemon=True).start()
+    lines = _lines(look, garden.pk, seen, System(garden.units))
+    return StreamingHttpResponse(lines, content_type="application/x-ndjson; charset=utf-8")
+
+
+@router.post("/{garden_id}/figure/haul/end", response={204: None})
+def end_looking(request: HttpRequest, garden_id: int) -> tuple[int, None]:
+    """End every look for a cheaper haul that goes on: each tells the best it has."""
+    garden = own_garden(request, garden_id)
+    Garden.objects.filter(pk=garden.pk).update(looks_ended=F("looks_ended") + 1)
+    return 204, None
+
+
+def _lines(look: _Look, garden_id: int, seen: tuple[int, int], system: System) -> Iterator[str]:
+    """What is known, line by line; the look ends with who listens."""
+    try:
+        while True:
+            try:
+                answer = look.answer.get(timeout=TOLD_EVERY_S)
+            except queue.Empty:
+                now = Garden.objects.values_list("changes", "looks_ended").get(pk=garden_id)
+                if now[0] != seen[0]:
+                    yield _line(look, "newer")
+                    return
+                if now[1] != seen[1]:
+                    look.ended.set()
+                yield _line(look, "looking")
+                continue
+            if isinstance(answer, Exception):
+                raise answer
+            yield _line(look, "found", tallied(answer, system))
+            return
+    finally:
+        look.ended.set()
+
+
+def _line(look: _Look, kind: Literal["looking", "found", "newer"], found: TalliedFigures | None = None) -> str:
+    seconds = monotonic() - look.began
+    return written_json(HaulLooked(kind, look.total, look.lower_bound, seconds, found)) + "\n"

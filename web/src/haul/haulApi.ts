@@ -1,0 +1,19 @@
+import { client, done, type HaulLooked } from "../api/client";
+import { linesOf } from "../api/lines";
+
+/** What Haul asks beside the figures that other views share. */
+export const haulApi = {
+  /** The cheapest haul, told line by line while it is looked for. seconds: as long as it may take. */
+  lookForHaul: async (garden_id: number, seconds: number, signal: AbortSignal) => {
+    const { response } = await client.GET("/api/gardens/{garden_id}/figure/haul", {
+      params: { path: { garden_id }, query: { seconds } },
+      parseAs: "stream",
+      signal,
+    });
+    if (!response.ok || !response.body) throw new TypeError(`The server answered ${response.status}.`);
+    return linesOf<HaulLooked>(response.body);
+  },
+
+  endLooking: async (garden_id: number) =>
+    done(await client.POST("/api/gardens/{garden_id}/figure/haul/end", { params: { path: { garden_id } } })),
+};
