@@ -49,7 +49,15 @@ def offer_bought(entry: Purchase, plan: Plan) -> OfferModel | None:
         if offer.material == entry.material and offer.form == entry.form
     ]
     named = [offer for offer in offers if entry.offer is not None and offer.key == entry.offer]
-    return next(iter(named or offers), None)
+    sized = [offer for offer in offers if entry.size_m and _same_size(offer, entry.size_m)]
+    return next(iter(named or sized or offers), None)
+
+
+def _same_size(offer: OfferModel, size_m: Sequence[float]) -> bool:
+    """Whether one of an offer is of a size as the haul tells it: length, width, height, thickness, as far as known."""
+    sides = [getattr(offer, key, None) for key in ("length_m", "width_m", "height_m", "thickness_m")]
+    own = [each for each in sides if each is not None]
+    return len(own) == len(size_m) and all(abs(one - two) < SAME_M for one, two in zip(own, size_m, strict=True))
 
 
 def on_hand(plan: Plan, materials: Mapping[str, Material]) -> list[Stock]:
@@ -62,7 +70,7 @@ def _bought_loose(plan: Plan, materials: Mapping[str, Material]) -> Iterator[Sto
     for entry in purchases(plan):
         volume_m3 = entry.volume_m3
         offer = offer_bought(entry, plan)
-        if isinstance(offer, BagOfferModel) and entry.count and entry.material in materials:
+        if not volume_m3 and isinstance(offer, BagOfferModel) and entry.count and entry.material in materials:
             volume_m3 = entry.count * bag_volume(offer, materials)
         if volume_m3:
             yield Stock(material=entry.material, volume_m3=volume_m3)

@@ -217,6 +217,7 @@ def line_figures(line: Line, materials: Mapping[str, Material]) -> HaulLine:
         left_over_m3=line.left_over_m3,
         price=line.price,
         rolls=_cut(offer, line),
+        offer=offer.key,
     )
 
 

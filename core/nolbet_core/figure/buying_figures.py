@@ -127,6 +127,7 @@ class HaulLine:
     left_over_m3: float
     price: MoneyOut
     rolls: list[RollFigures]
+    offer: str | None
 
 
 @record

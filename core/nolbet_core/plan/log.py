@@ -7,7 +7,7 @@ from typing import Annotated, Literal, Self
 
 from pydantic import AfterValidator, Field, model_validator
 
-from nolbet_core.plan.fields import Day, Key, MaterialKey, Model, Money, OffsetM, Share
+from nolbet_core.plan.fields import Day, Key, LengthM, MaterialKey, Model, Money, OffsetM, Share
 
 MOST_DAYS = 40_000
 
@@ -63,7 +63,8 @@ class Dip(Model):
 class Purchase(Model):
     """Something that was bought: so many, or so much loose, at a price in all.
 
-    offer: the key of the offer it was bought by. paid: whether it is paid. arrival: how it was when it came. used:
+    offer: the key of the offer it was bought by. size_m: of one roll or piece, as the haul tells it, where several are
+    on sale. paid: whether it is paid. arrival: how it was when it came. used:
     whether it is used up, and no longer on hand.
     """
 
@@ -76,6 +77,7 @@ class Purchase(Model):
     volume_m3: Annotated[float, Field(gt=0, le=10_000)] | None = None
     price: Money | None = None
     offer: Key | None = None
+    size_m: Annotated[list[LengthM], Field(max_length=4)] | None = None
     paid: bool = False
     arrival: Annotated[str, Field(max_length=500)] | None = None
     used: bool = False

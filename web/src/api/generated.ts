@@ -3451,6 +3451,8 @@ export interface components {
             material: string;
             /** Name */
             name: string;
+            /** Offer */
+            offer: string | null;
             /** Price */
             price: string;
             /** Rolls */
@@ -5075,7 +5077,8 @@ export interface components {
          * Purchase
          * @description Something that was bought: so many, or so much loose, at a price in all.
          *
-         *     offer: the key of the offer it was bought by. paid: whether it is paid. arrival: how it was when it came. used:
+         *     offer: the key of the offer it was bought by. size_m: of one roll or piece, as the haul tells it, where several are
+         *     on sale. paid: whether it is paid. arrival: how it was when it came. used:
          *     whether it is used up, and no longer on hand.
          */
         Purchase: {
@@ -5112,6 +5115,8 @@ export interface components {
             paid?: boolean;
             /** Price */
             price?: string | null;
+            /** Size M */
+            size_m?: number[] | null;
             /**
              * Supplier
              * @description lower-case letters, digits and _

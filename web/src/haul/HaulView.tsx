@@ -20,6 +20,7 @@ import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
 import { useUndoKeys } from "../kit/useUndoKeys";
 import { View, ViewHead, Work } from "../kit/View";
+import { Fetching } from "./Fetching";
 import { NeedsList } from "./NeedsList";
 import { OwnHeaps } from "./OwnHeaps";
 import { SpringOrder } from "./SpringOrder";
@@ -79,6 +80,7 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
   const names = new Map(
     figures.needs.flatMap(({ beds: own }) => own.map(({ bed, name }) => [bed, name] as const)),
   );
+  const supplierName = (key: string) => sources.suppliers.find((each) => each.key === key)?.name ?? key;
   return (
     <View data-part="haul-view">
       <Work>
@@ -114,11 +116,14 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
             lines={lines.filter((line) => line.supplier === supplier.key)}
             sums={figures.haul?.suppliers.find((each) => each.supplier === supplier.key)}
             materials={materials}
+            bought={sources.bought ?? []}
+            onBought={(change) => draft.edit((now) => ({ ...now, bought: change([...(now.bought ?? [])]) }))}
             nameOf={(bed) => names.get(bed) ?? bed}
             onKeep={put}
             onForget={() => forget(supplier)}
           />
         ))}
+        {figures.haul && <Fetching gardenId={gardenId} haul={figures.haul} nameOf={supplierName} />}
         <OwnHeaps
           gardenId={gardenId}
           stock={sources.stock}
@@ -147,6 +152,8 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
         )}
       </Work>
       <ToPay
+        gardenId={gardenId}
+        supplierName={supplierName}
         tallied={tallied}
         looking={looking}
         certainty={sources.certainty ?? null}

@@ -11,15 +11,18 @@ import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useState } from "react";
-import type { HaulFigures, HaulLine, Material, Supplier } from "../api/client";
+import type { HaulFigures, HaulLine, Material, Purchase, Supplier } from "../api/client";
 import { showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { TIMBER, WARES } from "../api/words";
+import { todayHere } from "../kit/todayHere";
 import { LoadDrawing } from "./LoadDrawing";
 import { RollCuts } from "./RollCuts";
 import { SupplierEditor } from "./SupplierEditor";
+import { Bought } from "./Bought";
+import { boughtOf } from "./bought";
 import { countOf, sizeOf } from "./bags";
-import { useTicks } from "./useTicks";
 
 type Props = {
   gardenId: number;
@@ -27,6 +30,8 @@ type Props = {
   lines: readonly HaulLine[];
   sums: HaulFigures["suppliers"][number] | undefined;
   materials: ReadonlyMap<string, Material>;
+  bought: readonly Purchase[];
+  onBought: (change: (bought: Purchase[]) => Purchase[]) => void;
   /** What a bed is called. */
   nameOf: (bed: string) => string;
   onKeep: (supplier: Supplier) => void;
@@ -35,12 +40,11 @@ type Props = {
 
 /** One supplier: its load drawn, its lines to tick off, its offers to change. */
 export function SupplierPanel(props: Props) {
-  const { gardenId, supplier, lines, sums, materials, nameOf, onKeep, onForget } = props;
+  const { gardenId, supplier, lines, sums, materials, bought, onBought, nameOf, onKeep, onForget } = props;
   const { units, currency } = useShowing();
   const [editing, setEditing] = useState(false);
-  const [ticked, tick] = useTicks(gardenId);
   const loads = lines.filter(isLoose).map((line) => ({
-    key: tickName(line),
+    key: lineName(line),
     material: line.material,
     like: materials.get(line.material)?.like,
     form: line.form === "bag" ? ("bag" as const) : ("heap" as const),
@@ -74,10 +78,9 @@ export function SupplierPanel(props: Props) {
             <TableBody>
               {lines.map((line) => (
                 <Line
-                  key={tickName(line)}
+                  key={lineName(line)}
                   line={line}
-                  ticked={ticked.has(tickName(line))}
-                  onTick={() => tick(tickName(line))}
+                  onTick={() => onBought((now) => [...now, boughtOf(line, todayHere())])}
                 />
               ))}
             </TableBody>
@@ -86,12 +89,18 @@ export function SupplierPanel(props: Props) {
       )}
       {lines.map((line) => (
         <RollCuts
-          key={tickName(line)}
+          key={lineName(line)}
           line={line}
           like={materials.get(line.material)?.like}
           nameOf={nameOf}
         />
       ))}
+      <Bought
+        supplier={supplier.key}
+        bought={bought}
+        named={(material) => materials.get(material)?.name ?? WARES[material] ?? TIMBER[material] ?? material}
+        onChange={onBought}
+      />
       {editing && (
         <SupplierEditor
           gardenId={gardenId}
@@ -114,7 +123,7 @@ function isLoose({ form }: HaulLine): boolean {
   return form === "bag" || form === "bulk";
 }
 
-function tickName(line: HaulLine): string {
+function lineName(line: HaulLine): string {
   const size = [line.bag_m3, line.bag_kg, ...line.size_m, line.diameter_m].filter((each) => each != null);
   return [line.supplier, line.material, line.form, ...size].join(" ");
 }
@@ -130,17 +139,15 @@ function deliveryOf(sums: Props["sums"], lines: readonly HaulLine[], currency: s
   return `delivers, ${trips} ${showMoney(sums.delivery, currency)}${lines.some((line) => line.fetch) ? ", the rest you fetch" : ""}`;
 }
 
-const GOT = { "&[data-ticked] td": { color: "soft", textDecoration: "line-through" } } as const;
-
-function Line({ line, ticked, onTick }: { line: HaulLine; ticked: boolean; onTick: () => void }) {
+function Line({ line, onTick }: { line: HaulLine; onTick: () => void }) {
   const { units, currency } = useShowing();
   const name = line.form === "bulk" ? `${line.name}, loose` : line.name;
   const size = sizeOf(line, units);
   return (
-    <TableRow data-ticked={ticked || undefined} sx={GOT}>
+    <TableRow>
       <TableCell sx={{ width: 36 }} data-part="haul-tick">
         <Checkbox
-          checked={ticked}
+          checked={false}
           onChange={onTick}
           slotProps={{ input: { "aria-label": `${name}: got it` } }}
         />

@@ -12,9 +12,13 @@ import { showMoney } from "../quantities/format";
 import { Pick } from "../theme/controls/Pick";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { Budget } from "./Budget";
 import type { Looking } from "./useBestHaul";
 
 type Props = {
+  gardenId: number;
+  /** What a supplier is called. */
+  supplierName: (key: string) => string;
   tallied: TalliedFigures;
   looking: Looking;
   certainty: number | null;
@@ -30,7 +34,7 @@ const SURE = [
 const TWENTIETHS = 20;
 
 /** The sum, beside all in bags and all loose, and what is left over. */
-export function ToPay({ tallied, looking, certainty, onCertainty }: Props) {
+export function ToPay({ gardenId, supplierName, tallied, looking, certainty, onCertainty }: Props) {
   const { currency } = useShowing();
   const { figures, tally } = tallied;
   const { haul } = figures;
@@ -70,6 +74,7 @@ export function ToPay({ tallied, looking, certainty, onCertainty }: Props) {
       )}
       {haul && haul.unmet.length > 0 && <Problem>Nobody offers {said(haul.unmet)}: not in the sum.</Problem>}
       {haul && haul.unpriced.length > 0 && <Note>No price yet for {said(haul.unpriced)}.</Note>}
+      {haul && <Budget gardenId={gardenId} haul={haul} nameOf={supplierName} />}
       <Lines>
         <FactLine name="All of it in bags">
           {haul?.all_bags_total ? showMoney(haul.all_bags_total, currency) : "not all sold in bags"}

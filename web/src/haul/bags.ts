@@ -25,7 +25,7 @@ const NAMED = {
 };
 
 /** How many of what: "3 bags", "1 roll". */
-export function countOf({ form, count }: Pick<HaulLine, "form" | "count">): string {
+export function countOf({ form, count }: { form: HaulLine["form"]; count?: number | null }): string {
   if (form === "bulk" || count == null) return "";
   const [one = "", many = ""] = NAMED[form];
   return `${count} ${count === 1 ? one : many}`;

@@ -10,6 +10,7 @@ import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
 import { Side } from "../kit/Side";
+import { todayHere } from "../kit/todayHere";
 import { useTell } from "../kit/Tell";
 import { MeasureField } from "../quantities/MeasureField";
 import { Quantity } from "../quantities/Quantity";
@@ -78,10 +79,7 @@ const MEANING: Readonly<Record<State, string>> = {
 
 /** Filled, today unless a day was given: its sinking and its top-ups are reckoned from then. */
 function filledNow(bed: Bed): Bed {
-  const day = new Date();
-  const today = [day.getFullYear(), day.getMonth() + 1, day.getDate()];
-  const written = today.map((part) => String(part).padStart(2, "0")).join("-");
-  return { ...withState(bed, "filled"), built_on: bed.built_on ?? written };
+  return { ...withState(bed, "filled"), built_on: bed.built_on ?? todayHere() };
 }
 
 function FilledOn({ bed, state, onEdit }: { bed: Bed; state: State; onEdit: BedEdit }) {

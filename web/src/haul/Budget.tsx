@@ -1,0 +1,46 @@
+import Typography from "@mui/material/Typography";
+import { saidOf, type HaulFigures } from "../api/client";
+import { useHead } from "../draft/useHead";
+import { FactLine, Lines } from "../kit/Lines";
+import { Note } from "../kit/Note";
+import { Problem } from "../kit/Problem";
+import { showMoney } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
+import { useShowing } from "../quantities/UnitsContext";
+
+type Props = { gardenId: number; haul: HaulFigures; nameOf: (supplier: string) => string };
+
+/** What was spent beside what is still to pay, and the line that both are to stay under. */
+export function Budget({ gardenId, haul, nameOf }: Props) {
+  const { currency } = useShowing();
+  const { head, change, error } = useHead(gardenId);
+  return (
+    <div data-part="budget">
+      <Typography variant="panelTitle">Spent and to stay under</Typography>
+      {error && <Problem>{saidOf(error)}</Problem>}
+      {haul.spent.length > 0 && (
+        <Lines>
+          {haul.spent.map(({ supplier, price, paid }) => (
+            <FactLine key={supplier} name={`Bought, ${nameOf(supplier)}`}>
+              {showMoney(price, currency)}
+              {Number(paid) < Number(price) && `, ${showMoney(paid, currency)} paid`}
+            </FactLine>
+          ))}
+        </Lines>
+      )}
+      <MeasureField
+        label="All of it is to cost at most"
+        limit="price"
+        width="160px"
+        placeholder="no limit"
+        shown={head?.budget ?? ""}
+        onMeaning={({ values: [most] }) => change({ budget: most === undefined ? null : most.toFixed(2) })}
+      />
+      {haul.over_budget != null ? (
+        <Problem>{showMoney(haul.over_budget, currency)} over that.</Problem>
+      ) : (
+        haul.budget != null && <Note>With what was spent it stays under that.</Note>
+      )}
+    </div>
+  );
+}
