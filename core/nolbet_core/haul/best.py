@@ -33,6 +33,7 @@ SECONDS = 5.0
 NEAR_CENT = 1.0
 """Plans within a cent of the least are alike, and the one with least left over is taken."""
 SHORT_OF_M3 = 1e-7
+CHEAPER_OF_TWO = 1e-5
 GAP_CENTS = 1e8
 HALF = 0.5
 LEAST_SECONDS = 0.1
@@ -301,7 +302,8 @@ def _least_left(haul: _Haul, solved: Solved, seconds: float) -> Solved:
     loose = [each for each in haul.bought if is_loose(each.wanted)]
     if seconds <= 0 or not loose:
         return solved
-    left: dict[int, float] = {}
+    # of those with as little left over the cheaper one
+    left = {column: CHEAPER_OF_TWO * cents for column, cents in enumerate(haul.rows.costs) if cents}
     for each in loose:
         for column, many in each.amount.items():
             left[column] = left.get(column, 0.0) + many * each.meets

@@ -10,6 +10,7 @@ from nolbet_core.plan.fields import (
     BagM3,
     BulkM3,
     Count,
+    Day,
     HeapM3,
     Key,
     LengthM,
@@ -40,33 +41,42 @@ AtMost = Annotated[int, Field(ge=0, le=100_000)]
 OfferKey = Key
 
 
-class BagOfferModel(Model):
-    """Whole bags of one size: by the loose volume on the label, or by the mass, as meals are.
+class _Offered(Model):
+    """What every offer says. key: what the offer is called by. priced_on: the day its price is of."""
 
-    expands_to_m3: what a pressed bale swells to. deal: so many together. at_most: what the shop has. key: what the
-    offer is called by.
-    """
-
-    form: Literal["bag"]
     material: MaterialKey
-    volume_m3: BagM3 | None = None
-    mass_kg: Annotated[float, Field(gt=0, le=2000)] | None = None
-    expands_to_m3: BagM3 | None = None
+    fetch: bool = False
+    key: OfferKey | None = None
+    priced_on: Day | None = None
+
+
+class _Counted(_Offered):
+    """Sold by the number. deal: so many together. at_most: what the shop has."""
+
     price: Money
     deal: DealModel | None = None
     at_most: AtMost | None = None
-    fetch: bool = False
-    key: OfferKey | None = None
 
 
-class BulkOfferModel(Model):
+class BagOfferModel(_Counted):
+    """Whole bags of one size: by the loose volume on the label, or by the mass, as meals are.
+
+    expands_to_m3: what a pressed bale swells to.
+    """
+
+    form: Literal["bag"]
+    volume_m3: BagM3 | None = None
+    mass_kg: Annotated[float, Field(gt=0, le=2000)] | None = None
+    expands_to_m3: BagM3 | None = None
+
+
+class BulkOfferModel(_Offered):
     """Sold loose: by volume, or by weight as it lies moist (price_per_t, step_kg, minimum_kg).
 
-    tiers: other prices from a volume on. at_most: what the yard has [m3]. key: what the offer is called by.
+    tiers: other prices from a volume on. at_most: what the yard has [m3].
     """
 
     form: Literal["bulk"]
-    material: MaterialKey
     price_per_m3: UnitPrice | None = None
     price_per_t: UnitPrice | None = None
     step_m3: BulkM3 | None = None
@@ -76,8 +86,6 @@ class BulkOfferModel(Model):
     load_m3: BulkM3 | None = None
     tiers: Annotated[list[TierModel], Field(max_length=20)] | None = None
     at_most: Annotated[float, Field(ge=0, le=10_000)] | None = None
-    fetch: bool = False
-    key: OfferKey | None = None
 
     @model_validator(mode="after")
     def _priced_once(self) -> Self:
@@ -96,53 +104,35 @@ class BulkOfferModel(Model):
         return self
 
 
-class RollOfferModel(Model):
+class RollOfferModel(_Counted):
     """A sheet off the roll."""
 
     form: Literal["roll"]
-    material: MaterialKey
     width_m: LengthM
     length_m: Annotated[float, Field(ge=limits.LENGTH_M.least, le=1000)]
-    price: Money
-    deal: DealModel | None = None
-    at_most: AtMost | None = None
-    fetch: bool = False
-    key: OfferKey | None = None
 
 
-class PieceOfferModel(Model):
+class _Sized(_Counted):
+    """Things of a size, as far as they have one."""
+
+    length_m: LengthM | None = None
+    width_m: LengthM | None = None
+    height_m: LengthM | None = None
+    diameter_m: LengthM | None = None
+    thickness_m: LengthM | None = None
+
+
+class PieceOfferModel(_Sized):
     """By the piece: a sheet of a length and width, a pipe of a length and diameter, a crate, a board."""
 
     form: Literal["piece"]
-    material: MaterialKey
-    length_m: LengthM | None = None
-    width_m: LengthM | None = None
-    height_m: LengthM | None = None
-    diameter_m: LengthM | None = None
-    thickness_m: LengthM | None = None
-    price: Money
-    deal: DealModel | None = None
-    at_most: AtMost | None = None
-    fetch: bool = False
-    key: OfferKey | None = None
 
 
-class PackOfferModel(Model):
+class PackOfferModel(_Sized):
     """Pieces by the pack."""
 
     form: Literal["pack"]
-    material: MaterialKey
     count: Count
-    length_m: LengthM | None = None
-    width_m: LengthM | None = None
-    height_m: LengthM | None = None
-    diameter_m: LengthM | None = None
-    thickness_m: LengthM | None = None
-    price: Money
-    deal: DealModel | None = None
-    at_most: AtMost | None = None
-    fetch: bool = False
-    key: OfferKey | None = None
 
 
 OfferModel = Annotated[

@@ -16,6 +16,7 @@ from nolbet.api.gardens import router as gardens_router
 from nolbet.api.haul import router as haul_router
 from nolbet.api.looking import router as looking_router
 from nolbet.api.plot import router as plot_router
+from nolbet.api.prices import router as prices_router
 from nolbet.api.problems import map_errors
 from nolbet.api.quantities import router as quantities_router
 from nolbet.api.raw import router as raw_router
@@ -36,6 +37,7 @@ api.add_router("/gardens", plot_router)
 api.add_router("/gardens", sizing_router)
 api.add_router("/gardens", haul_router)
 api.add_router("/gardens", looking_router)
+api.add_router("/gardens", prices_router)
 api.add_router("/quantities", quantities_router)
 api.add_router("/gardens", shelf_router)
 api.add_router("/gardens", blend_router)

@@ -1298,6 +1298,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/prices.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out Prices
+         * @description Every offer as a table.
+         */
+        get: operations["nolbet_api_prices_take_out_prices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/prices/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Prices
+         * @description What a price list would change, row by row; nothing is kept.
+         */
+        post: operations["nolbet_api_prices_read_prices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/prices/service": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask Price Service
+         * @description What the simulated price service would change, row by row; nothing is kept.
+         */
+        post: operations["nolbet_api_prices_ask_price_service"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/raw": {
         parameters: {
             query?: never;
@@ -1350,6 +1410,46 @@ export interface paths {
          * @description Every figure of one material with its unit, range and source; of one that isn't there, nothing.
          */
         get: operations["nolbet_api_shelf_material_figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/shopping-list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out Shopping Csv
+         * @description The cheapest haul as a table, a line a row.
+         */
+        get: operations["nolbet_api_prices_take_out_shopping_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/shopping-list.xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out Shopping Workbook
+         * @description The cheapest haul as a workbook, a sheet a supplier.
+         */
+        get: operations["nolbet_api_prices_take_out_shopping_workbook"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1663,6 +1763,23 @@ export interface components {
             width_m: number;
         };
         /**
+         * AskedPrices
+         * @description How the simulated price service behaves; the same seed sends the same.
+         */
+        AskedPrices: {
+            /**
+             * Fault
+             * @default none
+             * @enum {string}
+             */
+            fault?: "none" | "late" | "partial" | "stale" | "absurd";
+            /**
+             * Seed
+             * @default 1
+             */
+            seed?: number;
+        };
+        /**
          * AskedRoom
          * @description A draft plot, and the outer size of beds to find room for.
          */
@@ -1729,6 +1846,18 @@ export interface components {
             volume_m3: number;
         };
         /**
+         * BadRow
+         * @description A row that can't be read: its line, what stands there, and why.
+         */
+        BadRow: {
+            /** Line */
+            line: number;
+            /** Reason */
+            reason: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * BadRowOut
          * @description A row that could not be taken, and why.
          */
@@ -1752,8 +1881,7 @@ export interface components {
          * BagOfferModel
          * @description Whole bags of one size: by the loose volume on the label, or by the mass, as meals are.
          *
-         *     expands_to_m3: what a pressed bale swells to. deal: so many together. at_most: what the shop has. key: what the
-         *     offer is called by.
+         *     expands_to_m3: what a pressed bale swells to.
          */
         BagOfferModel: {
             /** At Most */
@@ -1785,6 +1913,8 @@ export interface components {
              * @example 6.20
              */
             price: string;
+            /** Priced On */
+            priced_on?: string | null;
             /** Volume M3 */
             volume_m3?: number | null;
         };
@@ -2156,7 +2286,7 @@ export interface components {
          * BulkOfferModel
          * @description Sold loose: by volume, or by weight as it lies moist (price_per_t, step_kg, minimum_kg).
          *
-         *     tiers: other prices from a volume on. at_most: what the yard has [m3]. key: what the offer is called by.
+         *     tiers: other prices from a volume on. at_most: what the yard has [m3].
          */
         BulkOfferModel: {
             /** At Most */
@@ -2188,6 +2318,8 @@ export interface components {
             price_per_m3?: string | null;
             /** Price Per T */
             price_per_t?: string | null;
+            /** Priced On */
+            priced_on?: string | null;
             /** Step Kg */
             step_kg?: number | null;
             /** Step M3 */
@@ -4489,6 +4621,8 @@ export interface components {
              * @example 6.20
              */
             price: string;
+            /** Priced On */
+            priced_on?: string | null;
             /** Thickness M */
             thickness_m?: number | null;
             /** Width M */
@@ -4636,6 +4770,8 @@ export interface components {
              * @example 6.20
              */
             price: string;
+            /** Priced On */
+            priced_on?: string | null;
             /** Thickness M */
             thickness_m?: number | null;
             /** Width M */
@@ -5015,6 +5151,50 @@ export interface components {
             name: string;
         };
         /**
+         * PriceListRead
+         * @description A price list as read.
+         */
+        PriceListRead: {
+            /** Bad */
+            bad: components["schemas"]["BadRow"][];
+            /** Rows */
+            rows: components["schemas"]["PricedRow"][];
+        };
+        /**
+         * PriceText
+         * @description A price list as it lies in a file, or as it is pasted from a spreadsheet.
+         */
+        PriceText: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * PricedRow
+         * @description A row that holds: its line, whose offer it is, and which of the supplier's offers it takes the place of.
+         *
+         *     replaces: None for a new one. price_before: of that. doubt: why it had better be looked at, empty where it needn't.
+         */
+        PricedRow: {
+            /** Doubt */
+            doubt: string;
+            /** Line */
+            line: number;
+            /** Material Name */
+            material_name: string;
+            /** Offer */
+            offer: components["schemas"]["BagOfferModel"] | components["schemas"]["BulkOfferModel"] | components["schemas"]["RollOfferModel"] | components["schemas"]["PieceOfferModel"] | components["schemas"]["PackOfferModel"];
+            /** Price Before */
+            price_before: string | null;
+            /** Replaces */
+            replaces: number | null;
+            /** Same */
+            same: boolean;
+            /** Supplier */
+            supplier: string;
+            /** Supplier Name */
+            supplier_name: string;
+        };
+        /**
          * ProbeSettings
          * @description How the simulated probe behaves: shares of readings missing and absurd, days late, and what the liner loses, in
          *     the last two weeks.
@@ -5389,6 +5569,8 @@ export interface components {
              * @example 6.20
              */
             price: string;
+            /** Priced On */
+            priced_on?: string | null;
             /** Width M */
             width_m: number;
         };
@@ -8469,6 +8651,78 @@ export interface operations {
             };
         };
     };
+    nolbet_api_prices_take_out_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_prices_read_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PriceText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceListRead"];
+                };
+            };
+        };
+    };
+    nolbet_api_prices_ask_price_service: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedPrices"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceListRead"];
+                };
+            };
+        };
+    };
     nolbet_api_raw_garden_as_it_lies: {
         parameters: {
             query?: never;
@@ -8533,6 +8787,46 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PropertyOut"][];
                 };
+            };
+        };
+    };
+    nolbet_api_prices_take_out_shopping_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_prices_take_out_shopping_workbook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

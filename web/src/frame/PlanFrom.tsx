@@ -83,8 +83,8 @@ function FromBoards({ frame, onEdit }: Props) {
 
 function FromMoney({ frame, onEdit }: Props) {
   const { units, currency } = useShowing();
-  const [budget, setBudget] = useState<number | null>(null);
-  const within = (price: string | null) => budget == null || price == null || Number(price) <= budget;
+  const [budget, setBudget] = useState<string | null>(null);
+  const within = (price: string | null) => budget == null || price == null || Number(price) <= Number(budget);
   return (
     <Row data-part="by-money" sx={{ alignItems: "flex-end" }}>
       <MeasureField
@@ -92,8 +92,8 @@ function FromMoney({ frame, onEdit }: Props) {
         limit="price"
         width="120px"
         placeholder="no limit"
-        shown={budget == null ? "" : budget.toFixed(2)}
-        onMeaning={({ values: [most] }) => setBudget(most ?? null)}
+        shown={budget == null ? "" : showMoney(budget, currency)}
+        onMeaning={({ money }) => setBudget(money == null ? null : String(money))}
       />
       {frame.choices.map((choice) => (
         <Button

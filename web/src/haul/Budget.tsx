@@ -1,3 +1,4 @@
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { saidOf, type HaulFigures } from "../api/client";
 import { useHead } from "../draft/useHead";
@@ -33,9 +34,10 @@ export function Budget({ gardenId, haul, nameOf }: Props) {
         limit="price"
         width="160px"
         placeholder="no limit"
-        shown={head?.budget ?? ""}
-        onMeaning={({ values: [most] }) => change({ budget: most === undefined ? null : most.toFixed(2) })}
+        shown={head?.budget == null ? "" : showMoney(head.budget, currency)}
+        onMeaning={({ money }) => money != null && change({ budget: String(money) })}
       />
+      {head?.budget != null && <Button onClick={() => change({ budget: null })}>No limit</Button>}
       {haul.over_budget != null ? (
         <Problem>{showMoney(haul.over_budget, currency)} over that.</Problem>
       ) : (

@@ -23,6 +23,7 @@ import { View, ViewHead, Work } from "../kit/View";
 import { Fetching } from "./Fetching";
 import { NeedsList } from "./NeedsList";
 import { OwnHeaps } from "./OwnHeaps";
+import { PriceList } from "./PriceList";
 import { SpringOrder } from "./SpringOrder";
 import { SupplierEditor } from "./SupplierEditor";
 import { SupplierPanel } from "./SupplierPanel";
@@ -63,6 +64,7 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
     () => draft.redo(),
   );
   const [adding, setAdding] = useState(false);
+  const [pricing, setPricing] = useState(false);
   const { figures } = tallied;
   const lines = figures.haul?.lines ?? [];
   const beds = figures.beds.reduce((sum, bed) => sum + bed.count, 0);
@@ -91,6 +93,9 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
             {(figures.plot?.courses.length ?? 0) > 0 && " and the paths"}, after your own heaps; every volume
             is loose, as bought
           </Note>
+          <Button aria-expanded={pricing} onClick={() => setPricing(!pricing)}>
+            Prices
+          </Button>
           <Button disabled={!canUndo} onClick={() => draft.undo()}>
             Undo
           </Button>
@@ -105,6 +110,13 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
               <Button onClick={() => draft.settle("theirs")}>Take the newer ones</Button>
             </Row>
           </Alert>
+        )}
+        {pricing && (
+          <PriceList
+            gardenId={gardenId}
+            onTake={(change) => draft.edit((now) => ({ ...now, suppliers: change(now.suppliers) }))}
+            onLeave={() => setPricing(false)}
+          />
         )}
         <NeedsList needs={figures.needs} materials={materials} />
         {figures.spring && <SpringOrder order={figures.spring} />}

@@ -1,4 +1,4 @@
-import { client, done, type HaulLooked } from "../api/client";
+import { client, done, unwrap, type HaulLooked, type Schemas } from "../api/client";
 import { linesOf } from "../api/lines";
 
 /** What Haul asks beside the figures that other views share. */
@@ -16,4 +16,17 @@ export const haulApi = {
 
   endLooking: async (garden_id: number) =>
     done(await client.POST("/api/gardens/{garden_id}/figure/haul/end", { params: { path: { garden_id } } })),
+
+  readPrices: async (garden_id: number, text: string) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/prices/read", {
+        params: { path: { garden_id } },
+        body: { text },
+      }),
+    ),
+
+  askPriceService: async (garden_id: number, body: Schemas["AskedPrices"]) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/prices/service", { params: { path: { garden_id } }, body }),
+    ),
 };
