@@ -44,6 +44,11 @@ def laid_shares(bed: Bed) -> list[float]:
     return [*bed.laid, *[0.0] * (len(bed.layers) - len(bed.laid))]
 
 
+def is_put_off(bed: Bed, today: date | None) -> bool:
+    """Whether nothing is bought for a bed yet. today: the day that is now, where it is known."""
+    return bed.put_off_until is not None and (today is None or today < date.fromisoformat(bed.put_off_until))
+
+
 def is_begun(bed: Bed, state: State) -> bool:
     """Whether anything lies in a bed, so that what stands under its layers stands already."""
     return state in ("filled", "emptied") or (state == "filling" and any(bed.laid))

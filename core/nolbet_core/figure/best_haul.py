@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from decimal import Decimal
 from typing import Protocol
@@ -26,7 +26,7 @@ SHARE_OF_TIME = 0.5
 @record
 class Asked:
     """What the cheapest haul is looked for with: needs, who offers what, boards that are bought anyway, woods that
-    nobody offers, lines held by hand, how far the needs may be off, and how sure it is to be.
+    nobody offers, lines held by hand, how far the needs may be off (worked out when asked), and how sure it is to be.
     """
 
     needs: Sequence[Need]
@@ -34,7 +34,7 @@ class Asked:
     boards: Sequence[Line]
     unpriced: Sequence[str]
     fixed: Sequence[HeldLine]
-    spreads: Sequence[NeedSpread]
+    spreads: Callable[[], Sequence[NeedSpread]]
     certainty: float | None
 
 
@@ -81,7 +81,7 @@ def best_figures(
     """
     if not asked.suppliers:
         return None
-    drawn = drawn_needs(asked.spreads)
+    drawn = drawn_needs(asked.spreads())
     wants = [_for_certainty(want, drawn, asked.certainty) for want in all_wanted(asked.needs)]
     looked = _InFigures(asked, materials, watch) if watch else None
     best = best_haul(wants, asked.suppliers, SHARE_OF_TIME * seconds, LOOSE_FORMS, asked.boards, asked.fixed, looked)
@@ -104,6 +104,18 @@ def best_figures(
         break_even_m3={key: break_even(key, asked.suppliers) for key in bought},
         enough={key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought},
     )
+
+
+def cheapest_figures(asked: Asked, materials: Mapping[str, Material], seconds: float) -> HaulFigures | None:
+    """The cheapest haul as best_figures tells it, without what it is held against."""
+    if not asked.suppliers:
+        return None
+    wants = all_wanted(asked.needs)
+    if asked.certainty is not None:
+        drawn = drawn_needs(asked.spreads())
+        wants = [_for_certainty(want, drawn, asked.certainty) for want in wants]
+    best = best_haul(wants, asked.suppliers, seconds, LOOSE_FORMS, asked.boards, asked.fixed)
+    return _figured(best, asked, materials)
 
 
 def _figured(best: Best, asked: Asked, materials: Mapping[str, Material]) -> HaulFigures:

@@ -37,6 +37,7 @@ from nolbet_core.haul.offers import (
     bags_for,
     delivery_for,
 )
+from nolbet_core.haul.set_down import footprint
 from nolbet_core.haul.wanted import Wanted
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
@@ -189,9 +190,17 @@ def _supplier_sums(chosen: Chosen, suppliers: Sequence[Supplier]) -> list[Suppli
                 drops=chosen.drops(supplier.key),
                 delivery=delivery,
                 total=sum((line.price for line in own), delivery),
+                footprint_m2=_footprint(own),
             )
         )
     return sums
+
+
+def _footprint(lines: Sequence[Line]) -> float:
+    """What of a supplier's delivered lines lies on the drive [m2]; what is fetched doesn't."""
+    brought = [line for line in lines if not line.offer.fetched]
+    loose = [line.volume_m3 for line in brought if isinstance(line.offer, BulkOffer)]
+    return footprint(loose, sum(line.count or 0 for line in brought if isinstance(line.offer, BagOffer)))
 
 
 def line_figures(line: Line, materials: Mapping[str, Material]) -> HaulLine:

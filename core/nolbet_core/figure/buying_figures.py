@@ -132,13 +132,16 @@ class HaulLine:
 
 @record
 class SupplierFigures:
-    """What one supplier brings: deliveries, their cost, and the sum with its lines."""
+    """What one supplier brings: deliveries, their cost, and the sum with its lines. footprint_m2: of what is dropped at
+    once on the drive, loose heaps as cones and bags stacked five high.
+    """
 
     supplier: str
     name: str
     drops: int
     delivery: MoneyOut
     total: MoneyOut
+    footprint_m2: float
 
 
 @record

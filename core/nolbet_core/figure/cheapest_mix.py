@@ -90,7 +90,7 @@ def figure_cheapest(plan: Plan, wish: Wish, supplies: Supplies) -> CheapestFigur
         said = "Nothing of this can be mixed: choose materials whose figures are known."
         return CheapestFigures(False, said, [], None, before, [], [], [], aside, None)
     shares = _shares(found)
-    entry = _with_parts(wish.entry, shares)
+    entry = with_parts(wish.entry, shares)
     price = _cents(found.price_per_m3)
     return CheapestFigures(
         fits=not found.missed,
@@ -161,7 +161,7 @@ def _batch_figures(plan: Plan, wish: Wish, supplies: Supplies, made: Batch, boug
         left_m3=sum(made.left_m3.values()),
         total=total,
         proven=made.proven,
-        mix=_figured(_with_parts(wish.entry, shares), supplies, System(plan.garden.units), wish),
+        mix=_figured(with_parts(wish.entry, shares), supplies, System(plan.garden.units), wish),
     )
 
 
@@ -216,7 +216,8 @@ def _shares(found: Recipe) -> dict[str, float]:
     return shares
 
 
-def _with_parts(entry: PlanMix, shares: Mapping[str, float]) -> PlanMix:
+def with_parts(entry: PlanMix, shares: Mapping[str, float]) -> PlanMix:
+    """A mix by another recipe. shares: of each material in what goes in [0-1]."""
     parts = [MixPart(material=key, parts=round(share * OF_A_HUNDRED, 4)) for key, share in shares.items()]
     return entry.model_copy(update={"parts": parts, "bucket_test": None})
 

@@ -9,7 +9,7 @@ from nolbet_core.built.buying import stock_of, suppliers_of
 from nolbet_core.built.fixings import bought_fixings, bought_loose, bought_units, fixings_of
 from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.runoff import soak_wares
-from nolbet_core.built.state import is_begun
+from nolbet_core.built.state import is_begun, is_put_off
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.topping import top_up_volumes
 from nolbet_core.built.worked import WorkedBed
@@ -43,6 +43,8 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
     planting holes take.
     """
     bed, state = worked.bed, worked.state
+    if is_put_off(bed, worked.year.today):
+        return
     sums.add(bed.count, worked.filled.layers, bed.key, worked.still_to_lay)
     if worked.scooped is not None and state != "emptied":
         sums.add(bed.count, [worked.scooped], bed.key)

@@ -21,8 +21,9 @@ from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
 from nolbet_core.cuts.programme import SECONDS
 from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.beside_haul import told_beside
-from nolbet_core.figure.best_haul import Asked, FiguresWatch, best_figures
+from nolbet_core.figure.best_haul import Asked, FiguresWatch, best_figures, cheapest_figures
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
+from nolbet_core.figure.buying_figures import HaulFigures
 from nolbet_core.figure.cuts import board_lines, cuts_figures
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.finding_figures import FindingFigures
@@ -59,6 +60,17 @@ class _Figured:
     bought_keys: frozenset[str]
 
 
+@record
+class _ToGet:
+    """What a plan's beds are and need. asked: what of that is still to be got."""
+
+    figured: list[_Figured]
+    laid: Laid | None
+    needs: tuple[Need, ...]
+    cuts: CutsFigures | None
+    asked: Asked
+
+
 def figure_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "bed") -> BedFigures:
     """Figures of one bed, needs and buying left out: what a draft asks for while a boundary is dragged.
 
@@ -83,29 +95,59 @@ def figure_plan(
     [s]; else each thing comes from its cheapest offer. watch: looks on at that, and may end it sooner.
     """
     plan, supplies = built.plan, built.supplies
+    got = _to_get(built, today, seconds)
+    chosen = chosen_haul(got.asked.needs, got.asked.suppliers, got.asked.boards, got.asked.unpriced)
+    if haul_seconds is not None:
+        haul = best_figures(got.asked, supplies.materials, haul_seconds, watch)
+    else:
+        haul = haul_figures(chosen, got.asked.needs, got.asked.suppliers, supplies.materials) if chosen else None
+    titles, coming = _titles(plan), coming_of(plan, today)
+    return Figures(
+        beds=[_with_others(each, got.laid, chosen, supplies) for each in got.figured],
+        plot=_plot(got.laid, got.figured),
+        needs=[need_figures(need, supplies.materials, titles, coming.get(need.material, ())) for need in got.needs],
+        haul=told_beside(haul, plan, supplies.materials) if haul else None,
+        spring=spring_order([each.worked for each in got.figured], got.needs, plan, supplies),
+        cuts=got.cuts,
+    )
+
+
+def figure_cheapest_haul(
+    built: BuiltPlan, today: date | None, saw_seconds: float, haul_seconds: float
+) -> tuple[list[BedFigures], HaulFigures | None]:
+    """Beds and the cheapest haul alone, without what stands beside either: what a change of the plan is held against.
+
+    today, saw_seconds, haul_seconds: as in figure_plan.
+    """
+    got = _to_get(built, today, saw_seconds)
+    haul = cheapest_figures(got.asked, built.supplies.materials, haul_seconds)
+    told = told_beside(haul, built.plan, built.supplies.materials) if haul else None
+    return [each.figures for each in got.figured], told
+
+
+def needs_of(built: BuiltPlan, today: date | None) -> tuple[Need, ...]:
+    """What a plan's beds and paths need. today: as in figure_plan."""
+    return _to_get(built, today, None).needs
+
+
+def _to_get(built: BuiltPlan, today: date | None, saw_seconds: float | None) -> _ToGet:
+    """What a plan's beds are, what they need, and what of that is still to be got. saw_seconds: as in figure_plan."""
+    plan, supplies = built.plan, built.supplies
     around = surroundings_of(plan.garden, today, in_profiles(plan.beds), sources_of(plan, supplies.materials))
     figured, laid, needs = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
-    titles, coming = _titles(plan), coming_of(plan, today)
-    cuts = cuts_figures([each.worked for each in figured], plan, suppliers, seconds) if seconds else None
-    boards = board_lines(cuts, suppliers) if cuts else []
-    unpriced = [each.material for each in cuts.unpriced] if cuts else []
-    to_get = less_bought(needs, parts_bought(plan))
-    chosen = chosen_haul(to_get, suppliers, boards, unpriced)
-    if haul_seconds is None:
-        haul = haul_figures(chosen, to_get, suppliers, supplies.materials) if chosen else None
-    else:
-        spreads = spreads_of(needs, [each.worked for each in figured], supplies.materials)
-        asked = Asked(to_get, suppliers, boards, unpriced, fixed_of(plan), spreads, plan.certainty)
-        haul = best_figures(asked, supplies.materials, haul_seconds, watch)
-    return Figures(
-        beds=[_with_others(each, laid, chosen, supplies) for each in figured],
-        plot=_plot(laid, figured),
-        needs=[need_figures(need, supplies.materials, titles, coming.get(need.material, ())) for need in needs],
-        haul=told_beside(haul, plan, supplies.materials) if haul else None,
-        spring=spring_order([each.worked for each in figured], needs, plan, supplies),
-        cuts=cuts,
+    worked = [each.worked for each in figured]
+    cuts = cuts_figures(worked, plan, suppliers, saw_seconds) if saw_seconds else None
+    asked = Asked(
+        needs=less_bought(needs, parts_bought(plan)),
+        suppliers=suppliers,
+        boards=board_lines(cuts, suppliers) if cuts else [],
+        unpriced=[each.material for each in cuts.unpriced] if cuts else [],
+        fixed=fixed_of(plan),
+        spreads=lambda: spreads_of(needs, worked, supplies.materials),
+        certainty=plan.certainty,
     )
+    return _ToGet(figured, laid, needs, cuts, asked)
 
 
 def figure_cuts(built: BuiltPlan, today: date | None = None, seconds: float = SECONDS) -> CutsFigures | None:

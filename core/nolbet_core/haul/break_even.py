@@ -15,7 +15,7 @@ DIGITS = 1000
 
 
 @record
-class CostCurve:
+class CostsByVolume:
     """What a material costs by volume: bags alone, and loose alone; None where it can't be had so."""
 
     volumes_m3: tuple[float, ...]
@@ -61,8 +61,8 @@ def _full(bags: Sequence[BagOffer]) -> list[float]:
     return sorted(full, reverse=True)
 
 
-def cost_curve(material: str, suppliers: Sequence[Supplier], to_m3: float, points: int = 60) -> CostCurve:
+def cost_curve(material: str, suppliers: Sequence[Supplier], to_m3: float, points: int = 60) -> CostsByVolume:
     """What a material costs in bags and loose, up to a volume [m3]. points: how many volumes are told."""
     volumes = tuple(to_m3 * step / points for step in range(1, points + 1))
     costs = [tuple(cost_of(material, each, suppliers, form) for each in volumes) for form in ("bag", "bulk")]
-    return CostCurve(volumes, costs[0], costs[1])
+    return CostsByVolume(volumes, costs[0], costs[1])

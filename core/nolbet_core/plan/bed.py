@@ -290,7 +290,8 @@ class Bed(Model):
     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
-    of a mound. frame: what its wall is made of, which says how thick that is.
+    of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
+    before that day.
     """
 
     key: Key
@@ -323,6 +324,7 @@ class Bed(Model):
     state: State | None = None
     emptied_on: Day | None = None
     laid: Annotated[list[Share], Field(max_length=60)] = Field(default_factory=list)
+    put_off_until: Day | None = None
     spoil_on_heap: bool = False
     dampness: Literal["dry", "moist", "waterlogged"] = "moist"
     roots: Literal["shallow", "medium", "deep"] | None = None

@@ -22,10 +22,15 @@ from nolbet.plans.whole import whole_garden
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.cuts.programme import SECONDS as SAW_SECONDS
 from nolbet_core.figure.buying_figures import HaulFigures
+from nolbet_core.figure.cost_curve import CostCurve, figure_curve
 from nolbet_core.figure.figures import Figures
+from nolbet_core.figure.set_down import SetDown, figure_set_down
+from nolbet_core.figure.swap_figures import SwapsFigures
+from nolbet_core.figure.swaps import figure_swaps
 from nolbet_core.figure.tally import HaulLooked, TalliedFigures, tallied
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.figure.written import written_json
+from nolbet_core.plan.fields import Key
 from nolbet_core.quantities.units import System
 
 router = Router(tags=["haul"])
@@ -34,6 +39,8 @@ HAUL_SECONDS = 10.0
 """As long as the cheapest haul is looked for unless the gardener says otherwise."""
 MOST_SECONDS = 120.0
 TOLD_EVERY_S = 0.25
+SWAP_SECONDS = 20.0
+"""As long as ways to pay less are worked out."""
 LookSeconds = Annotated[float, Query(), Field(gt=0, le=MOST_SECONDS)]
 
 
@@ -89,6 +96,26 @@ def end_looking(request: HttpRequest, garden_id: int) -> tuple[int, None]:
     garden = own_garden(request, garden_id)
     Garden.objects.filter(pk=garden.pk).update(looks_ended=F("looks_ended") + 1)
     return 204, None
+
+
+@router.get("/{garden_id}/figure/swaps", response=SwapsFigures | None)
+def figure_ways_to_pay_less(request: HttpRequest, garden_id: int) -> SwapsFigures | None:
+    """Ways to pay less for a garden's haul, and the fewest that get under its budget; null where it has no supplier."""
+    garden = own_garden(request, garden_id)
+    return figure_swaps(whole_garden(garden).built, today(), SWAP_SECONDS)
+
+
+@router.get("/{garden_id}/figure/set-down", response=SetDown)
+def figure_beside_beds(request: HttpRequest, garden_id: int) -> SetDown:
+    """What of the cheapest haul is set down beside each bed, and what carrying it there takes."""
+    garden = own_garden(request, garden_id)
+    return figure_set_down(whole_garden(garden).built, today(), SAW_SECONDS, HAUL_SECONDS)
+
+
+@router.get("/{garden_id}/figure/cost-curve/{key}", response=CostCurve | None)
+def figure_cost_curve(request: HttpRequest, garden_id: int, key: Key) -> CostCurve | None:
+    """What a material costs by volume in bags and loose; null where it is not sold both ways."""
+    return figure_curve(whole_garden(own_garden(request, garden_id)).built, key, today())
 
 
 def _lines(look: _Look, garden_id: int, seen: tuple[int, int], system: System) -> Iterator[str]:

@@ -644,6 +644,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/cost-curve/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Cost Curve
+         * @description What a material costs by volume in bags and loose; null where it is not sold both ways.
+         */
+        get: operations["nolbet_api_looking_figure_cost_curve"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/cuts": {
         parameters: {
             query?: never;
@@ -946,6 +966,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/set-down": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Beside Beds
+         * @description What of the cheapest haul is set down beside each bed, and what carrying it there takes.
+         */
+        get: operations["nolbet_api_looking_figure_beside_beds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/setting-out": {
         parameters: {
             query?: never;
@@ -1020,6 +1060,26 @@ export interface paths {
          * @description A draft as it lies some months after filling, to draw.
          */
         post: operations["nolbet_api_forecast_figure_in_month"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/swaps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Ways To Pay Less
+         * @description Ways to pay less for a garden's haul, and the fewest that get under its budget; null where it has no supplier.
+         */
+        get: operations["nolbet_api_looking_figure_ways_to_pay_less"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1957,7 +2017,8 @@ export interface components {
          *     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
          *     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
          *     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
-         *     of a mound. frame: what its wall is made of, which says how thick that is.
+         *     of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
+         *     before that day.
          */
         Bed: {
             /** Along M */
@@ -2011,6 +2072,8 @@ export interface components {
             over?: string | null;
             /** Places */
             places?: components["schemas"]["Place"][];
+            /** Put Off Until */
+            put_off_until?: string | null;
             /**
              * Reach M
              * @default 0.6
@@ -2544,6 +2607,28 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * CostCurve
+         * @description What a material costs by its loose volume, bags alone and loose alone; null where it can't be had so.
+         *
+         *     need_m3: what is to be bought of it. break_even_m3: up to which bags cost less.
+         */
+        CostCurve: {
+            /** Bags */
+            bags: (number | null)[];
+            /** Break Even M3 */
+            break_even_m3: number;
+            /** Bulk */
+            bulk: (number | null)[];
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Need M3 */
+            need_m3: number;
+            /** Volumes M3 */
+            volumes_m3: number[];
         };
         /**
          * CountedAs
@@ -3743,6 +3828,20 @@ export interface components {
              * @default 1
              */
             share?: number;
+        };
+        /**
+         * JudgedFigures
+         * @description What a bed is like: rootable soil, how far it sinks in the first year, nitrogen it lacks, its first sowing.
+         */
+        JudgedFigures: {
+            /** First Sowing */
+            first_sowing: string | null;
+            /** Nitrogen Short Kg */
+            nitrogen_short_kg: number;
+            /** Sinks M */
+            sinks_m: number;
+            /** Soil M */
+            soil_m: number;
         };
         /**
          * KeptBed
@@ -5780,6 +5879,44 @@ export interface components {
             school?: ("straight_fill" | "wood_in_a_box" | "wood_in_a_trench" | "wood_mound" | "sheet_layers" | "no_dig_compost" | "no_dig_straw" | "shredded_wood" | "dug_bed" | "stone_drained" | "wicking" | "soaked_chips" | "buried_pipe" | "spiral_zones") | null;
         };
         /**
+         * SetDown
+         * @description What of the haul is set down where.
+         */
+        SetDown: {
+            /** Beds */
+            beds: components["schemas"]["SetDownFigures"][];
+            /** Hours */
+            hours: number;
+        };
+        /**
+         * SetDownFigures
+         * @description What is set down beside one bed and those alike (the paths, where `bed` is empty).
+         *
+         *     loads: whole bags and loose volumes of what is bought. barrow_loads: that carry the loose of it, bags too. way_m:
+         *     from where loads are dropped, null where that isn't known; by_plot: along the plot's paths, else straight with a
+         *     third more. hours: of one person, shovelling, walking and tipping.
+         */
+        SetDownFigures: {
+            /** Barrow Loads */
+            barrow_loads: number;
+            /** Bed */
+            bed: string;
+            /** By Plot */
+            by_plot: boolean;
+            /** Hours */
+            hours: number;
+            /** Loads */
+            loads: components["schemas"]["LoadedFigures"][];
+            /** Loose M3 */
+            loose_m3: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /** Way M */
+            way_m: number | null;
+        };
+        /**
          * SetOutFigures
          * @description A bed to be set out. first, second: corners of the plot that the tapes are held to, numbered from 1.
          *
@@ -6256,17 +6393,76 @@ export interface components {
         };
         /**
          * SupplierFigures
-         * @description What one supplier brings: deliveries, their cost, and the sum with its lines.
+         * @description What one supplier brings: deliveries, their cost, and the sum with its lines. footprint_m2: of what is dropped at
+         *     once on the drive, loose heaps as cones and bags stacked five high.
          */
         SupplierFigures: {
             /** Delivery */
             delivery: string;
             /** Drops */
             drops: number;
+            /** Footprint M2 */
+            footprint_m2: number;
             /** Name */
             name: string;
             /** Supplier */
             supplier: string;
+            /** Total */
+            total: string;
+        };
+        /**
+         * SwapFigures
+         * @description One way to pay less. total: of the cheapest haul with it alone; saves: against that without any.
+         *
+         *     part, changed: what it changes and how that would be, in the plan file's words. before, after: of its bed, null
+         *     where it changes none or puts it off. unmet: what nobody offers then and could be had before.
+         */
+        SwapFigures: {
+            after: components["schemas"]["JudgedFigures"] | null;
+            /** Bed */
+            bed: string;
+            before: components["schemas"]["JudgedFigures"] | null;
+            /** Changed */
+            changed: {
+                [key: string]: unknown;
+            };
+            /** Key */
+            key: string;
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "bed" | "mix" | "plot";
+            /** Saves */
+            saves: string;
+            /** Title */
+            title: string;
+            /** Total */
+            total: string;
+        };
+        /**
+         * SwapsFigures
+         * @description Ways to get under a budget, those that save most first.
+         *
+         *     total: of the cheapest haul as it stands; spent: on what was bought. proposed: keys of the smallest set that gets
+         *     under it, empty where it is under it already or nothing does; proposed_total: what is to pay then. short_by: by how
+         *     much even all that go together fall short, null where they don't. looked: how many hauls were worked out.
+         */
+        SwapsFigures: {
+            /** Budget */
+            budget: string | null;
+            /** Looked */
+            looked: number;
+            /** Proposed */
+            proposed: string[];
+            /** Proposed Total */
+            proposed_total: string | null;
+            /** Short By */
+            short_by: string | null;
+            /** Spent */
+            spent: string;
+            /** Swaps */
+            swaps: components["schemas"]["SwapFigures"][];
             /** Total */
             total: string;
         };
@@ -7793,6 +7989,29 @@ export interface operations {
             };
         };
     };
+    nolbet_api_looking_figure_cost_curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostCurve"] | null;
+                };
+            };
+        };
+    };
     nolbet_api_figure_figure_saw_list: {
         parameters: {
             query?: never;
@@ -8167,6 +8386,28 @@ export interface operations {
             };
         };
     };
+    nolbet_api_looking_figure_beside_beds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetDown"];
+                };
+            };
+        };
+    };
     nolbet_api_plot_figure_set_out: {
         parameters: {
             query?: never;
@@ -8263,6 +8504,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SunkenFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_looking_figure_ways_to_pay_less: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SwapsFigures"] | null;
                 };
             };
         };

@@ -8,6 +8,7 @@ import { ChartsYAxis } from "@mui/x-charts/ChartsYAxis";
 import { useXScale, useYScale } from "@mui/x-charts/hooks";
 import { LinePlot } from "@mui/x-charts/LineChart";
 import type { ReactNode } from "react";
+import { CHART } from "./chart.styles";
 import { roundMarks } from "./roundMarks";
 
 export type Line = {
@@ -106,17 +107,6 @@ export default function BandChart(props: Props) {
     </Box>
   );
 }
-
-const CHART = {
-  "& .MuiLineElement-root": { strokeWidth: 2 },
-  "& .MuiChartsAxis-line, & .MuiChartsAxis-tick": { stroke: "var(--palette-leader) !important" },
-  "& .MuiChartsGrid-line": { stroke: "var(--palette-line) !important" },
-  "& .MuiChartsAxis-tickLabel": {
-    fill: "var(--palette-soft) !important",
-    fontSize: "var(--text-micro) !important",
-    fontFamily: "inherit !important",
-  },
-} as const;
 
 type BandProps = { at: readonly number[]; low: readonly number[]; high: readonly number[]; colour: string };
 

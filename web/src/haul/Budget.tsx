@@ -9,10 +9,15 @@ import { showMoney } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 
-type Props = { gardenId: number; haul: HaulFigures; nameOf: (supplier: string) => string };
+type Props = {
+  gardenId: number;
+  haul: HaulFigures;
+  nameOf: (supplier: string) => string;
+  onPayLess: () => void;
+};
 
 /** What was spent beside what is still to pay, and the line that both are to stay under. */
-export function Budget({ gardenId, haul, nameOf }: Props) {
+export function Budget({ gardenId, haul, nameOf, onPayLess }: Props) {
   const { currency } = useShowing();
   const { head, change, error } = useHead(gardenId);
   return (
@@ -43,6 +48,7 @@ export function Budget({ gardenId, haul, nameOf }: Props) {
       ) : (
         haul.budget != null && <Note>With what was spent it stays under that.</Note>
       )}
+      {Number(haul.total) > 0 && <Button onClick={onPayLess}>Ways to pay less</Button>}
     </div>
   );
 }

@@ -12,6 +12,7 @@ import {
   type TalliedFigures,
 } from "../api/client";
 import { useSaveState } from "../draft/SaveStateContext";
+import { Choice } from "../kit/Choice";
 import { Note } from "../kit/Note";
 import { PageNote, PageWait } from "../kit/Page";
 import { Problem } from "../kit/Problem";
@@ -20,6 +21,9 @@ import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
 import { useUndoKeys } from "../kit/useUndoKeys";
 import { View, ViewHead, Work } from "../kit/View";
+import { SCREEN_ONLY } from "../theme/sizes";
+import { ByBed } from "./ByBed";
+import { CostCurve } from "./CostCurve";
 import { Fetching } from "./Fetching";
 import { NeedsList } from "./NeedsList";
 import { OwnHeaps } from "./OwnHeaps";
@@ -27,6 +31,7 @@ import { PriceList } from "./PriceList";
 import { SpringOrder } from "./SpringOrder";
 import { SupplierEditor } from "./SupplierEditor";
 import { SupplierPanel } from "./SupplierPanel";
+import { Swaps } from "./Swaps";
 import { ToPay } from "./ToPay";
 import { useBestHaul, type Looking } from "./useBestHaul";
 import { useSources } from "./useSources";
@@ -53,6 +58,12 @@ export default function HaulView({ gardenId, materials }: Props) {
   return <PageWait saying="Working out what to buy ..." />;
 }
 
+type By = "supplier" | "bed";
+const WAYS: readonly (readonly [By, string])[] = [
+  ["supplier", "by supplier"],
+  ["bed", "by bed"],
+];
+
 type HaulProps = Props & { tallied: TalliedFigures; looking: Looking; kept: KeptSources };
 
 function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
@@ -65,6 +76,8 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
   );
   const [adding, setAdding] = useState(false);
   const [pricing, setPricing] = useState(false);
+  const [swapping, setSwapping] = useState(false);
+  const [by, setBy] = useState<By>("supplier");
   const { figures } = tallied;
   const lines = figures.haul?.lines ?? [];
   const beds = figures.beds.reduce((sum, bed) => sum + bed.count, 0);
@@ -118,24 +131,38 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
             onLeave={() => setPricing(false)}
           />
         )}
+        {swapping && <Swaps gardenId={gardenId} onLeave={() => setSwapping(false)} />}
         <NeedsList needs={figures.needs} materials={materials} />
         {figures.spring && <SpringOrder order={figures.spring} />}
-        {sources.suppliers.map((supplier) => (
-          <SupplierPanel
-            key={supplier.key}
-            gardenId={gardenId}
-            supplier={supplier}
-            lines={lines.filter((line) => line.supplier === supplier.key)}
-            sums={figures.haul?.suppliers.find((each) => each.supplier === supplier.key)}
-            materials={materials}
-            bought={sources.bought ?? []}
-            onBought={(change) => draft.edit((now) => ({ ...now, bought: change([...(now.bought ?? [])]) }))}
-            nameOf={(bed) => names.get(bed) ?? bed}
-            onKeep={put}
-            onForget={() => forget(supplier)}
-          />
-        ))}
+        {figures.haul && (
+          <Row data-part="haul-by" sx={SCREEN_ONLY}>
+            <Choice label="The haul is shown" options={WAYS} value={by} onChoose={setBy} />
+            <Takings gardenId={gardenId} />
+          </Row>
+        )}
+        {by === "bed" && figures.haul ? (
+          <ByBed gardenId={gardenId} />
+        ) : (
+          sources.suppliers.map((supplier) => (
+            <SupplierPanel
+              key={supplier.key}
+              gardenId={gardenId}
+              supplier={supplier}
+              lines={lines.filter((line) => line.supplier === supplier.key)}
+              sums={figures.haul?.suppliers.find((each) => each.supplier === supplier.key)}
+              materials={materials}
+              bought={sources.bought ?? []}
+              onBought={(change) =>
+                draft.edit((now) => ({ ...now, bought: change([...(now.bought ?? [])]) }))
+              }
+              nameOf={(bed) => names.get(bed) ?? bed}
+              onKeep={put}
+              onForget={() => forget(supplier)}
+            />
+          ))
+        )}
         {figures.haul && <Fetching gardenId={gardenId} haul={figures.haul} nameOf={supplierName} />}
+        {figures.haul && <CostCurve gardenId={gardenId} haul={figures.haul} />}
         <OwnHeaps
           gardenId={gardenId}
           stock={sources.stock}
@@ -166,12 +193,29 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
       <ToPay
         gardenId={gardenId}
         supplierName={supplierName}
+        onPayLess={() => setSwapping(true)}
         tallied={tallied}
         looking={looking}
         certainty={sources.certainty ?? null}
         onCertainty={(certainty) => draft.edit((now) => ({ ...now, certainty }))}
       />
     </View>
+  );
+}
+
+/** The list to take along: on paper, as a table, as a workbook. */
+function Takings({ gardenId }: { gardenId: number }) {
+  const at = `/api/gardens/${gardenId}/shopping-list`;
+  return (
+    <>
+      <Button onClick={() => window.print()}>Print</Button>
+      <Button component="a" href={`${at}.xlsx`} download>
+        As a workbook
+      </Button>
+      <Button component="a" href={`${at}.csv`} download>
+        As CSV
+      </Button>
+    </>
   );
 }
 

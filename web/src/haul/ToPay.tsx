@@ -19,6 +19,7 @@ type Props = {
   gardenId: number;
   /** What a supplier is called. */
   supplierName: (key: string) => string;
+  onPayLess: () => void;
   tallied: TalliedFigures;
   looking: Looking;
   certainty: number | null;
@@ -34,7 +35,15 @@ const SURE = [
 const TWENTIETHS = 20;
 
 /** The sum, beside all in bags and all loose, and what is left over. */
-export function ToPay({ gardenId, supplierName, tallied, looking, certainty, onCertainty }: Props) {
+export function ToPay({
+  gardenId,
+  supplierName,
+  onPayLess,
+  tallied,
+  looking,
+  certainty,
+  onCertainty,
+}: Props) {
   const { currency } = useShowing();
   const { figures, tally } = tallied;
   const { haul } = figures;
@@ -74,7 +83,7 @@ export function ToPay({ gardenId, supplierName, tallied, looking, certainty, onC
       )}
       {haul && haul.unmet.length > 0 && <Problem>Nobody offers {said(haul.unmet)}: not in the sum.</Problem>}
       {haul && haul.unpriced.length > 0 && <Note>No price yet for {said(haul.unpriced)}.</Note>}
-      {haul && <Budget gardenId={gardenId} haul={haul} nameOf={supplierName} />}
+      {haul && <Budget gardenId={gardenId} haul={haul} nameOf={supplierName} onPayLess={onPayLess} />}
       <Lines>
         <FactLine name="All of it in bags">
           {haul?.all_bags_total ? showMoney(haul.all_bags_total, currency) : "not all sold in bags"}

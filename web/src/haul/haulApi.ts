@@ -1,4 +1,4 @@
-import { client, done, unwrap, type HaulLooked, type Schemas } from "../api/client";
+import { client, done, figured, unwrap, type HaulLooked, type Schemas } from "../api/client";
 import { linesOf } from "../api/lines";
 
 /** What Haul asks beside the figures that other views share. */
@@ -28,5 +28,22 @@ export const haulApi = {
   askPriceService: async (garden_id: number, body: Schemas["AskedPrices"]) =>
     unwrap(
       await client.POST("/api/gardens/{garden_id}/prices/service", { params: { path: { garden_id } }, body }),
+    ),
+
+  swaps: async (garden_id: number, signal: AbortSignal) =>
+    figured<Schemas["SwapsFigures"] | null>(
+      await client.GET("/api/gardens/{garden_id}/figure/swaps", { params: { path: { garden_id } }, signal }),
+    ),
+
+  setDown: async (garden_id: number) =>
+    figured<Schemas["SetDown"]>(
+      await client.GET("/api/gardens/{garden_id}/figure/set-down", { params: { path: { garden_id } } }),
+    ),
+
+  costCurve: async (garden_id: number, key: string) =>
+    figured<Schemas["CostCurve"] | null>(
+      await client.GET("/api/gardens/{garden_id}/figure/cost-curve/{key}", {
+        params: { path: { garden_id, key } },
+      }),
     ),
 };

@@ -1,0 +1,130 @@
+"""What of the haul is set down beside each bed, and what carrying it there takes, in figures."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from datetime import date
+
+from nolbet_core.built.bed import BuiltBed
+from nolbet_core.built.buying import loose_density
+from nolbet_core.built.ground import placed_beds
+from nolbet_core.built.plan import BuiltPlan
+from nolbet_core.built.surroundings import surroundings_of
+from nolbet_core.figure.buying import PATHS_NAME, name_of
+from nolbet_core.figure.buying_figures import HaulLine, LoadedFigures
+from nolbet_core.figure.walk import figure_plan
+from nolbet_core.figure.ways import DROP, ways_figures
+from nolbet_core.haul.set_down import ROUNDABOUT, bags_by_bed, barrow_hours, barrow_loads
+from nolbet_core.record import record
+from nolbet_core.shelf.material import Material
+from nolbet_core.works.shovelling import shovelling_hours
+
+HEAVY_GROUPS = ("soil", "mineral")
+
+
+@record
+class SetDownFigures:
+    """What is set down beside one bed and those alike (the paths, where `bed` is empty).
+
+    loads: whole bags and loose volumes of what is bought. barrow_loads: that carry the loose of it, bags too. way_m:
+    from where loads are dropped, null where that isn't known; by_plot: along the plot's paths, else straight with a
+    third more. hours: of one person, shovelling, walking and tipping.
+    """
+
+    bed: str
+    name: str
+    loads: list[LoadedFigures]
+    loose_m3: float
+    mass_kg: float
+    barrow_loads: int
+    way_m: float | None
+    by_plot: bool
+    hours: float
+
+
+@record
+class SetDown:
+    """What of the haul is set down where."""
+
+    beds: list[SetDownFigures]
+    hours: float
+
+
+def figure_set_down(
+    built: BuiltPlan, today: date | None = None, saw_seconds: float = 5.0, haul_seconds: float = 5.0
+) -> SetDown:
+    """What of a plan's cheapest haul is set down beside each bed: whole bags that add up to those bought.
+
+    today, saw_seconds, haul_seconds: as in figure_plan.
+    """
+    figures = figure_plan(built, today, saw_seconds, haul_seconds)
+    materials = built.supplies.materials
+    lines = [line for line in (figures.haul.lines if figures.haul else []) if line.form in ("bag", "bulk")]
+    shares = {need.material: {each.bed: each.loose_m3 for each in need.beds} for need in figures.needs}
+    loads: dict[str, list[LoadedFigures]] = {}
+    for line in lines:
+        for bed, load in _parted(line, shares.get(line.material, {}), materials):
+            loads.setdefault(bed, []).append(load)
+    ways = _ways(built, today)
+    names = {bed.key: bed.title for bed in built.plan.beds} | {"": PATHS_NAME}
+    beds = [_set_down(bed, names.get(bed, bed), own, ways.get(bed), materials) for bed, own in loads.items()]
+    return SetDown(beds, sum(each.hours for each in beds))
+
+
+def _parted(
+    line: HaulLine, shares: Mapping[str, float], materials: Mapping[str, Material]
+) -> list[tuple[str, LoadedFigures]]:
+    """A line over the beds that need its material."""
+    name = name_of(line.material, materials)
+    if line.form == "bag":
+        bags = bags_by_bed(line.count or 0, shares)
+        each_m3 = line.bag_m3 or 0.0
+        return [(bed, LoadedFigures(line.material, name, many, many * each_m3)) for bed, many in bags.items() if many]
+    whole = sum(shares.values())
+    return [
+        (bed, LoadedFigures(line.material, name, 0, line.volume_m3 * share / whole))
+        for bed, share in shares.items()
+        if share > 0
+    ]
+
+
+def _set_down(
+    bed: str, name: str, loads: Sequence[LoadedFigures], way: tuple[float, bool] | None,
+    materials: Mapping[str, Material],
+) -> SetDownFigures:  # fmt: skip
+    volumes: dict[str, float] = {}
+    for load in loads:
+        volumes[load.material] = volumes.get(load.material, 0.0) + load.volume_m3
+    barrows, mass_kg = 0, 0.0
+    for key, loose_m3 in volumes.items():
+        material = materials[key]
+        density = loose_density(material)
+        mass_kg += loose_m3 * density
+        barrows += barrow_loads(loose_m3, density, heavy=material.group in HEAVY_GROUPS)
+    loose_m3 = sum(volumes.values())
+    way_m = way[0] if way else None
+    hours = shovelling_hours(loose_m3) + barrow_hours(barrows, way_m or 0.0)
+    return SetDownFigures(bed, name, list(loads), loose_m3, mass_kg, barrows, way_m, bool(way and way[1]), hours)
+
+
+def _ways(built: BuiltPlan, today: date | None) -> dict[str, tuple[float, bool]]:
+    """How far each bed lies from where loads are dropped [m], and whether the plot gave the way."""
+    around = surroundings_of(built.plan.garden, today)
+    drop = built.plan.garden.drop
+    if around.plot is None or drop is None:
+        return {}
+    found: dict[str, tuple[float, bool]] = {}
+    for way in ways_figures(around, built.beds).ways:
+        if way.start == DROP and way.length_m is not None:
+            found[way.key] = (max(way.length_m, found.get(way.key, (0.0, True))[0]), True)
+    for each in built.beds:
+        straight = _straight(each, (drop[0], drop[1]))
+        if each.bed.key not in found and straight is not None:
+            found[each.bed.key] = (straight, False)
+    return found
+
+
+def _straight(each: BuiltBed, drop: tuple[float, float]) -> float | None:
+    places = placed_beds(each.bed, each.vessel)
+    return max((ROUNDABOUT * math.dist(drop, (place.x_m, place.y_m)) for place in places), default=None)
