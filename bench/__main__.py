@@ -25,6 +25,7 @@ def main(arguments: list[str]) -> int:
         from bench.core import measure_core  # noqa: PLC0415 - as above
         from bench.cuts import measure_cuts  # noqa: PLC0415 - as above
         from bench.hand import measure_hand  # noqa: PLC0415 - as above
+        from bench.haul import measure_haul  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
         from bench.served import measure_served  # noqa: PLC0415 - models can be loaded once Django is set up
@@ -41,6 +42,7 @@ def main(arguments: list[str]) -> int:
             *measure_water(),
             *measure_blend(),
             *measure_cuts(),
+            *measure_haul(),
             *measure_page(),
             *measure_plot(),
             *measure_hand(),

@@ -114,6 +114,23 @@ def haul(page: Page) -> None:
     page.locator("h1").click()
 
 
+def break_even(page: Page) -> None:
+    """Bags or a load of compost, by volume."""
+    curve = page.locator("[data-part=cost-curve]")
+    curve.scroll_into_view_if_needed()
+    curve.locator("[data-part=chart] path").first.wait_for()
+    page.locator("h1").click()
+    curve.scroll_into_view_if_needed()
+
+
+def haul_phone(page: Page) -> None:
+    """The list ticked off on a phone, what is bought below it."""
+    page.goto(f"{page.url.split('/garden')[0]}/garden/1/haul")
+    page.get_by_text("No other choice over all suppliers").wait_for()
+    page.wait_for_load_state("networkidle")
+    page.locator("[data-part=bought] input").nth(1).scroll_into_view_if_needed()
+
+
 def shelf(page: Page) -> None:
     """The gardener's own compost, defaults and own figures side by side."""
     page.get_by_role("link", name="Shelf").click()
@@ -155,23 +172,37 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "frame": frame,
     "saw": saw,
     "haul": haul,
+    "break-even": break_even,
     "shelf": shelf,
     "history": history,
     "signin": signin,
 }
 
 
+ON_A_PHONE: dict[str, Callable[[Page], None]] = {"haul-phone": haul_phone}
+PHONE = {"viewport": {"width": 390, "height": 844}, "has_touch": True, "is_mobile": True}
+DAY = "2026-10-20T10:00:00"
+
+
 def main(address: str, folder: Path) -> None:
-    """Take every picture at 1280 x 800."""
+    """Take every picture at 1280 x 800, and those of a phone at 390 x 844."""
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
         page = browser.new_context(**CONTEXT).new_page()
+        page.clock.set_fixed_time(DAY)
         open_when_ready(page, address)
         for name, show in PICTURES.items():
             show(page)
             page.wait_for_load_state("networkidle")
             page.screenshot(path=folder / f"{name}.png")
             page.emulate_media(media="screen")
+        phone = browser.new_context(**(CONTEXT | PHONE)).new_page()
+        phone.clock.set_fixed_time(DAY)
+        open_when_ready(phone, address)
+        for name, show in ON_A_PHONE.items():
+            show(phone)
+            phone.wait_for_load_state("networkidle")
+            phone.screenshot(path=folder / f"{name}.png")
         browser.close()
 
 
@@ -183,7 +214,6 @@ def open_when_ready(page: Page, address: str) -> None:
             break
         except PlaywrightError:
             page.wait_for_timeout(200)
-    page.locator("[data-part=rail]").wait_for()
     page.get_by_role("button", name="Look round first").click()
 
 

@@ -64,8 +64,11 @@ def test_cards_tally_haul_and_command_line_agree(
         expect(row).to_contain_text(f"{line['count']} bags" if line["count"] else f"{line['volume_m3']:.2f} m³")
     row = app.locator("[data-part=haul-lines] tr", has_text="Topsoil,").first
     row.get_by_role("checkbox").check()
+    expect(row).to_have_count(0)
+    saved(app)
     app.reload()
-    expect(row.get_by_role("checkbox")).to_be_checked()
+    bought = app.locator("[data-part=bought-line]", has_text="Topsoil")
+    expect(bought.get_by_label("Topsoil: got it")).to_be_checked()
 
 
 def test_an_offer_is_entered_and_changes_what_is_bought(app: Page, home: str, gardener: User) -> None:

@@ -14,7 +14,7 @@ from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.buying_figures import HaulFigures, HaulLine
 from nolbet_core.figure.figures import Figures
 from nolbet_core.figure.walk import figure_plan
-from nolbet_core.haul.trips import Carrier, Piece, least_trips, loose_pieces, trips_for
+from nolbet_core.haul.trips import Carried, Carrier, least_trips, loose_pieces, trips_for
 from tests.core import zoo
 
 LARCH = {"material": "larch", "thickness_m": 0.038, "width_m": 0.19}
@@ -137,7 +137,7 @@ def test_bags_are_fetched_in_trips_that_the_vehicle_takes() -> None:
 def test_trips_bring_all_and_take_no_fewer_than_the_least(
     sizes: list[tuple[float, float]], payload_kg: float, space_m3: float
 ) -> None:
-    pieces = [Piece(f"m{index % 3}", index % 2 == 0, *size) for index, size in enumerate(sizes)]
+    pieces = [Carried(f"m{index % 3}", index % 2 == 0, *size) for index, size in enumerate(sizes)]
     vehicle = Carrier(payload_kg, space_m3)
     trips = trips_for("yard", pieces, vehicle)
     assert sum(trip.mass_kg for trip in trips) == pytest.approx(sum(mass for mass, _ in sizes))
@@ -151,5 +151,5 @@ def test_a_loose_load_is_shovelled_in_and_a_bag_too_heavy_goes_alone() -> None:
     loose = loose_pieces("gravel_20", 0.75, 1500.0)
     # 1125 kg at up to 500 kg: three trips of whole shovelled parts
     assert len(trips_for("yard", loose, vehicle)) == least_trips(loose, vehicle) == 3
-    heavy = [Piece("rubble", True, 600.0, 0.4), Piece("rubble", True, 20.0, 0.4)]
+    heavy = [Carried("rubble", True, 600.0, 0.4), Carried("rubble", True, 20.0, 0.4)]
     assert [trip.bags for trip in trips_for("yard", heavy, vehicle)] == [1, 1]

@@ -60,12 +60,21 @@ BODIES: dict[str, dict[str, Any]] = {
     "Liner": {"length_m": 4.0, "width_m": 3.0, "up_m": 0.3},
     "Measured": {"sides_m": [3.0, 4.0, 5.0]},
     "PlanMix": MIX,
+    "PriceText": {"text": "supplier,material,form,price,volume_m3\nyard,compost,bag,6.20,0.04\n"},
+    "AskedPrices": {},
     "DraftMix": {"mix": MIX},
     "MixForBed": {"mix": MIX, "bed": "plain"},
     "Wished": {"mix": MIX, "volume_m3": 0.1},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
 }
-KEYS = {"/shelf/": "heap", "/beds/": "plain", "/history/": "plot", "/materials/": "heap", "/mixes/": "half"}
+KEYS = {
+    "/shelf/": "heap",
+    "/beds/": "plain",
+    "/history/": "plot",
+    "/cost-curve/": "compost",
+    "/materials/": "heap",
+    "/mixes/": "half",
+}
 
 
 def endpoints() -> Iterator[tuple[str, str, dict[str, Any]]]:

@@ -57,7 +57,7 @@ class PricedRow:
 
 
 @record
-class BadRow:
+class BadPriceRow:
     """A row that can't be read: its line, what stands there, and why."""
 
     line: int
@@ -70,7 +70,7 @@ class PriceListRead:
     """A price list as read."""
 
     rows: list[PricedRow]
-    bad: list[BadRow]
+    bad: list[BadPriceRow]
 
 
 def price_list_csv(suppliers: Sequence[PlanSupplier]) -> str:
@@ -126,7 +126,7 @@ def read_price_list(
         try:
             rows.append(_row(line, said, suppliers, materials, names, today))
         except ValueError as error:
-            bad.append(BadRow(line, divider.join(cells), str(error)))
+            bad.append(BadPriceRow(line, divider.join(cells), str(error)))
     return PriceListRead(rows, bad)
 
 

@@ -9,7 +9,7 @@ from decimal import Decimal
 from nolbet_core.built.buying import loose_density
 from nolbet_core.figure.buying import name_of
 from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, LoadedFigures, SpentFigures, TripFigures
-from nolbet_core.haul.trips import Carrier, Piece, Trip, least_trips, loose_pieces, trips_for
+from nolbet_core.haul.trips import Carried, Carrier, Trip, least_trips, loose_pieces, trips_for
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.log import Purchase
 from nolbet_core.shelf.material import Material
@@ -40,7 +40,7 @@ def _trips(
     if plan.garden.vehicle is None:
         return [], None
     vehicle = Carrier(plan.garden.vehicle.payload_kg, plan.garden.vehicle.space_m3)
-    fetched: dict[str, list[Piece]] = {}
+    fetched: dict[str, list[Carried]] = {}
     for line in lines:
         if line.fetch and line.material in materials:
             fetched.setdefault(line.supplier, []).extend(_pieces(line, materials[line.material]))
@@ -53,7 +53,7 @@ def _trips(
     return found, least
 
 
-def _pieces(line: HaulLine, material: Material) -> list[Piece]:
+def _pieces(line: HaulLine, material: Material) -> list[Carried]:
     """What of a line goes in whole: its bags, or what is shovelled in at once."""
     density_kg_m3 = loose_density(material)
     if line.form == "bulk":
@@ -61,7 +61,7 @@ def _pieces(line: HaulLine, material: Material) -> list[Piece]:
     if line.form != "bag" or line.bag_m3 is None:
         return []
     mass_kg = line.bag_kg if line.bag_kg is not None else line.bag_m3 * density_kg_m3
-    return [Piece(line.material, True, mass_kg, line.bag_m3)] * (line.count or 0)
+    return [Carried(line.material, True, mass_kg, line.bag_m3)] * (line.count or 0)
 
 
 def _trip(trip: Trip, vehicle: Carrier, materials: Mapping[str, Material]) -> TripFigures:

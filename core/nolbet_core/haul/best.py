@@ -24,6 +24,7 @@ from nolbet_core.haul.offers import (
     bulk_line,
     counted_line,
     delivery_for,
+    goods_of,
 )
 from nolbet_core.haul.rows import Rows, Solved, Values, solve
 from nolbet_core.haul.wanted import Wanted
@@ -36,6 +37,7 @@ SHORT_OF_M3 = 1e-7
 CHEAPER_OF_TWO = 1e-5
 GAP_CENTS = 1e8
 HALF = 0.5
+CENT = Decimal("0.01")
 LEAST_SECONDS = 0.1
 
 
@@ -112,9 +114,24 @@ def best_haul(
 
     One thing may be met by several offers. What no offer reaches for is left out and named.
     """
-    began = monotonic()
     asked = [want for want in wants if not is_loose(want) or want.volume_m3 > TOLERANCE_M3]
-    market = _Market(asked, suppliers, forms, beside)
+    found = _best(_Market(asked, suppliers, forms, beside, HALF), fixed, seconds, watch)
+    if all(_delivers(supplier, found.chosen) for supplier in suppliers):
+        return found
+    # what was rounded up to a sum on the bill fell short of it after all
+    return _best(_Market(asked, suppliers, forms, beside, 0.0), fixed, seconds, watch)
+
+
+def _delivers(supplier: Supplier, chosen: Chosen) -> bool:
+    """Whether a supplier delivers what was chosen of it: for no less than its least order, as the bill is rounded."""
+    brought = [line for line in chosen.lines if line.supplier.key == supplier.key and not line.offer.fetched]
+    return not brought or supplier.minimum_order is None or goods_of(brought) >= supplier.minimum_order
+
+
+def _best(market: _Market, fixed: Sequence[HeldLine], seconds: float, watch: HaulWatch | None) -> Best:
+    """As best_haul."""
+    began = monotonic()
+    asked, beside = market.asked, market.beside
     haul, lacking, unkept = _programme(market, fixed)
     looked = _Watched(market, haul, tuple(lacking), watch, began) if watch else None
     solved = solve(haul.rows, seconds, watch=looked)
@@ -137,8 +154,10 @@ def best_haul(
         lacking += [want for want, gap in zip(able, haul.gaps, strict=True) if solved.values[gap] > HALF]
         solved = _without_gaps(haul, solved)
     left_s = 0.0 if watch and watch.ends() else seconds - (monotonic() - began)
-    lines = _lines(haul, _least_left(haul, solved, left_s))
-    chosen = _chosen(lines, beside, lacking)
+    chosen = _chosen(_lines(haul, solved), beside, lacking)
+    fuller = _chosen(_lines(haul, _least_left(haul, solved, left_s)), beside, lacking)
+    if fuller.total - chosen.total <= CENT:
+        chosen = fuller
     bound = market.in_money(solved.bound)
     proven = solved.cost - solved.bound <= NEAR_CENT and chosen.total - bound <= Decimal("0.02")
     return Best(chosen, chosen.total if proven else min(bound, chosen.total), proven, monotonic() - began, unkept)
@@ -146,12 +165,15 @@ def best_haul(
 
 @record
 class _Market:
-    """What is asked, who offers what in which forms, and what is bought whatever is chosen."""
+    """What is asked, who offers what in which forms, what is bought whatever is chosen, and how much less than a sum is
+    enough for a delivery.
+    """
 
     asked: Sequence[Wanted]
     suppliers: Sequence[Supplier]
     forms: Sequence[Form]
     beside: Sequence[Line]
+    slack_cents: float
 
     def in_money(self, cents: float) -> Decimal:
         """What the programme counts in cents, with what is bought whatever is chosen."""
@@ -190,7 +212,7 @@ def _programme(market: _Market, fixed: Sequence[HeldLine]) -> tuple[_Haul, list[
     haul = _Haul(Rows())
     lacking = [want for want in market.asked if not _meet(haul, want, market, fixed)]
     unkept = _hold(haul, fixed)
-    _deliver(haul, market.suppliers, market.beside)
+    _deliver(haul, market)
     return haul, lacking, unkept
 
 
@@ -286,15 +308,15 @@ def _most(bought: Bought) -> float:
     return math.inf if bought.offer.at_most is None else float(bought.offer.at_most)
 
 
-def _deliver(haul: _Haul, suppliers: Sequence[Supplier], beside: Sequence[Line]) -> None:
+def _deliver(haul: _Haul, market: _Market) -> None:
     """Costs of lines and of what brings them: drops once each, free over a sum, none below a least order."""
     for each in haul.bought:
         for column, cents in each.price.items():
             haul.rows.costs[column] += cents
-    for supplier in suppliers:
+    for supplier in market.suppliers:
         own = [each for each in haul.bought if each.supplier.key == supplier.key and not each.offer.fetched]
-        there = [line for line in beside if line.supplier.key == supplier.key and not line.offer.fetched]
-        bring(haul.rows, supplier, own, there)
+        there = [line for line in market.beside if line.supplier.key == supplier.key and not line.offer.fetched]
+        bring(haul.rows, supplier, own, there, market.slack_cents)
 
 
 def _least_left(haul: _Haul, solved: Solved, seconds: float) -> Solved:

@@ -10,10 +10,13 @@ from nolbet_core.haul.offers import BulkOffer, Line, Supplier, goods_of
 from nolbet_core.haul.rows import Rows
 
 
-def bring(rows: Rows, supplier: Supplier, own: Sequence[Bought], there: Sequence[Line]) -> None:
+def bring(
+    rows: Rows, supplier: Supplier, own: Sequence[Bought], there: Sequence[Line], slack_cents: float = 0.0
+) -> None:
     """Add what one supplier's delivery costs: a drop for each load, none from a sum on, and none below a least order.
 
-    own: what of it is delivered. there: its lines that are bought whatever is chosen.
+    own: what of it is delivered. there: its lines that are bought whatever is chosen. slack_cents: so much less is
+    enough for a sum, since loose lines are rounded on the bill.
     """
     if not own and not there:
         return
@@ -30,7 +33,7 @@ def bring(rows: Rows, supplier: Supplier, own: Sequence[Bought], there: Sequence
         if isinstance(each.offer, BulkOffer) and each.offer.load_m3:
             for column, many in each.amount.items():
                 loads[column] = loads.get(column, 0.0) + many / each.offer.load_m3
-    lying = float(goods_of(there) * CENTS) if there else 0.0
+    lying = (float(goods_of(there) * CENTS) if there else 0.0) + slack_cents
     if supplier.minimum_order is not None:
         rows.row({**goods, used: -float(supplier.minimum_order * CENTS)}, least=-lying)
     if not supplier.delivery:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from typing import Any
 
 from pydantic import ValidationError
 
@@ -41,17 +42,25 @@ def from_validation(error: ValidationError, prefix: Sequence[str | int] = ()) ->
     """The problems of a model's validation, each with its path. prefix: what the path starts with."""
     problems = []
     for entry in error.errors(include_url=False):
-        path = entry_path([*prefix, *entry["loc"]], entry["type"])
+        path = entry_path([*prefix, *entry["loc"]], entry["type"], _discriminator(entry))
         problems.append(PlanProblem(path, _message(entry)))  # type: ignore[arg-type]  # pydantic types its entries loosely
     return problems
 
 
-_KEY_AT_FAULT = {"union_tag_invalid": ["kind"], "union_tag_not_found": ["kind"]}
+_TAG_AT_FAULT = ("union_tag_invalid", "union_tag_not_found")
 
 
-def entry_path(location: Sequence[str | int], kind: str) -> str:
-    """The path of a validation's entry in the plan file's own words. kind: what pydantic calls the error."""
-    return path_of([*_plain_location(location), *_KEY_AT_FAULT.get(kind, [])])
+def entry_path(location: Sequence[str | int], kind: str, tag: str = "kind") -> str:
+    """The path of a validation's entry in the plan file's own words.
+
+    kind: what pydantic calls the error. tag: key that tells the members of a union apart.
+    """
+    return path_of([*_plain_location(location), *([tag] if kind in _TAG_AT_FAULT else [])])
+
+
+def _discriminator(entry: Any) -> str:
+    """Key that tells the members of an entry's union apart."""
+    return str(entry.get("ctx", {}).get("discriminator", "kind")).strip("'")
 
 
 def unknown_kind(kind: str) -> str:
@@ -66,14 +75,17 @@ def _plain_location(location: Sequence[str | int]) -> list[str | int]:
     """The location without the tags that pydantic adds for the members of a union."""
     plain: list[str | int] = []
     for index, part in enumerate(location):
-        after_offer = index >= 2 and location[index - 2] == "offers" and isinstance(location[index - 1], int)
-        if after_offer and part in ("bag", "bulk"):
+        listed = location[index - 2] if index >= 2 and isinstance(location[index - 1], int) else None
+        if part in _MEMBERS.get(str(listed), ()):
             continue
         if index >= 1 and location[index - 1] == "shape" and part in KINDS:
             continue
         plain.append(part)
     return plain
 
+
+_MEMBERS = {"offers": ("bag", "bulk", "roll", "piece", "pack"), "log": ("dip", "purchase")}
+"""Tags of the members of unions in lists, by the list."""
 
 _SAID = {
     "missing": "has to be there",
@@ -91,8 +103,12 @@ def _message(entry: dict[str, object]) -> str:
     if kind in _SAID:
         return _SAID[kind]
     if kind == "union_tag_invalid":
-        given = entry.get("input")
-        return unknown_kind(str(given.get("kind") if isinstance(given, dict) else given))
+        given, tag = entry.get("input"), _discriminator(entry)
+        said = str(given.get(tag) if isinstance(given, dict) else given)
+        if (tag == "kind" and said in KINDS) or "shape" in entry.get("loc", ()):  # type: ignore[operator]
+            return unknown_kind(said)
+        context: Any = entry.get("ctx", {})
+        return f"{said[:40]!r} is none of {context.get('expected_tags', '')}"
     message = _WANTED.get(kind, str(entry["msg"])).removeprefix("Value error, ")
     given = entry.get("input")
     if isinstance(given, str | int | float) or given is None:

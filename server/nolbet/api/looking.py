@@ -12,7 +12,7 @@ from typing import Annotated, Literal
 
 from django.db.models import F
 from django.http import HttpRequest, StreamingHttpResponse
-from ninja import Query, Router
+from ninja import Query, Router, Status
 from pydantic import Field
 
 from nolbet.clock import today
@@ -91,11 +91,11 @@ def figure_best_haul(
 
 
 @router.post("/{garden_id}/figure/haul/end", response={204: None})
-def end_looking(request: HttpRequest, garden_id: int) -> tuple[int, None]:
+def end_looking(request: HttpRequest, garden_id: int) -> Status[None]:
     """End every look for a cheaper haul that goes on: each tells the best it has."""
     garden = own_garden(request, garden_id)
     Garden.objects.filter(pk=garden.pk).update(looks_ended=F("looks_ended") + 1)
-    return 204, None
+    return Status(204, None)
 
 
 @router.get("/{garden_id}/figure/swaps", response=SwapsFigures | None)

@@ -1906,10 +1906,10 @@ export interface components {
             volume_m3: number;
         };
         /**
-         * BadRow
+         * BadPriceRow
          * @description A row that can't be read: its line, what stands there, and why.
          */
-        BadRow: {
+        BadPriceRow: {
             /** Line */
             line: number;
             /** Reason */
@@ -5255,7 +5255,7 @@ export interface components {
          */
         PriceListRead: {
             /** Bad */
-            bad: components["schemas"]["BadRow"][];
+            bad: components["schemas"]["BadPriceRow"][];
             /** Rows */
             rows: components["schemas"]["PricedRow"][];
         };

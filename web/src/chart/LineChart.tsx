@@ -2,7 +2,6 @@ import Box from "@mui/material/Box";
 import { ChartsAxisHighlight } from "@mui/x-charts/ChartsAxisHighlight";
 import { ChartsContainer } from "@mui/x-charts/ChartsContainer";
 import { ChartsGrid } from "@mui/x-charts/ChartsGrid";
-import { ChartsLegend } from "@mui/x-charts/ChartsLegend";
 import { ChartsReferenceLine } from "@mui/x-charts/ChartsReferenceLine";
 import { ChartsTooltip } from "@mui/x-charts/ChartsTooltip";
 import { ChartsXAxis } from "@mui/x-charts/ChartsXAxis";
@@ -15,6 +14,7 @@ type Props = {
   height: number;
   at: readonly number[];
   showAt: (at: number) => string;
+  ticks: readonly number[];
   lines: readonly { label: string; values: readonly (number | null)[]; colour: string }[];
   most: number;
   showValue: (value: number) => string;
@@ -23,7 +23,17 @@ type Props = {
 };
 
 /** Lines over a measure; every value can be read under the pointer and by the arrow keys. */
-export default function LineChart({ label, height, at, showAt, lines, most, showValue, marks }: Props) {
+export default function LineChart({
+  label,
+  height,
+  at,
+  showAt,
+  ticks,
+  lines,
+  most,
+  showValue,
+  marks,
+}: Props) {
   return (
     <Box role="group" aria-label={label} data-part="chart" sx={CHART}>
       <ChartsContainer
@@ -37,7 +47,7 @@ export default function LineChart({ label, height, at, showAt, lines, most, show
             scaleType: "linear",
             min: 0,
             max: at.at(-1),
-            tickNumber: 6,
+            tickInterval: [...ticks],
             valueFormatter: showAt,
           },
         ]}
@@ -75,7 +85,6 @@ export default function LineChart({ label, height, at, showAt, lines, most, show
         <ChartsXAxis axisId="at" />
         <ChartsYAxis axisId="value" />
         <ChartsTooltip trigger="axis" />
-        <ChartsLegend />
       </ChartsContainer>
     </Box>
   );

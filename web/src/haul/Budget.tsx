@@ -4,6 +4,7 @@ import { saidOf, type HaulFigures } from "../api/client";
 import { useHead } from "../draft/useHead";
 import { FactLine, Lines } from "../kit/Lines";
 import { Note } from "../kit/Note";
+import { Column, Row } from "../kit/Row";
 import { Problem } from "../kit/Problem";
 import { showMoney } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -21,7 +22,7 @@ export function Budget({ gardenId, haul, nameOf, onPayLess }: Props) {
   const { currency } = useShowing();
   const { head, change, error } = useHead(gardenId);
   return (
-    <div data-part="budget">
+    <Column data-part="budget">
       <Typography variant="panelTitle">Spent and to stay under</Typography>
       {error && <Problem>{saidOf(error)}</Problem>}
       {haul.spent.length > 0 && (
@@ -34,21 +35,23 @@ export function Budget({ gardenId, haul, nameOf, onPayLess }: Props) {
           ))}
         </Lines>
       )}
-      <MeasureField
-        label="All of it is to cost at most"
-        limit="price"
-        width="160px"
-        placeholder="no limit"
-        shown={head?.budget == null ? "" : showMoney(head.budget, currency)}
-        onMeaning={({ money }) => money != null && change({ budget: String(money) })}
-      />
-      {head?.budget != null && <Button onClick={() => change({ budget: null })}>No limit</Button>}
+      <Row sx={{ alignItems: "flex-end" }}>
+        <MeasureField
+          label="All of it is to cost at most"
+          limit="price"
+          width="160px"
+          placeholder="no limit"
+          shown={head?.budget == null ? "" : showMoney(head.budget, currency)}
+          onMeaning={({ money }) => money != null && change({ budget: String(money) })}
+        />
+        {head?.budget != null && <Button onClick={() => change({ budget: null })}>No limit</Button>}
+      </Row>
       {haul.over_budget != null ? (
         <Problem>{showMoney(haul.over_budget, currency)} over that.</Problem>
       ) : (
         haul.budget != null && <Note>With what was spent it stays under that.</Note>
       )}
       {Number(haul.total) > 0 && <Button onClick={onPayLess}>Ways to pay less</Button>}
-    </div>
+    </Column>
   );
 }

@@ -1,28 +1,37 @@
+import Box from "@mui/material/Box";
 import Skeleton from "@mui/material/Skeleton";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useState } from "react";
-import { saidOf, type HaulFigures, type Schemas } from "../api/client";
+import { lazy, Suspense, useState, type ReactNode } from "react";
+import { saidOf, type Material, type Schemas, type Supplier } from "../api/client";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { showBulkVolume, showMoney } from "../quantities/format";
+import { CU_YD_M3, showBulkVolume, showMoney } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
+import { roundMarks } from "../chart/roundMarks";
 import { haulApi } from "./haulApi";
 
 const LineChart = lazy(() => import("../chart/LineChart"));
 
 const HEIGHT = 260;
-type Props = { gardenId: number; haul: HaulFigures };
+type Props = {
+  gardenId: number;
+  suppliers: readonly Supplier[];
+  materials: ReadonlyMap<string, Material>;
+};
 
 /** Bags or a load: what each costs by volume, with today's need, for every material that is sold both ways. */
-export function CostCurve({ gardenId, haul }: Props) {
-  const names = new Map(haul.lines.map(({ material, name }) => [material, name]));
-  const both = Object.entries(haul.break_even_m3).filter(([, even]) => even != null);
+export function CostCurve({ gardenId, suppliers, materials }: Props) {
+  const offers = suppliers.flatMap((each) => each.offers ?? []);
+  const sold = (form: "bag" | "bulk") =>
+    new Set(offers.filter((offer) => offer.form === form).map(({ material }) => material));
+  const loose = sold("bulk");
+  const both = [...sold("bag")].filter((key) => loose.has(key));
   const [chosen, setChosen] = useState<string | null>(null);
-  const material = chosen ?? both[0]?.[0] ?? null;
+  const material = chosen ?? both[0] ?? null;
   const curve = useQuery({
     queryKey: ["figure", gardenId, "curve", material],
     queryFn: () => haulApi.costCurve(gardenId, material ?? ""),
@@ -38,7 +47,7 @@ export function CostCurve({ gardenId, haul }: Props) {
           </Typography>
           <Pick
             label="of"
-            options={both.map(([key]) => [key, names.get(key) ?? key] as const)}
+            options={both.map((key) => [key, materials.get(key)?.name ?? key] as const)}
             value={material}
             onChoose={setChosen}
           />
@@ -69,12 +78,17 @@ function Drawn({ curve }: { curve: Schemas["CostCurve"] }) {
           ]}
           most={most}
           showValue={money}
+          ticks={roundMarks(curve.volumes_m3.at(-1) ?? 1, units === "ft_in" ? CU_YD_M3 / 2 : 0.25)}
           marks={[
             { at: curve.need_m3, name: `you need ${volume(curve.need_m3)}`, strong: true },
             { at: curve.break_even_m3, name: `even at ${volume(curve.break_even_m3)}`, strong: false },
           ]}
         />
       </Suspense>
+      <Row sx={{ gap: 4 }}>
+        <Named colour="iron">in bags, with delivery</Named>
+        <Named colour="water">loose, with delivery</Named>
+      </Row>
       <Note>
         {curve.break_even_m3 > 0
           ? `Up to ${volume(curve.break_even_m3)} bags cost less, above that mostly a load; you need ${volume(curve.need_m3)}.`
@@ -82,5 +96,14 @@ function Drawn({ curve }: { curve: Schemas["CostCurve"] }) {
         One offer at a time, each with its own delivery.
       </Note>
     </>
+  );
+}
+
+function Named({ colour, children }: { colour: "iron" | "water"; children: ReactNode }) {
+  return (
+    <Row>
+      <Box component="span" sx={{ width: 18, height: 3, backgroundColor: colour }} />
+      {children}
+    </Row>
   );
 }

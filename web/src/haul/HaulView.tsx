@@ -12,17 +12,15 @@ import {
   type TalliedFigures,
 } from "../api/client";
 import { useSaveState } from "../draft/SaveStateContext";
-import { Choice } from "../kit/Choice";
 import { Note } from "../kit/Note";
 import { PageNote, PageWait } from "../kit/Page";
 import { Problem } from "../kit/Problem";
-import { Row } from "../kit/Row";
+import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
 import { useUndoKeys } from "../kit/useUndoKeys";
 import { View, ViewHead, Work } from "../kit/View";
 import { SCREEN_ONLY } from "../theme/sizes";
-import { ByBed } from "./ByBed";
 import { CostCurve } from "./CostCurve";
 import { Fetching } from "./Fetching";
 import { NeedsList } from "./NeedsList";
@@ -30,9 +28,10 @@ import { OwnHeaps } from "./OwnHeaps";
 import { PriceList } from "./PriceList";
 import { SpringOrder } from "./SpringOrder";
 import { SupplierEditor } from "./SupplierEditor";
-import { SupplierPanel } from "./SupplierPanel";
 import { Swaps } from "./Swaps";
 import { ToPay } from "./ToPay";
+import { WhatToGet } from "./WhatToGet";
+import { withSupplier } from "./suppliers";
 import { useBestHaul, type Looking } from "./useBestHaul";
 import { useSources } from "./useSources";
 
@@ -58,11 +57,8 @@ export default function HaulView({ gardenId, materials }: Props) {
   return <PageWait saying="Working out what to buy ..." />;
 }
 
-type By = "supplier" | "bed";
-const WAYS: readonly (readonly [By, string])[] = [
-  ["supplier", "by supplier"],
-  ["bed", "by bed"],
-];
+/** On a phone the list to tick off comes first. */
+const FIRST = { "@media (max-width: 760px)": { order: -2 } };
 
 type HaulProps = Props & { tallied: TalliedFigures; looking: Looking; kept: KeptSources };
 
@@ -77,39 +73,28 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
   const [adding, setAdding] = useState(false);
   const [pricing, setPricing] = useState(false);
   const [swapping, setSwapping] = useState(false);
-  const [by, setBy] = useState<By>("supplier");
   const { figures } = tallied;
-  const lines = figures.haul?.lines ?? [];
   const beds = figures.beds.reduce((sum, bed) => sum + bed.count, 0);
-  const put = (changed: Supplier) =>
-    draft.edit((now) => ({
-      ...now,
-      suppliers: now.suppliers.some(({ key }) => key === changed.key)
-        ? now.suppliers.map((each) => (each.key === changed.key ? changed : each))
-        : [...now.suppliers, changed],
-    }));
+  const put = (changed: Supplier) => draft.edit((now) => withSupplier(now, changed));
   const forget = (gone: Supplier) => {
     draft.edit((now) => ({ ...now, suppliers: now.suppliers.filter(({ key }) => key !== gone.key) }));
     tell(`${gone.name} is forgotten.`, () => draft.undo());
   };
-  const names = new Map(
-    figures.needs.flatMap(({ beds: own }) => own.map(({ bed, name }) => [bed, name] as const)),
-  );
   const supplierName = (key: string) => sources.suppliers.find((each) => each.key === key)?.name ?? key;
   return (
     <View data-part="haul-view">
       <Work>
-        <ViewHead>
+        <ViewHead sx={FIRST}>
           <Typography variant="view">Haul</Typography>
           <Note sx={{ marginRight: "auto" }}>
             {beds === 1 ? "1 bed" : `${beds} beds`}
             {(figures.plot?.courses.length ?? 0) > 0 && " and the paths"}, after your own heaps; every volume
             is loose, as bought
           </Note>
-          <Button aria-expanded={pricing} onClick={() => setPricing(!pricing)}>
+          <Button sx={SCREEN_ONLY} aria-expanded={pricing} onClick={() => setPricing(!pricing)}>
             Prices
           </Button>
-          <Button disabled={!canUndo} onClick={() => draft.undo()}>
+          <Button sx={SCREEN_ONLY} disabled={!canUndo} onClick={() => draft.undo()}>
             Undo
           </Button>
         </ViewHead>
@@ -132,63 +117,48 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
           />
         )}
         {swapping && <Swaps gardenId={gardenId} onLeave={() => setSwapping(false)} />}
-        <NeedsList needs={figures.needs} materials={materials} />
-        {figures.spring && <SpringOrder order={figures.spring} />}
-        {figures.haul && (
-          <Row data-part="haul-by" sx={SCREEN_ONLY}>
-            <Choice label="The haul is shown" options={WAYS} value={by} onChoose={setBy} />
-            <Takings gardenId={gardenId} />
-          </Row>
-        )}
-        {by === "bed" && figures.haul ? (
-          <ByBed gardenId={gardenId} />
-        ) : (
-          sources.suppliers.map((supplier) => (
-            <SupplierPanel
-              key={supplier.key}
-              gardenId={gardenId}
-              supplier={supplier}
-              lines={lines.filter((line) => line.supplier === supplier.key)}
-              sums={figures.haul?.suppliers.find((each) => each.supplier === supplier.key)}
-              materials={materials}
-              bought={sources.bought ?? []}
-              onBought={(change) =>
-                draft.edit((now) => ({ ...now, bought: change([...(now.bought ?? [])]) }))
-              }
-              nameOf={(bed) => names.get(bed) ?? bed}
-              onKeep={put}
-              onForget={() => forget(supplier)}
-            />
-          ))
-        )}
-        {figures.haul && <Fetching gardenId={gardenId} haul={figures.haul} nameOf={supplierName} />}
-        {figures.haul && <CostCurve gardenId={gardenId} haul={figures.haul} />}
-        <OwnHeaps
+        <Column sx={SCREEN_ONLY}>
+          <NeedsList needs={figures.needs} materials={materials} />
+          {figures.spring && <SpringOrder order={figures.spring} />}
+        </Column>
+        <WhatToGet
           gardenId={gardenId}
-          stock={sources.stock}
-          needs={figures.needs}
+          figures={figures}
+          sources={sources}
           materials={materials}
-          onChange={(change) => draft.edit((now) => ({ ...now, stock: change(now.stock) }))}
-          onUndo={() => draft.undo()}
+          onSources={(change) => draft.edit(change)}
+          onForget={forget}
         />
-        {adding ? (
-          <Sheet component="section">
-            <SupplierEditor
-              gardenId={gardenId}
-              supplier={{ key: freeKey(sources.suppliers), name: "", offers: [] }}
-              materials={materials}
-              onKeep={(supplier) => {
-                put(supplier);
-                setAdding(false);
-              }}
-              onLeave={() => setAdding(false)}
-            />
-          </Sheet>
-        ) : (
-          <Button sx={{ borderStyle: "dashed", minHeight: 44 }} onClick={() => setAdding(true)}>
-            {sources.suppliers.length === 0 ? "Enter the first supplier" : "Enter another supplier"}
-          </Button>
-        )}
+        <Column sx={SCREEN_ONLY}>
+          {figures.haul && <Fetching gardenId={gardenId} haul={figures.haul} nameOf={supplierName} />}
+          <CostCurve gardenId={gardenId} suppliers={sources.suppliers} materials={materials} />
+          <OwnHeaps
+            gardenId={gardenId}
+            stock={sources.stock}
+            needs={figures.needs}
+            materials={materials}
+            onChange={(change) => draft.edit((now) => ({ ...now, stock: change(now.stock) }))}
+            onUndo={() => draft.undo()}
+          />
+          {adding ? (
+            <Sheet component="section">
+              <SupplierEditor
+                gardenId={gardenId}
+                supplier={{ key: freeKey(sources.suppliers), name: "", offers: [] }}
+                materials={materials}
+                onKeep={(supplier) => {
+                  put(supplier);
+                  setAdding(false);
+                }}
+                onLeave={() => setAdding(false)}
+              />
+            </Sheet>
+          ) : (
+            <Button sx={{ borderStyle: "dashed", minHeight: 44 }} onClick={() => setAdding(true)}>
+              {sources.suppliers.length === 0 ? "Enter the first supplier" : "Enter another supplier"}
+            </Button>
+          )}
+        </Column>
       </Work>
       <ToPay
         gardenId={gardenId}
@@ -200,22 +170,6 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
         onCertainty={(certainty) => draft.edit((now) => ({ ...now, certainty }))}
       />
     </View>
-  );
-}
-
-/** The list to take along: on paper, as a table, as a workbook. */
-function Takings({ gardenId }: { gardenId: number }) {
-  const at = `/api/gardens/${gardenId}/shopping-list`;
-  return (
-    <>
-      <Button onClick={() => window.print()}>Print</Button>
-      <Button component="a" href={`${at}.xlsx`} download>
-        As a workbook
-      </Button>
-      <Button component="a" href={`${at}.csv`} download>
-        As CSV
-      </Button>
-    </>
   );
 }
 

@@ -8,14 +8,15 @@ import Checkbox from "@mui/material/Checkbox";
 import TableContainer from "@mui/material/TableContainer";
 import Typography from "@mui/material/Typography";
 import { Note } from "../kit/Note";
-import { Row } from "../kit/Row";
+import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useState } from "react";
 import type { HaulFigures, HaulLine, Material, Purchase, Supplier } from "../api/client";
-import { showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
+import { showArea, showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { TIMBER, WARES } from "../api/words";
+import { SCREEN_ONLY } from "../theme/sizes";
 import { todayHere } from "../kit/todayHere";
 import { LoadDrawing } from "./LoadDrawing";
 import { RollCuts } from "./RollCuts";
@@ -56,37 +57,52 @@ export function SupplierPanel(props: Props) {
         : `${showBulkVolume(line.volume_m3, units)} ${shortName(line.name)}`,
   }));
   return (
-    <Sheet component="section" aria-label={supplier.name ?? supplier.key}>
+    <Sheet
+      component="section"
+      aria-label={supplier.name ?? supplier.key}
+      sx={{ "@media print": { breakAfter: "page", display: lines.length === 0 ? "none" : undefined } }}
+    >
       <Row>
         <Box sx={{ marginRight: "auto" }}>
           <Typography variant="sheetTitle">{supplier.name}</Typography>
-          <Note>{deliveryOf(sums, lines, currency)}</Note>
+          <Note>
+            {deliveryOf(sums, lines, currency)}
+            {sums &&
+              sums.footprint_m2 > 0 &&
+              `; takes up to ${showArea(sums.footprint_m2, units)} of the drive`}
+          </Note>
         </Box>
         {sums && (
           <Box component="b" sx={{ fontSize: "var(--text-line)" }} data-part="haul-sum">
             {showMoney(sums.total, currency)}
           </Box>
         )}
-        <Button aria-expanded={editing} onClick={() => setEditing(!editing)}>
+        <Button sx={SCREEN_ONLY} aria-expanded={editing} onClick={() => setEditing(!editing)}>
           {editing ? "Leave offers" : "Offers"}
         </Button>
       </Row>
-      {loads.length > 0 && <LoadDrawing loads={loads} />}
-      {lines.length > 0 && (
-        <TableContainer>
-          <Table data-part="haul-lines">
-            <TableBody>
-              {lines.map((line) => (
-                <Line
-                  key={lineName(line)}
-                  line={line}
-                  onTick={() => onBought((now) => [...now, boughtOf(line, todayHere())])}
-                />
-              ))}
-            </TableBody>
-          </Table>
-        </TableContainer>
-      )}
+      <Column>
+        {loads.length > 0 && (
+          <Box sx={{ "@media (max-width: 760px)": { order: 1 } }}>
+            <LoadDrawing loads={loads} />
+          </Box>
+        )}
+        {lines.length > 0 && (
+          <TableContainer>
+            <Table data-part="haul-lines">
+              <TableBody>
+                {lines.map((line) => (
+                  <Line
+                    key={`${lineName(line)} ${line.price}`}
+                    line={line}
+                    onTick={() => onBought((now) => [...now, boughtOf(line, todayHere())])}
+                  />
+                ))}
+              </TableBody>
+            </Table>
+          </TableContainer>
+        )}
+      </Column>
       {lines.map((line) => (
         <RollCuts
           key={lineName(line)}
@@ -140,6 +156,8 @@ function deliveryOf(sums: Props["sums"], lines: readonly HaulLine[], currency: s
 }
 
 function Line({ line, onTick }: { line: HaulLine; onTick: () => void }) {
+  // it stands ticked until what is left to get is worked out anew without it
+  const [got, setGot] = useState(false);
   const { units, currency } = useShowing();
   const name = line.form === "bulk" ? `${line.name}, loose` : line.name;
   const size = sizeOf(line, units);
@@ -147,8 +165,12 @@ function Line({ line, onTick }: { line: HaulLine; onTick: () => void }) {
     <TableRow>
       <TableCell sx={{ width: 36 }} data-part="haul-tick">
         <Checkbox
-          checked={false}
-          onChange={onTick}
+          checked={got}
+          disabled={got}
+          onChange={() => {
+            setGot(true);
+            onTick();
+          }}
           slotProps={{ input: { "aria-label": `${name}: got it` } }}
         />
       </TableCell>

@@ -4,7 +4,7 @@ export type Units = "ft_in" | "metric";
 
 export const INCH_M = 0.0254;
 const CU_FT_M3 = 0.028316846592;
-const CU_YD_M3 = 0.764554857984;
+export const CU_YD_M3 = 0.764554857984;
 const DRY_QUART_M3 = 0.001101220942715;
 const GALLON_M3 = 0.003785411784;
 const SQ_FT_M2 = 0.09290304;
