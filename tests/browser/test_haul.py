@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import io
 import re
+from datetime import date
 from decimal import Decimal
 from typing import Any
 
@@ -203,3 +204,38 @@ def test_bags_are_fetched_in_trips(app: Page, home: str, gardener: User) -> None
     field.press("Enter")
     expect(fetching.locator("[data-part=trip]").first).to_contain_text("Trip 1, Tide yard")
     assert Garden.objects.get(pk=garden.pk).facts["vehicle"]["payload_kg"] == 100
+
+
+def test_a_deal_is_typed_and_a_line_held_by_hand_says_what_it_costs(app: Page, home: str, gardener: User) -> None:
+    garden = haul_of(app, home, gardener)
+    before = to_pay(app)
+    app.get_by_role("button", name="Offers", exact=True).click()
+    offer = app.get_by_role("group", name="Offer 3", exact=True)
+    offer.get_by_label("Price a bag").fill("6.10")
+    offer.get_by_role("button", name="Deals and terms").click()
+    offer.get_by_label("Together").fill("3")
+    offer.get_by_label("they cost").fill("12")
+    app.get_by_role("button", name="Keep these offers").click()
+    saved(app)
+    pay = app.locator("[data-part=haul-pay]")
+    expect(pay).to_contain_text("No other choice over all suppliers costs less.")
+    expect(pay.locator("[data-part=tally-volume] b")).not_to_have_text(f"${before:,.2f}")
+    kept = Garden.objects.get(pk=garden.pk).suppliers.get(key="yard").offers.get(material="compost")
+    assert kept.more["deal"] == {"count": 3, "price": "12.00"}
+    assert date.fromisoformat(kept.more["priced_on"]) >= date(2026, 10, 1)
+    cheapest = to_pay(app)
+    # twenty bags of topsoil are held instead of the load
+    Garden.objects.filter(pk=garden.pk).update(
+        fixed=[{"supplier": "yard", "material": "topsoil", "form": "bag", "count": 20}]
+    )
+    app.reload()
+    expect(pay).to_contain_text("Holding lines by hand costs")
+    dearer = to_pay(app)
+    expect(pay).to_contain_text(f"costs ${dearer - cheapest:.2f} more")
+    app.locator("[data-part=held]").get_by_role("button", name="Let it go").click()
+    expect(pay.locator("[data-part=tally-volume] b")).to_have_text(f"${cheapest:,.2f}")
+    app.get_by_label("Hold Compost as it is").click()
+    expect(app.locator("[data-part=held]")).to_contain_text("Compost, held by hand")
+    saved(app)
+    (line,) = Garden.objects.get(pk=garden.pk).fixed
+    assert (line["material"], line["form"]) == ("compost", "bag")

@@ -77,3 +77,21 @@ def test_a_certainty_that_is_none_is_refused_with_its_field() -> None:
     with pytest.raises(PlanProblem) as told:
         read_plan(zoo.plan(certainty=1.2))
     assert told.value.path == "certainty"
+
+
+def test_what_would_narrow_a_count_most_is_where_its_spread_comes_from() -> None:
+    def shares(tape: float, raked: float, loose: tuple[float, float, float]) -> dict[str, float]:
+        spread = NeedSpread("topsoil", (BedSpread("bed", 2.0, tape, raked),), loose, 0.0)
+        return dict(drawn_needs([spread])["topsoil"].shares_of_variance())
+
+    raked = shares(0.001, 0.2, (0.99, 1.0, 1.01))
+    assert raked["raking"] == pytest.approx(1.0, abs=0.02)
+    assert max(raked, key=lambda each: raked[each]) == "raking"
+    loose = shares(0.002, 0.01, (0.7, 1.0, 1.3))
+    assert max(loose, key=lambda each: loose[each]) == "loose_factor"
+    # a normal tape beside a triangle: sd 0.05 against 0.1 / sqrt(6), the label's uniform 0.05 / sqrt(12) of 0.975
+    both = shares(0.05, 0.0, (0.9, 1.0, 1.1))
+    variances = {"tape": 0.05**2, "loose_factor": 0.1**2 / 6, "label": (0.05 / 0.975) ** 2 / 12}
+    whole = sum(variances.values())
+    for source, variance in variances.items():
+        assert both[source] == pytest.approx(variance / whole, abs=0.03)

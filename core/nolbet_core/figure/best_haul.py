@@ -8,7 +8,7 @@ from decimal import Decimal
 from typing import Protocol
 
 from nolbet_core.figure.buying import all_wanted, haul_figures
-from nolbet_core.figure.buying_figures import HaulFigures
+from nolbet_core.figure.buying_figures import HaulFigures, NarrowFigures
 from nolbet_core.haul.best import Best, HeldLine, best_haul
 from nolbet_core.haul.break_even import break_even
 from nolbet_core.haul.certainty import DrawnNeed, NeedSpread, drawn_needs
@@ -101,7 +101,9 @@ def best_figures(
         one_supplier_totals={
             each.key: _total(met, asked, [each], LOOSE_FORMS, each_s, alone=True) for each in asked.suppliers
         },
+        holding_costs=_holding(figured, wants, asked, each_s),
         break_even_m3={key: break_even(key, asked.suppliers) for key in bought},
+        narrows={key: most for key, need in drawn.items() if key in bought and (most := _widest(need)) is not None},
         enough={key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought},
     )
 
@@ -131,6 +133,14 @@ def _figured(best: Best, asked: Asked, materials: Mapping[str, Material]) -> Hau
     )
 
 
+def _holding(figured: HaulFigures, wants: Sequence[Wanted], asked: Asked, seconds: float) -> Decimal | None:
+    """What lines held by hand cost beside the haul that nothing holds; None where none are held."""
+    if not asked.fixed:
+        return None
+    free = best_haul(wants, asked.suppliers, seconds, LOOSE_FORMS, asked.boards)
+    return max(figured.total - free.chosen.total, Decimal(0))
+
+
 def _for_certainty(want: Wanted, drawn: Mapping[str, DrawnNeed], certainty: float | None) -> Wanted:
     """A loose want as it is enough in so many gardens; as it stands where that isn't asked."""
     need = drawn.get(want.material)
@@ -138,6 +148,15 @@ def _for_certainty(want: Wanted, drawn: Mapping[str, DrawnNeed], certainty: floa
         return want
     loose_m3, bags_m3 = need.for_share(certainty), need.bags_for_share(certainty)
     return replace(want, volume_m3=loose_m3, bag_share=loose_m3 / bags_m3 if bags_m3 > 0 else 1.0)
+
+
+def _widest(need: DrawnNeed) -> NarrowFigures | None:
+    """What takes most of a need's spread; None where it has none."""
+    shares = need.shares_of_variance()
+    if not shares:
+        return None
+    source = max(shares, key=lambda each: shares[each])
+    return NarrowFigures(source, min(shares[source], 1.0))
 
 
 def _enough(need: DrawnNeed, lines: Sequence[Line], material: str) -> float:

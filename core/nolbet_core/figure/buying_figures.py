@@ -179,6 +179,14 @@ class SpentFigures:
 
 
 @record
+class NarrowFigures:
+    """What takes most of how far a need may be off: the source, and its share of the variance [0-1]."""
+
+    source: Literal["tape", "raking", "loose_factor", "label"]
+    share: float
+
+
+@record
 class HaulFigures:
     """What to buy where, and what it costs. unmet: loose materials that nobody offers; unpriced: sheets, pipes and
     crates that nobody does. Neither is in the total.
@@ -186,11 +194,13 @@ class HaulFigures:
     proven_optimal: no haul costs less; quick_total: what each thing from its cheapest offer would come to; lower_bound:
     no haul costs less than that; seconds: how long looking took. one_supplier_totals: from each alone, null where it
     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
-    null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
+    null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material";
+    holding_costs: what holding the others costs beside the haul without, null where none are held.
     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-    each loose material bought. trips: that fetch, none where no vehicle is known; least_trips: no packing takes fewer.
-    spent: on what was bought already, beside the total. budget: what all is to cost at most; over_budget: by how much
-    what was spent and the total go over it, null where they don't or none is said.
+    each loose material bought; narrows: what would narrow that most. trips: that fetch, none where no vehicle is known;
+    least_trips: no packing takes fewer. spent: on what was bought already, beside the total. budget: what all is to
+    cost at most; over_budget: by how much what was spent and the total go over it, null where they don't or none is
+    said.
     """
 
     lines: list[HaulLine]
@@ -206,8 +216,10 @@ class HaulFigures:
     one_supplier_totals: dict[str, MoneyOut | None]
     break_even_m3: dict[str, float | None]
     unkept: list[str]
+    holding_costs: MoneyOut | None
     certainty: float | None
     enough: dict[str, float]
+    narrows: dict[str, NarrowFigures]
     trips: list[TripFigures]
     least_trips: int | None
     spent: list[SpentFigures]

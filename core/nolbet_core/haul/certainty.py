@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import field
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -14,7 +16,12 @@ SEED = 1811
 LABEL = (0.95, 1.0)
 """What a bag holds of what its label says: EN 12580 allows less than labelled."""
 
+SLICES = 50
+NO_SPREAD = 1e-12
+
 Drawn = NDArray[np.float64]
+Source = Literal["tape", "raking", "loose_factor", "label"]
+"""Where the spread of a need comes from."""
 
 
 @record
@@ -44,10 +51,26 @@ class NeedSpread:
 
 @record
 class DrawnNeed:
-    """What is to buy of a material in many gardens [m3], and what a bag of it holds of what its label says there."""
+    """What is to buy of a material in many gardens [m3], and what a bag of it holds of what its label says there.
+
+    inputs: what was drawn of each source of its spread, of the tape that of the bed where it counts most.
+    """
 
     to_buy_m3: Drawn
     label: Drawn
+    inputs: Mapping[Source, Drawn] = field(default_factory=dict)
+
+    def shares_of_variance(self) -> dict[Source, float]:
+        """What each source takes of how far what is to buy in bags is spread [0-1].
+
+        First-order indices by conditional means of the draws (Sobol 1993): each source's draws are sorted into slices
+        of equal number, and the variance of the slices' means is held against that of all.
+        """
+        bags_m3 = self.to_buy_m3 / self.label
+        whole = float(np.var(bags_m3))
+        if whole <= NO_SPREAD * float(np.mean(bags_m3)) ** 2:
+            return {}
+        return {source: _first_order(bags_m3, drawn) / whole for source, drawn in self.inputs.items()}
 
     def enough(self, loose_m3: float, bags_m3: float) -> float:
         """Share of gardens in which so much loose and in bags, by their labels, is enough [0-1]."""
@@ -73,16 +96,29 @@ def drawn_needs(spreads: Sequence[NeedSpread], draws: int = DRAWS, seed: int = S
     tapes: dict[str, Drawn] = {}
     found = {}
     for spread in spreads:
-        loose_m3 = np.zeros(draws)
+        loose_m3, rakings = np.zeros(draws), np.zeros(draws)
         for bed in spread.beds:
             if bed.bed not in tapes:
                 tapes[bed.bed] = _normal(chance, draws)
             raked = _normal(chance, draws)
+            rakings += bed.loose_m3 * bed.raked * raked
             loose_m3 += bed.loose_m3 * np.maximum(1 + bed.tape * tapes[bed.bed] + bed.raked * raked, 0.0)
         factor = _triangular(_slices(chance, draws), *spread.loose)
         label = LABEL[0] + (LABEL[1] - LABEL[0]) * _slices(chance, draws)
-        found[spread.material] = DrawnNeed(np.maximum(loose_m3 * factor - spread.stock_m3, 0.0), label)
+        needed_m3 = np.maximum(loose_m3 * factor - spread.stock_m3, 0.0)
+        inputs: dict[Source, Drawn] = {"raking": rakings, "loose_factor": factor, "label": label}
+        widest = max(spread.beds, key=lambda bed: bed.tape * bed.loose_m3, default=None)
+        if widest is not None:
+            inputs["tape"] = tapes[widest.bed]
+        found[spread.material] = DrawnNeed(needed_m3, label, inputs)
     return found
+
+
+def _first_order(output: Drawn, drawn: Drawn) -> float:
+    """Variance of an output's means over slices of an input."""
+    order = np.argsort(drawn, kind="stable")
+    means = [float(np.mean(each)) for each in np.array_split(output[order], SLICES)]
+    return float(np.var(means))
 
 
 def _slices(chance: np.random.Generator, draws: int) -> Drawn:

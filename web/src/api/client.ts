@@ -33,6 +33,7 @@ export type HaulFigures = Schemas["HaulFigures"];
 export type HaulLine = Schemas["HaulLine"];
 export type HaulLooked = Schemas["HaulLooked"];
 export type Purchase = Schemas["Purchase"];
+export type FixedLine = Schemas["FixedLine"];
 export type NeedFigures = Schemas["NeedFigures"];
 export type KeptBed = Schemas["KeptBed"];
 export type KeptGarden = Schemas["KeptGarden"];

@@ -3576,9 +3576,10 @@ export interface components {
          *     proven_optimal: no haul costs less; quick_total: what each thing from its cheapest offer would come to; lower_bound:
          *     no haul costs less than that; seconds: how long looking took. one_supplier_totals: from each alone, null where it
          *     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
-         *     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material".
+         *     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material";
+         *     holding_costs: what holding the others costs beside the haul without, null where none are held.
          *     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-         *     each loose material bought. trips: that fetch, none where no vehicle is known; least_trips: no packing takes fewer.
+         *     each loose material bought; narrows: what would narrow that most. trips: that fetch, none where no vehicle is known; least_trips: no packing takes fewer.
          *     spent: on what was bought already, beside the total. budget: what all is to cost at most; over_budget: by how much
          *     what was spent and the total go over it, null where they don't or none is said.
          */
@@ -3601,12 +3602,18 @@ export interface components {
             enough: {
                 [key: string]: number;
             };
+            /** Holding Costs */
+            holding_costs: string | null;
             /** Least Trips */
             least_trips: number | null;
             /** Lines */
             lines: components["schemas"]["HaulLine"][];
             /** Lower Bound */
             lower_bound: string | null;
+            /** Narrows */
+            narrows: {
+                [key: string]: components["schemas"]["NarrowFigures"];
+            };
             /** One Supplier Totals */
             one_supplier_totals: {
                 [key: string]: string | null;
@@ -4502,6 +4509,19 @@ export interface components {
             pockets_m3: number;
             /** Slope Deg */
             slope_deg: number;
+        };
+        /**
+         * NarrowFigures
+         * @description What takes most of how far a need may be off: the source, and its share of the variance [0-1].
+         */
+        NarrowFigures: {
+            /** Share */
+            share: number;
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "tape" | "raking" | "loose_factor" | "label";
         };
         /**
          * NearSize

@@ -10,6 +10,7 @@ import { Pick as Choose } from "../theme/controls/Pick";
 import { useShowing } from "../quantities/UnitsContext";
 import { TIMBER, WARES } from "../api/words";
 import { MaterialFinder } from "../shelf/MaterialFinder";
+import { OfferTermsFields } from "./OfferTermsFields";
 import { InPieces } from "./InPieces";
 
 export type OfferDraft = {
@@ -34,7 +35,7 @@ export type OfferDraft = {
 
 /** On which terms it is sold beside its price; kept as they are where nobody changes them. */
 export type OfferTerms = Partial<
-  Pick<Extract<Offer, { form: "bag" }>, "deal" | "at_most" | "expands_to_m3" | "key"> &
+  Pick<Extract<Offer, { form: "bag" }>, "deal" | "at_most" | "expands_to_m3" | "key" | "priced_on"> &
     Pick<Extract<Offer, { form: "bulk" }>, "tiers" | "price_per_t" | "step_kg" | "minimum_kg">
 >;
 
@@ -110,6 +111,7 @@ export function OfferRow({ gardenId, number, draft, materials, onChange, onReadi
       {draft.form === "bag" && <InBags {...fields} />}
       {draft.form === "bulk" && <Loose {...fields} />}
       {draft.form !== "bag" && draft.form !== "bulk" && <InPieces {...fields} />}
+      <OfferTermsFields {...fields} />
       <Tick label="I fetch it" checked={draft.fetch ?? false} onTick={(fetch) => onChange({ fetch })} />
       <Button aria-label={`Remove offer ${number}`} onClick={onRemove}>
         Remove

@@ -5,6 +5,7 @@ import type { Material, Offer, Supplier } from "../api/client";
 import { FIT_ANY, SIDES } from "../api/words";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
+import { todayHere } from "../kit/todayHere";
 import { useWhenReady } from "../kit/useWhenReady";
 import { showMoney } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
@@ -54,7 +55,9 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
   // pressed while the last measure is still being read, it waits for that
   const keepSoon = useWhenReady(!readings.asking, keep);
   const change = (id: number, changed: Partial<OfferDraft>) =>
-    setDrafts((all) => all.map((draft) => (draft.id === id ? { ...draft, ...changed } : draft)));
+    setDrafts((all) =>
+      all.map((draft) => (draft.id === id ? { ...draft, ...changed, ...dated(changed) } : draft)),
+    );
 
   return (
     <Column sx={{ marginTop: 3 }}>
@@ -139,9 +142,9 @@ export function SupplierEditor({ gardenId, supplier, materials, onKeep, onLeave,
 
 /** An offer with everything it needs, or null while something lacks. */
 function complete(draft: OfferDraft): Offer | null {
-  const { material, fetch = false, price, key, at_most, deal } = draft;
+  const { material, fetch = false, price, key, at_most, deal, priced_on } = draft;
   if (!material) return null;
-  const terms = given({ key, at_most, deal });
+  const terms = given({ key, at_most, deal, priced_on });
   if (draft.form === "bulk") {
     const { price_per_m3, price_per_t, step_m3, minimum_m3, load_m3, tiers, step_kg, minimum_kg } = draft;
     if (price_per_t)
@@ -151,7 +154,7 @@ function complete(draft: OfferDraft): Offer | null {
         price_per_t,
         load_m3,
         fetch,
-        ...given({ step_kg, minimum_kg, key, at_most }),
+        ...given({ step_kg, minimum_kg, key, at_most, priced_on }),
       };
     return price_per_m3
       ? {
@@ -162,7 +165,7 @@ function complete(draft: OfferDraft): Offer | null {
           minimum_m3,
           load_m3,
           fetch,
-          ...given({ tiers, key, at_most }),
+          ...given({ tiers, key, at_most, priced_on }),
         }
       : null;
   }
@@ -182,6 +185,11 @@ function complete(draft: OfferDraft): Offer | null {
   if (draft.form === "pack")
     return count ? { form: "pack", material, count, ...size, price, fetch, ...terms } : null;
   return { form: "piece", material, ...size, price, fetch, ...terms };
+}
+
+/** A price that was changed by hand is of today. */
+function dated(changed: Partial<OfferDraft>): Partial<OfferDraft> {
+  return changed.price != null || changed.price_per_m3 != null ? { priced_on: todayHere() } : {};
 }
 
 /** What is said of some terms. */

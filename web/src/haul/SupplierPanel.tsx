@@ -11,13 +11,14 @@ import { Note } from "../kit/Note";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useState } from "react";
-import type { HaulFigures, HaulLine, Material, Purchase, Supplier } from "../api/client";
+import type { FixedLine, HaulFigures, HaulLine, Material, Purchase, Supplier } from "../api/client";
 import { showArea, showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
 import { TIMBER, WARES } from "../api/words";
 import { SCREEN_ONLY } from "../theme/sizes";
 import { todayHere } from "../kit/todayHere";
+import { HeldLines, heldOf } from "./HeldLines";
 import { LoadDrawing } from "./LoadDrawing";
 import { RollCuts } from "./RollCuts";
 import { SupplierEditor } from "./SupplierEditor";
@@ -33,6 +34,8 @@ type Props = {
   materials: ReadonlyMap<string, Material>;
   bought: readonly Purchase[];
   onBought: (change: (bought: Purchase[]) => Purchase[]) => void;
+  fixed: readonly FixedLine[];
+  onFixed: (change: (fixed: FixedLine[]) => FixedLine[]) => void;
   /** What a bed is called. */
   nameOf: (bed: string) => string;
   onKeep: (supplier: Supplier) => void;
@@ -41,9 +44,24 @@ type Props = {
 
 /** One supplier: its load drawn, its lines to tick off, its offers to change. */
 export function SupplierPanel(props: Props) {
-  const { gardenId, supplier, lines, sums, materials, bought, onBought, nameOf, onKeep, onForget } = props;
+  const {
+    gardenId,
+    supplier,
+    lines,
+    sums,
+    materials,
+    bought,
+    onBought,
+    fixed,
+    onFixed,
+    nameOf,
+    onKeep,
+    onForget,
+  } = props;
   const { units, currency } = useShowing();
   const [editing, setEditing] = useState(false);
+  const named = (material: string) =>
+    materials.get(material)?.name ?? WARES[material] ?? TIMBER[material] ?? material;
   const loads = lines.filter(isLoose).map((line) => ({
     key: lineName(line),
     material: line.material,
@@ -95,6 +113,8 @@ export function SupplierPanel(props: Props) {
                   <Line
                     key={`${lineName(line)} ${line.price}`}
                     line={line}
+                    held={fixed.some((each) => isHeld(each, line))}
+                    onHold={() => onFixed((now) => [...now, heldOf(line)])}
                     onTick={() => onBought((now) => [...now, boughtOf(line, todayHere())])}
                   />
                 ))}
@@ -111,12 +131,8 @@ export function SupplierPanel(props: Props) {
           nameOf={nameOf}
         />
       ))}
-      <Bought
-        supplier={supplier.key}
-        bought={bought}
-        named={(material) => materials.get(material)?.name ?? WARES[material] ?? TIMBER[material] ?? material}
-        onChange={onBought}
-      />
+      <HeldLines supplier={supplier.key} fixed={fixed} named={named} onChange={onFixed} />
+      <Bought supplier={supplier.key} bought={bought} named={named} onChange={onBought} />
       {editing && (
         <SupplierEditor
           gardenId={gardenId}
@@ -155,7 +171,16 @@ function deliveryOf(sums: Props["sums"], lines: readonly HaulLine[], currency: s
   return `delivers, ${trips} ${showMoney(sums.delivery, currency)}${lines.some((line) => line.fetch) ? ", the rest you fetch" : ""}`;
 }
 
-function Line({ line, onTick }: { line: HaulLine; onTick: () => void }) {
+/** Held by hand at the desk; on a phone the row has room for the tick alone. */
+const HOLD = { width: 64, ...SCREEN_ONLY, "@media (max-width: 760px)": { display: "none" } };
+
+function isHeld(fixed: FixedLine, line: HaulLine): boolean {
+  return fixed.supplier === line.supplier && fixed.material === line.material && fixed.form === line.form;
+}
+
+type LineProps = { line: HaulLine; held: boolean; onHold: () => void; onTick: () => void };
+
+function Line({ line, held, onHold, onTick }: LineProps) {
   // it stands ticked until what is left to get is worked out anew without it
   const [got, setGot] = useState(false);
   const { units, currency } = useShowing();
@@ -189,6 +214,13 @@ function Line({ line, onTick }: { line: HaulLine; onTick: () => void }) {
           : `${showMoney(line.unit_price, currency)} each`}
       </TableCell>
       <TableCell align="right">{showMoney(line.price, currency)}</TableCell>
+      <TableCell align="right" sx={HOLD}>
+        {!held && (
+          <Button variant="text" aria-label={`Hold ${name} as it is`} onClick={onHold}>
+            Hold
+          </Button>
+        )}
+      </TableCell>
     </TableRow>
   );
 }

@@ -33,6 +33,13 @@ const SURE = [
   ["0.95", "enough in 19 gardens of 20"],
 ] as const;
 const TWENTIETHS = 20;
+type Source = NonNullable<TalliedFigures["figures"]["haul"]>["narrows"][string]["source"];
+const NARROWED_BY: Record<Source, string> = {
+  tape: "measure the bed again",
+  raking: "measure the depth at five places",
+  loose_factor: "fill a bucket, tamp it, and see how it sinks",
+  label: "tip a bag into buckets and count them",
+};
 
 /** The sum, beside all in bags and all loose, and what is left over. */
 export function ToPay({
@@ -81,6 +88,14 @@ export function ToPay({
           onChoose={(chosen) => onCertainty(chosen === "" ? null : Number(chosen))}
         />
       )}
+      {haul?.holding_costs != null && (
+        <Note>
+          Holding lines by hand costs {showMoney(haul.holding_costs, currency)} more than the cheapest.
+        </Note>
+      )}
+      {haul && haul.unkept.length > 0 && (
+        <Problem>Held, but can&apos;t be had so: {haul.unkept.join(", ")}.</Problem>
+      )}
       {haul && haul.unmet.length > 0 && <Problem>Nobody offers {said(haul.unmet)}: not in the sum.</Problem>}
       {haul && haul.unpriced.length > 0 && <Note>No price yet for {said(haul.unpriced)}.</Note>}
       {haul && <Budget gardenId={gardenId} haul={haul} nameOf={supplierName} onPayLess={onPayLess} />}
@@ -120,6 +135,7 @@ export function ToPay({
             {Object.entries(haul.enough).map(([key, share]) => (
               <FactLine key={key} name={names.get(key) ?? key}>
                 in {Math.round(share * TWENTIETHS)} gardens of {TWENTIETHS}
+                {haul.narrows[key] && <Note>surer if you {NARROWED_BY[haul.narrows[key].source]}</Note>}
               </FactLine>
             ))}
           </Lines>

@@ -51,6 +51,8 @@ export function WhatToGet({ gardenId, figures, sources, materials, onSources, on
             materials={materials}
             bought={sources.bought ?? []}
             onBought={(change) => onSources((now) => ({ ...now, bought: change([...(now.bought ?? [])]) }))}
+            fixed={sources.fixed ?? []}
+            onFixed={(change) => onSources((now) => ({ ...now, fixed: change([...(now.fixed ?? [])]) }))}
             nameOf={(bed) => names.get(bed) ?? bed}
             onKeep={(changed) => onSources((now) => withSupplier(now, changed))}
             onForget={() => onForget(supplier)}
