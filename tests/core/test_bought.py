@@ -111,6 +111,12 @@ def test_spent_with_what_is_still_to_be_got_is_held_against_the_budget() -> None
         ("yard", Decimal("27.60"), Decimal("18.60"))
     ]
     assert haul.over_budget == haul.total + Decimal("27.60") - 100
+    (batch,) = haul.batches
+    assert (batch.supplier, batch.on.isoformat(), [line.count for line in batch.lines]) == (
+        "yard",
+        "2026-10-18",
+        [3, 2],
+    )
     rich = haul_of(garden(BAG, log=log, garden=head | {"budget": "5000"}))
     assert rich.over_budget is None
 

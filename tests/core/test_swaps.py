@@ -163,3 +163,8 @@ def test_what_is_set_down_adds_up_to_the_haul_and_follows_the_ways() -> None:
     assert found.hours == pytest.approx(sum(bed.hours for bed in found.beds))
     for one, two in itertools.pairwise(sorted(found.beds, key=lambda each: each.loose_m3)):
         assert one.barrow_loads <= two.barrow_loads
+    assert sum(bed.price for bed in found.beds) == haul.total == found.price
+    for bed in found.beds:
+        assert bed.price_a_m2 is not None
+        length_m = {"near": 2.0, "far": 3.0}[bed.bed]
+        assert float(bed.price_a_m2) == pytest.approx(float(bed.price) / (length_m * 1.2), abs=0.01)

@@ -4,11 +4,20 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.buying import loose_density
 from nolbet_core.figure.buying import name_of
-from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, LoadedFigures, SpentFigures, TripFigures
+from nolbet_core.figure.buying_figures import (
+    BatchOfLine,
+    DeliveredBatch,
+    HaulFigures,
+    HaulLine,
+    LoadedFigures,
+    SpentFigures,
+    TripFigures,
+)
 from nolbet_core.haul.trips import Carried, Carrier, Trip, least_trips, loose_pieces, trips_for
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.log import Purchase
@@ -24,6 +33,7 @@ def told_beside(haul: HaulFigures, plan: Plan, materials: Mapping[str, Material]
     over = None if budget is None else haul.total + spent_total - budget
     return replace(
         haul,
+        batches=_batches(plan, materials),
         trips=trips,
         least_trips=least,
         spent=spent,
@@ -77,6 +87,28 @@ def _trip(trip: Trip, vehicle: Carrier, materials: Mapping[str, Material]) -> Tr
         ],
         over=trip.mass_kg > vehicle.payload_kg * (1 + 1e-9) or trip.space_m3 > vehicle.space_m3 * (1 + 1e-9),
     )
+
+
+def _batches(plan: Plan, materials: Mapping[str, Material]) -> list[DeliveredBatch]:
+    """What came, by supplier and day, the last first."""
+    came: dict[tuple[str, str], list[Purchase]] = {}
+    for entry in plan.log:
+        if isinstance(entry, Purchase):
+            came.setdefault((entry.on, entry.supplier), []).append(entry)
+    return [
+        DeliveredBatch(
+            supplier,
+            date.fromisoformat(on),
+            [
+                BatchOfLine(
+                    each.material, name_of(each.material, materials), each.form, each.count, each.volume_m3, each.used
+                )
+                for each in entries
+            ],
+            [f"{name_of(each.material, materials)}: {each.arrival}" for each in entries if each.arrival],
+        )
+        for (on, supplier), entries in sorted(came.items(), reverse=True)
+    ]
 
 
 def _spent(plan: Plan) -> list[SpentFigures]:

@@ -160,6 +160,7 @@ def haul_figures(
         certainty=None,
         enough={},
         narrows={},
+        batches=[],
         trips=[],
         least_trips=None,
         spent=[],

@@ -170,6 +170,28 @@ class TripFigures:
 
 
 @record
+class BatchOfLine:
+    """So much of a material in a batch."""
+
+    material: str
+    name: str
+    form: str
+    count: int | None
+    volume_m3: float | None
+    used: bool
+
+
+@record
+class DeliveredBatch:
+    """What came of one supplier on one day, and how it was. arrival: as the gardener wrote it, line by line."""
+
+    supplier: str
+    on: date
+    lines: list[BatchOfLine]
+    arrival: list[str]
+
+
+@record
 class SpentFigures:
     """What was bought so far of one supplier: its price in all, and how much of that is paid."""
 
@@ -197,7 +219,8 @@ class HaulFigures:
     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material";
     holding_costs: what holding the others costs beside the haul without, null where none are held.
     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-    each loose material bought; narrows: what would narrow that most. trips: that fetch, none where no vehicle is known;
+    each loose material bought; narrows: what would narrow that most. batches: what came, by supplier and
+    day. trips: that fetch, none where no vehicle is known;
     least_trips: no packing takes fewer. spent: on what was bought already, beside the total. budget: what all is to
     cost at most; over_budget: by how much what was spent and the total go over it, null where they don't or none is
     said.
@@ -220,6 +243,7 @@ class HaulFigures:
     certainty: float | None
     enough: dict[str, float]
     narrows: dict[str, NarrowFigures]
+    batches: list[DeliveredBatch]
     trips: list[TripFigures]
     least_trips: int | None
     spent: list[SpentFigures]

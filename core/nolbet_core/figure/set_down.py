@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping, Sequence
 from datetime import date
+from decimal import ROUND_FLOOR, Decimal
 
 from nolbet_core.built.bed import BuiltBed
 from nolbet_core.built.buying import loose_density
@@ -12,7 +13,8 @@ from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.figure.buying import PATHS_NAME, name_of
-from nolbet_core.figure.buying_figures import HaulLine, LoadedFigures
+from nolbet_core.figure.buying_figures import HaulLine, LoadedFigures, MoneyOut
+from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.figure.ways import DROP, ways_figures
 from nolbet_core.haul.set_down import ROUNDABOUT, bags_by_bed, barrow_hours, barrow_loads
@@ -20,6 +22,7 @@ from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.works.shovelling import shovelling_hours
 
+CENT = Decimal("0.01")
 HEAVY_GROUPS = ("soil", "mineral")
 
 
@@ -27,13 +30,18 @@ HEAVY_GROUPS = ("soil", "mineral")
 class SetDownFigures:
     """What is set down beside one bed and those alike (the paths, where `bed` is empty).
 
-    loads: whole bags and loose volumes of what is bought. barrow_loads: that carry the loose of it, bags too. way_m:
-    from where loads are dropped, null where that isn't known; by_plot: along the plot's paths, else straight with a
-    third more. hours: of one person, shovelling, walking and tipping.
+    price: what it takes of all that is bought, deliveries shared by value; price_a_m2: of growing area; price_a_year:
+    over the life of its frame, the least and the most, null where it has none. loads: whole bags and loose volumes of
+    what is bought. barrow_loads: that carry the loose of it, bags too. way_m: from where loads are dropped, null where
+    that isn't known; by_plot: along the plot's paths, else straight with a third more. hours: of one person,
+    shovelling, walking and tipping.
     """
 
     bed: str
     name: str
+    price: MoneyOut
+    price_a_m2: MoneyOut | None
+    price_a_year: tuple[MoneyOut, MoneyOut] | None
     loads: list[LoadedFigures]
     loose_m3: float
     mass_kg: float
@@ -45,10 +53,11 @@ class SetDownFigures:
 
 @record
 class SetDown:
-    """What of the haul is set down where."""
+    """What of the haul is set down where. price: of all of it, as the haul's."""
 
     beds: list[SetDownFigures]
     hours: float
+    price: MoneyOut
 
 
 def figure_set_down(
@@ -66,10 +75,74 @@ def figure_set_down(
     for line in lines:
         for bed, load in _parted(line, shares.get(line.material, {}), materials):
             loads.setdefault(bed, []).append(load)
-    ways = _ways(built, today)
+    ways, prices = _ways(built, today), bed_prices(figures)
     names = {bed.key: bed.title for bed in built.plan.beds} | {"": PATHS_NAME}
-    beds = [_set_down(bed, names.get(bed, bed), own, ways.get(bed), materials) for bed, own in loads.items()]
-    return SetDown(beds, sum(each.hours for each in beds))
+    figured = {bed.key: bed for bed in figures.beds}
+    beds = [
+        _set_down(
+            _Priced(bed, names.get(bed, bed), prices.get(bed, Decimal(0)), figured.get(bed)),
+            loads.get(bed, []), ways.get(bed), materials,
+        )
+        for bed in dict.fromkeys((*loads, *prices))
+    ]  # fmt: skip
+    total = figures.haul.total if figures.haul else Decimal(0)
+    return SetDown(beds, sum(each.hours for each in beds), total)
+
+
+def bed_prices(figures: Figures) -> dict[str, Decimal]:
+    """What each bed takes of a haul's price, to the cent, adding up to all of it.
+
+    Each line is parted by what the beds need of its material, by volume, area or mass; deliveries by value.
+    """
+    if figures.haul is None:
+        return {}
+    needs = {need.material: need for need in figures.needs}
+    value: dict[str, Decimal] = {}
+    for line in figures.haul.lines:
+        need = needs.get(line.material)
+        if need is None:
+            continue
+        shares = {each.bed: each.loose_m3 or each.area_m2 or each.mass_kg for each in need.beds}
+        whole = sum(shares.values())
+        for bed, share in shares.items():
+            part = Decimal(repr(share / whole)) if whole > 0 else Decimal(1) / len(shares)
+            value[bed] = value.get(bed, Decimal(0)) + line.price * part
+    goods = sum(value.values(), Decimal(0))
+    if goods <= 0:
+        return {}
+    paid = goods + figures.haul.delivery
+    prices = {bed: (each * paid / goods).quantize(CENT, rounding=ROUND_FLOOR) for bed, each in value.items()}
+    cents = int((paid.quantize(CENT) - sum(prices.values(), Decimal(0))) / CENT)
+    for bed in sorted(value, key=lambda each: -value[each])[:cents]:
+        prices[bed] += CENT
+    return prices
+
+
+@record
+class _Priced:
+    """A bed with what it costs. figures: None of the paths."""
+
+    key: str
+    name: str
+    price: Decimal
+    figures: BedFigures | None
+
+    @property
+    def a_m2(self) -> Decimal | None:
+        """Of growing area."""
+        if self.figures is None:
+            return None
+        area_m2 = Decimal(repr(self.figures.top_area_m2 * self.figures.count))
+        return (self.price / area_m2).quantize(CENT) if area_m2 > 0 else None
+
+    @property
+    def a_year(self) -> tuple[Decimal, Decimal] | None:
+        """Over the life of its frame, the least and the most."""
+        frame = self.figures.frame if self.figures else None
+        if frame is None:
+            return None
+        least, most = frame.life_years
+        return (self.price / Decimal(repr(most))).quantize(CENT), (self.price / Decimal(repr(least))).quantize(CENT)
 
 
 def _parted(
@@ -90,7 +163,7 @@ def _parted(
 
 
 def _set_down(
-    bed: str, name: str, loads: Sequence[LoadedFigures], way: tuple[float, bool] | None,
+    bed: _Priced, loads: Sequence[LoadedFigures], way: tuple[float, bool] | None,
     materials: Mapping[str, Material],
 ) -> SetDownFigures:  # fmt: skip
     volumes: dict[str, float] = {}
@@ -105,7 +178,10 @@ def _set_down(
     loose_m3 = sum(volumes.values())
     way_m = way[0] if way else None
     hours = shovelling_hours(loose_m3) + barrow_hours(barrows, way_m or 0.0)
-    return SetDownFigures(bed, name, list(loads), loose_m3, mass_kg, barrows, way_m, bool(way and way[1]), hours)
+    return SetDownFigures(
+        bed.key, bed.name, bed.price, bed.a_m2, bed.a_year, list(loads), loose_m3, mass_kg, barrows, way_m,
+        bool(way and way[1]), hours,
+    )  # fmt: skip
 
 
 def _ways(built: BuiltPlan, today: date | None) -> dict[str, tuple[float, bool]]:

@@ -2004,6 +2004,24 @@ export interface components {
             total: string;
         };
         /**
+         * BatchOfLine
+         * @description So much of a material in a batch.
+         */
+        BatchOfLine: {
+            /** Count */
+            count: number | null;
+            /** Form */
+            form: string;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Used */
+            used: boolean;
+            /** Volume M3 */
+            volume_m3: number | null;
+        };
+        /**
          * Bed
          * @description A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
          *
@@ -2819,6 +2837,23 @@ export interface components {
             price: string;
         };
         /**
+         * DeliveredBatch
+         * @description What came of one supplier on one day, and how it was. arrival: as the gardener wrote it, line by line.
+         */
+        DeliveredBatch: {
+            /** Arrival */
+            arrival: string[];
+            /** Lines */
+            lines: components["schemas"]["BatchOfLine"][];
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Supplier */
+            supplier: string;
+        };
+        /**
          * DiagonalFigures
          * @description What lies between two pegs, by their numbers, to check that corners are square.
          */
@@ -3579,15 +3614,19 @@ export interface components {
          *     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material";
          *     holding_costs: what holding the others costs beside the haul without, null where none are held.
          *     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-         *     each loose material bought; narrows: what would narrow that most. trips: that fetch, none where no vehicle is known; least_trips: no packing takes fewer.
-         *     spent: on what was bought already, beside the total. budget: what all is to cost at most; over_budget: by how much
-         *     what was spent and the total go over it, null where they don't or none is said.
+         *     each loose material bought; narrows: what would narrow that most. batches: what came, by supplier and
+         *     day. trips: that fetch, none where no vehicle is known;
+         *     least_trips: no packing takes fewer. spent: on what was bought already, beside the total. budget: what all is to
+         *     cost at most; over_budget: by how much what was spent and the total go over it, null where they don't or none is
+         *     said.
          */
         HaulFigures: {
             /** All Bags Total */
             all_bags_total: string | null;
             /** All Bulk Total */
             all_bulk_total: string | null;
+            /** Batches */
+            batches: components["schemas"]["DeliveredBatch"][];
             /** Break Even M3 */
             break_even_m3: {
                 [key: string]: number | null;
@@ -5900,21 +5939,25 @@ export interface components {
         };
         /**
          * SetDown
-         * @description What of the haul is set down where.
+         * @description What of the haul is set down where. price: of all of it, as the haul's.
          */
         SetDown: {
             /** Beds */
             beds: components["schemas"]["SetDownFigures"][];
             /** Hours */
             hours: number;
+            /** Price */
+            price: string;
         };
         /**
          * SetDownFigures
          * @description What is set down beside one bed and those alike (the paths, where `bed` is empty).
          *
-         *     loads: whole bags and loose volumes of what is bought. barrow_loads: that carry the loose of it, bags too. way_m:
-         *     from where loads are dropped, null where that isn't known; by_plot: along the plot's paths, else straight with a
-         *     third more. hours: of one person, shovelling, walking and tipping.
+         *     price: what it takes of all that is bought, deliveries shared by value; price_a_m2: of growing area; price_a_year:
+         *     over the life of its frame, the least and the most, null where it has none. loads: whole bags and loose volumes of
+         *     what is bought. barrow_loads: that carry the loose of it, bags too. way_m: from where loads are dropped, null where
+         *     that isn't known; by_plot: along the plot's paths, else straight with a third more. hours: of one person,
+         *     shovelling, walking and tipping.
          */
         SetDownFigures: {
             /** Barrow Loads */
@@ -5933,6 +5976,15 @@ export interface components {
             mass_kg: number;
             /** Name */
             name: string;
+            /** Price */
+            price: string;
+            /** Price A M2 */
+            price_a_m2: string | null;
+            /** Price A Year */
+            price_a_year: [
+                string,
+                string
+            ] | null;
             /** Way M */
             way_m: number | null;
         };

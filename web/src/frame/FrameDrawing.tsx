@@ -56,7 +56,7 @@ function Front({ bed, figures, frame, legs, onEdit, width }: Props & { width: nu
       data-wall={figures.section.wall}
       width={w + MARGIN.side + MARGIN.right}
       height={h + MARGIN.top + MARGIN.bottom}
-      role="img"
+      role={side_m == null ? "img" : "group"}
       aria-label={`${rises ? "The wall unrolled" : "The long side from in front"}: ${frame.courses} courses, ${showSawn(frame.height_m, units)} high${rises ? " in the mean" : ""}`}
     >
       <line

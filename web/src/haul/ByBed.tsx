@@ -7,7 +7,7 @@ import { PageWait } from "../kit/Page";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { fixed, showBulkVolume, showLength, showMass } from "../quantities/format";
+import { fixed, showAreaPrice, showBulkVolume, showLength, showMass, showMoney } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { SCREEN_ONLY } from "../theme/sizes";
 import { haulApi } from "./haulApi";
@@ -39,14 +39,18 @@ export function ByBed({ gardenId }: { gardenId: number }) {
 }
 
 function Label({ label }: { label: Schemas["SetDownFigures"] }) {
-  const { units } = useShowing();
+  const { units, currency } = useShowing();
   return (
     <Sheet component="section" aria-label={label.name} data-part="bed-label" sx={{ breakInside: "avoid" }}>
       <Row sx={{ alignItems: "baseline" }}>
         <Typography variant="sheetTitle" sx={{ marginRight: "auto" }}>
           {label.name}
         </Typography>
+        <b>{showMoney(label.price, currency)}</b>
         <Note component="span">
+          {label.price_a_m2 != null && `${showAreaPrice(label.price_a_m2, units, currency)}; `}
+          {label.price_a_year != null &&
+            `${showMoney(label.price_a_year[0], currency)} to ${showMoney(label.price_a_year[1], currency)} a year; `}
           {showMass(label.mass_kg, units)}, {label.barrow_loads}{" "}
           {label.barrow_loads === 1 ? "barrow" : "barrows"}
           {label.way_m != null &&

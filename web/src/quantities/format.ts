@@ -184,6 +184,12 @@ export function showMoney(amount: string, currency: string): string {
   return sign ? `${sign}${grouped}` : `${grouped} ${currency}`;
 }
 
+/** What a m2 costs, a square foot of it where feet are measured. */
+export function showAreaPrice(price_a_m2: string, units: Units, currency: string): string {
+  if (units === "metric") return `${showMoney(price_a_m2, currency)} a m²`;
+  return `${showMoney((Number(price_a_m2) * SQ_FT_M2).toFixed(2), currency)} a sq ft`;
+}
+
 /** A price of a m³ as bulk is priced: by the cubic yard or the m³, to the cent. */
 export function showUnitPrice(
   price_per_m3: string,
