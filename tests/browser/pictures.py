@@ -111,6 +111,8 @@ def haul(page: Page) -> None:
     page.get_by_role("link", name="Haul").click()
     page.get_by_text("No other choice over all suppliers").wait_for()
     page.locator("[data-part=haul-tick] input").first.check()
+    page.locator("[data-part=bought-line]").first.wait_for()
+    page.get_by_text("No other choice over all suppliers").wait_for()
     page.locator("h1").click()
 
 
@@ -128,7 +130,7 @@ def haul_phone(page: Page) -> None:
     page.goto(f"{page.url.split('/garden')[0]}/garden/1/haul")
     page.get_by_text("No other choice over all suppliers").wait_for()
     page.wait_for_load_state("networkidle")
-    page.locator("[data-part=bought] input").nth(1).scroll_into_view_if_needed()
+    page.locator("[data-part=what-to-get]").evaluate("list => list.scrollIntoView()")
 
 
 def shelf(page: Page) -> None:

@@ -6,6 +6,7 @@ import io
 import re
 from datetime import date
 from decimal import Decimal
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -178,6 +179,35 @@ def test_prices_pasted_with_three_bad_rows(app: Page, home: str, gardener: User)
     assert offers["compost", "bag"] == "5.40"
     assert offers["bark_mulch", "bag"] == "7.10"
     assert offers["topsoil", "bag"] == "5.00"
+
+
+def test_a_price_list_as_csv_with_three_bad_rows_waits_for_a_yes(
+    app: Page, home: str, gardener: User, tmp_path: Path
+) -> None:
+    garden = haul_of(app, home, gardener)
+    app.get_by_role("button", name="Prices", exact=True).click()
+    with app.expect_download() as sent:
+        app.get_by_role("link", name="Take them out as CSV").click()
+    head, *rows = sent.value.path().read_text().splitlines()
+    place = head.split(",").index("price")
+    cheaper = [",".join("4.80" if index == place else cell for index, cell in enumerate(row.split(",")))
+               if row.split(",")[1] == "compost" else row for row in rows]  # fmt: skip
+    wrong = ["yard,,bag,5.00", "yard,compost,sack,5.00", "yard,compost,bag,-5.00"]
+    listed = tmp_path / "prices.csv"
+    listed.write_text("\n".join([head, *cheaper, *wrong]))
+    app.get_by_label("A price list as CSV").set_input_files(listed)
+    preview = app.locator("[data-part=price-preview]")
+    expect(preview.get_by_role("alert")).to_have_count(3)
+    expect(preview.get_by_role("alert").last).to_contain_text(f"Line {len(rows) + 4}:")
+    expect(preview).to_contain_text("2 rows are as you have it.")
+    assert (
+        str(Garden.objects.get(pk=garden.pk).suppliers.get(key="yard").offers.get(material="compost").price) == "6.20"
+    )
+    preview.get_by_role("button", name="Take 1 price").click()
+    saved(app)
+    assert (
+        str(Garden.objects.get(pk=garden.pk).suppliers.get(key="yard").offers.get(material="compost").price) == "4.80"
+    )
 
 
 def test_the_list_is_taken_along_as_a_workbook_and_on_paper(app: Page, home: str, gardener: User) -> None:
