@@ -165,6 +165,6 @@ def test_what_is_set_down_adds_up_to_the_haul_and_follows_the_ways() -> None:
         assert one.barrow_loads <= two.barrow_loads
     assert sum(bed.price for bed in found.beds) == haul.total == found.price
     for bed in found.beds:
-        assert bed.price_a_m2 is not None
+        assert bed.price_per_m2 is not None
         length_m = {"near": 2.0, "far": 3.0}[bed.bed]
-        assert float(bed.price_a_m2) == pytest.approx(float(bed.price) / (length_m * 1.2), abs=0.01)
+        assert float(bed.price_per_m2) == pytest.approx(float(bed.price) / (length_m * 1.2), abs=0.01)

@@ -30,7 +30,7 @@ HEAVY_GROUPS = ("soil", "mineral")
 class SetDownFigures:
     """What is set down beside one bed and those alike (the paths, where `bed` is empty).
 
-    price: what it takes of all that is bought, deliveries shared by value; price_a_m2: of growing area; price_a_year:
+    price: what it takes of all that is bought, deliveries shared by value; price_per_m2: of growing area; price_a_year:
     over the life of its frame, the least and the most, null where it has none. loads: whole bags and loose volumes of
     what is bought. barrow_loads: that carry the loose of it, bags too. way_m: from where loads are dropped, null where
     that isn't known; by_plot: along the plot's paths, else straight with a third more. hours: of one person,
@@ -40,7 +40,7 @@ class SetDownFigures:
     bed: str
     name: str
     price: MoneyOut
-    price_a_m2: MoneyOut | None
+    price_per_m2: MoneyOut | None
     price_a_year: tuple[MoneyOut, MoneyOut] | None
     loads: list[LoadedFigures]
     loose_m3: float

@@ -5953,7 +5953,7 @@ export interface components {
          * SetDownFigures
          * @description What is set down beside one bed and those alike (the paths, where `bed` is empty).
          *
-         *     price: what it takes of all that is bought, deliveries shared by value; price_a_m2: of growing area; price_a_year:
+         *     price: what it takes of all that is bought, deliveries shared by value; price_per_m2: of growing area; price_a_year:
          *     over the life of its frame, the least and the most, null where it has none. loads: whole bags and loose volumes of
          *     what is bought. barrow_loads: that carry the loose of it, bags too. way_m: from where loads are dropped, null where
          *     that isn't known; by_plot: along the plot's paths, else straight with a third more. hours: of one person,
@@ -5978,13 +5978,13 @@ export interface components {
             name: string;
             /** Price */
             price: string;
-            /** Price A M2 */
-            price_a_m2: string | null;
             /** Price A Year */
             price_a_year: [
                 string,
                 string
             ] | null;
+            /** Price Per M2 */
+            price_per_m2: string | null;
             /** Way M */
             way_m: number | null;
         };

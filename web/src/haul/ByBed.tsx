@@ -48,7 +48,7 @@ function Label({ label }: { label: Schemas["SetDownFigures"] }) {
         </Typography>
         <b>{showMoney(label.price, currency)}</b>
         <Note component="span">
-          {label.price_a_m2 != null && `${showAreaPrice(label.price_a_m2, units, currency)}; `}
+          {label.price_per_m2 != null && `${showAreaPrice(label.price_per_m2, units, currency)}; `}
           {label.price_a_year != null &&
             `${showMoney(label.price_a_year[0], currency)} to ${showMoney(label.price_a_year[1], currency)} a year; `}
           {showMass(label.mass_kg, units)}, {label.barrow_loads}{" "}

@@ -185,9 +185,9 @@ export function showMoney(amount: string, currency: string): string {
 }
 
 /** What a m2 costs, a square foot of it where feet are measured. */
-export function showAreaPrice(price_a_m2: string, units: Units, currency: string): string {
-  if (units === "metric") return `${showMoney(price_a_m2, currency)} a m²`;
-  return `${showMoney((Number(price_a_m2) * SQ_FT_M2).toFixed(2), currency)} a sq ft`;
+export function showAreaPrice(price_per_m2: string, units: Units, currency: string): string {
+  if (units === "metric") return `${showMoney(price_per_m2, currency)} a m²`;
+  return `${showMoney((Number(price_per_m2) * SQ_FT_M2).toFixed(2), currency)} a sq ft`;
 }
 
 /** A price of a m³ as bulk is priced: by the cubic yard or the m³, to the cent. */
