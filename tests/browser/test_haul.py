@@ -232,6 +232,11 @@ def test_bags_are_fetched_in_trips(app: Page, home: str, gardener: User) -> None
     field = fetching.get_by_label("Your vehicle carries")
     field.fill("100 kg")
     field.press("Enter")
+    expect(fetching).to_contain_text("Enter both")
+    assert "vehicle" not in Garden.objects.get(pk=garden.pk).facts
+    room = fetching.get_by_label("It has room for")
+    room.fill("28 cu ft")
+    room.press("Enter")
     expect(fetching.locator("[data-part=trip]").first).to_contain_text("Trip 1, Tide yard")
     assert Garden.objects.get(pk=garden.pk).facts["vehicle"]["payload_kg"] == 100
 

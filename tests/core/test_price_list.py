@@ -124,7 +124,7 @@ def test_the_shopping_list_is_the_haul_line_by_line() -> None:
     plan: Plan = read_plan(zoo.plan(zoo.bed(), suppliers=[yard])).plan
     figures = figure_plan(read_plan(plan.model_dump(mode="json", exclude_none=True)), None, 5.0, 2.0)
     assert figures.haul is not None
-    listed = shopping_list(figures, "Test ground", "USD", System.METRIC)
+    listed = shopping_list(figures.haul, "Test ground", "USD", System.METRIC)
     (sheet,) = listed.sheets
     assert [row.price for row in sheet.rows] == [line.price for line in figures.haul.lines]
     assert sheet.total == figures.haul.total == sum((row.price for row in sheet.rows), sheet.delivery)

@@ -1,4 +1,4 @@
-"""Whether what a document names is there."""
+"""Whether what a document names is there, and what it is called."""
 
 from __future__ import annotations
 
@@ -8,6 +8,9 @@ from pydantic import BaseModel
 
 from nolbet_core.plan.named import materials_named
 from nolbet_core.plan.problems import PlanProblem, unknown_key
+from nolbet_core.shelf.material import Material
+from nolbet_core.shelf.timber import TIMBER
+from nolbet_core.shelf.wares import WARES
 
 
 def unknown_names(part: BaseModel, known: Mapping[str, object], path: str) -> Iterator[PlanProblem]:
@@ -24,3 +27,10 @@ def names_twice(keys: Iterable[str], path: str) -> Iterator[PlanProblem]:
         if key in seen:
             yield PlanProblem(f"{path}[{index}].key", f"'{key}' is taken already")
         seen.add(key)
+
+
+def name_of(key: str, materials: Mapping[str, Material]) -> str:
+    """What a material, a ware or a wood is called."""
+    if key in TIMBER:
+        return TIMBER[key].name
+    return WARES[key].name if key in WARES else materials[key].name

@@ -11,6 +11,7 @@ from decimal import Decimal, InvalidOperation
 from pydantic import TypeAdapter, ValidationError
 
 from nolbet_core.built.buying import wrong_with_supplier
+from nolbet_core.built.names import name_of
 from nolbet_core.plan.offers import BulkOfferModel, OfferModel, PlanSupplier
 from nolbet_core.plan.problems import PlanProblem, from_validation
 from nolbet_core.quantities.cells import cell, cell_read
@@ -169,15 +170,9 @@ def _row(
         offer = offer.model_copy(update={"tiers": before.tiers})
     price, price_before = _price(offer), None if before is None else _price(before)
     return PricedRow(
-        line, supplier.key, supplier.name or supplier.key, _name(material, materials), offer, place, offer == before,
+        line, supplier.key, supplier.name or supplier.key, name_of(material, materials), offer, place, offer == before,
         price_before, _doubt(price, price_before) or _stale(offer, today),
     )  # fmt: skip
-
-
-def _name(key: str, materials: Mapping[str, Material]) -> str:
-    if key in TIMBER:
-        return TIMBER[key].name
-    return WARES[key].name if key in WARES else materials[key].name
 
 
 def _supplier(said: str, suppliers: Sequence[PlanSupplier]) -> PlanSupplier:

@@ -8,7 +8,7 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.buying import loose_density
-from nolbet_core.figure.buying import name_of
+from nolbet_core.built.names import name_of
 from nolbet_core.figure.buying_figures import (
     BatchOfLine,
     DeliveredBatch,

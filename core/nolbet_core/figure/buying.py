@@ -8,6 +8,7 @@ from dataclasses import replace
 from datetime import date
 from decimal import Decimal
 
+from nolbet_core.built.names import name_of
 from nolbet_core.figure.buying_figures import (
     BagFigures,
     By,
@@ -41,16 +42,8 @@ from nolbet_core.haul.set_down import footprint
 from nolbet_core.haul.wanted import Wanted
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
-from nolbet_core.shelf.wares import WARES
 
 PATHS_NAME = "The paths"
-
-
-def name_of(key: str, materials: Mapping[str, Material]) -> str:
-    """What a material, a ware or a wood is called."""
-    if key in TIMBER:
-        return TIMBER[key].name
-    return WARES[key].name if key in WARES else materials[key].name
 
 
 def need_figures(

@@ -6,8 +6,8 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.buying import suppliers_of
+from nolbet_core.built.names import name_of
 from nolbet_core.built.plan import BuiltPlan
-from nolbet_core.figure.buying import name_of
 from nolbet_core.figure.walk import needs_of
 from nolbet_core.haul.break_even import break_even, cost_curve
 from nolbet_core.plan.problems import unknown_key

@@ -7,8 +7,8 @@ from decimal import Decimal
 from nolbet_core.built.fixings import Fixings, fixings_of
 from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.frame_cost import FrameCost, course_choices, frame_cost, sizes_without_waste, to_the_cent
+from nolbet_core.built.names import name_of
 from nolbet_core.built.worked import WorkedBed
-from nolbet_core.figure.buying import name_of
 from nolbet_core.figure.frame_drawn import course_from_above, front_heights, front_length, front_of
 from nolbet_core.figure.frame_figures import (
     CoursesMade,

@@ -10,9 +10,10 @@ from decimal import ROUND_FLOOR, Decimal
 from nolbet_core.built.bed import BuiltBed
 from nolbet_core.built.buying import loose_density
 from nolbet_core.built.ground import placed_beds
+from nolbet_core.built.names import name_of
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.surroundings import surroundings_of
-from nolbet_core.figure.buying import PATHS_NAME, name_of
+from nolbet_core.figure.buying import PATHS_NAME
 from nolbet_core.figure.buying_figures import HaulLine, LoadedFigures, MoneyOut
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.walk import figure_plan

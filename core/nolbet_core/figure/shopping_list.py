@@ -6,8 +6,7 @@ import csv
 import io
 from decimal import Decimal
 
-from nolbet_core.figure.buying_figures import HaulLine
-from nolbet_core.figure.figures import Figures
+from nolbet_core.figure.buying_figures import HaulFigures, HaulLine
 from nolbet_core.quantities.cells import cell
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_bulk_volume, show_length, show_mass, show_volume
@@ -48,9 +47,8 @@ class ShoppingList:
     sheets: list[ShoppingSheet]
 
 
-def shopping_list(figures: Figures, garden: str, currency: str, system: System) -> ShoppingList:
-    """The haul of a garden's figures as a list, supplier by supplier; empty where nothing is left to get."""
-    haul = figures.haul
+def shopping_list(haul: HaulFigures | None, garden: str, currency: str, system: System) -> ShoppingList:
+    """A haul as a list, supplier by supplier; empty where nothing is left to get."""
     if haul is None:
         return ShoppingList(garden, currency, [])
     return ShoppingList(

@@ -79,7 +79,7 @@ def _of_bed(each: BuiltBed, plan: Plan, today: date | None) -> Iterator[SwapWay]
     bed = each.bed
     shallower = _shallower(bed)
     if shallower is not None:
-        depth = show_length(shallower.shape.depth_m, System(plan.garden.units))  # type: ignore[union-attr]
+        depth = show_length(getattr(shallower.shape, "depth_m", 0.0), System(plan.garden.units))
         yield SwapWay(f"less_deep {bed.key}", f"{bed.title} {depth} deep", bed.key, shallower)
     for index, aside in enumerate(bed.set_aside):
         title = f"{bed.title} filled as “{aside.name}”"

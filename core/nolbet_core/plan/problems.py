@@ -105,7 +105,8 @@ def _message(entry: dict[str, object]) -> str:
     if kind == "union_tag_invalid":
         given, tag = entry.get("input"), _discriminator(entry)
         said = str(given.get(tag) if isinstance(given, dict) else given)
-        if (tag == "kind" and said in KINDS) or "shape" in entry.get("loc", ()):  # type: ignore[operator]
+        location = entry.get("loc")
+        if isinstance(location, tuple) and "shape" in location:
             return unknown_kind(said)
         context: Any = entry.get("ctx", {})
         return f"{said[:40]!r} is none of {context.get('expected_tags', '')}"

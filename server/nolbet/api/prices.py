@@ -21,7 +21,7 @@ from nolbet.plans.whole import whole_garden
 from nolbet_core.built.price_list import PriceListRead, price_list_csv, read_price_list
 from nolbet_core.cuts.programme import SECONDS as SAW_SECONDS
 from nolbet_core.figure.shopping_list import ShoppingList, shopping_csv, shopping_list
-from nolbet_core.figure.walk import figure_plan
+from nolbet_core.figure.walk import figure_cheapest_haul
 from nolbet_core.quantities.units import System
 
 router = Router(tags=["haul"])
@@ -82,8 +82,8 @@ def take_out_shopping_workbook(request: HttpRequest, garden_id: int) -> HttpResp
 
 def _list_of(request: HttpRequest, garden_id: int) -> ShoppingList:
     garden = own_garden(request, garden_id)
-    figures = figure_plan(whole_garden(garden).built, today(), SAW_SECONDS, HAUL_SECONDS)
-    return shopping_list(figures, garden.name, garden.currency, System(garden.units))
+    _, haul = figure_cheapest_haul(whole_garden(garden).built, today(), SAW_SECONDS, HAUL_SECONDS)
+    return shopping_list(haul, garden.name, garden.currency, System(garden.units))
 
 
 def _file(content: bytes, kind: str, name: str) -> HttpResponse:

@@ -1,11 +1,11 @@
 import Typography from "@mui/material/Typography";
-import type { HaulFigures } from "../api/client";
+import { useState } from "react";
+import { saidOf, type HaulFigures } from "../api/client";
 import { useHead } from "../draft/useHead";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { saidOf } from "../api/client";
 import { showMass, showVolume, typedVolume } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
@@ -16,11 +16,17 @@ type Props = { gardenId: number; haul: HaulFigures; nameOf: (supplier: string) =
 export function Fetching({ gardenId, haul, nameOf }: Props) {
   const { units } = useShowing();
   const { head, change, error } = useHead(gardenId);
+  // of a vehicle both figures are wanted; what is typed first waits for the other
+  const [half, setHalf] = useState<{ payload_kg?: number; space_m3?: number }>({});
   const vehicle = head?.vehicle ?? null;
   const fetched = haul.lines.some((line) => line.fetch && (line.form === "bag" || line.form === "bulk"));
   if (!fetched && !vehicle) return null;
-  const set = (part: Partial<NonNullable<typeof vehicle>>) =>
-    change({ vehicle: { payload_kg: 400, space_m3: 0.8, ...vehicle, ...part } });
+  const said = { ...half, ...vehicle };
+  const set = (part: typeof half) => {
+    const { payload_kg, space_m3 } = { ...said, ...part };
+    if (payload_kg !== undefined && space_m3 !== undefined) change({ vehicle: { payload_kg, space_m3 } });
+    else setHalf({ payload_kg, space_m3 });
+  };
   return (
     <Sheet component="section" aria-label="Fetching it" data-part="fetching">
       <Column>
@@ -32,7 +38,7 @@ export function Fetching({ gardenId, haul, nameOf }: Props) {
             limit="mass"
             width="150px"
             placeholder="its payload"
-            shown={vehicle ? showMass(vehicle.payload_kg, units) : ""}
+            shown={said.payload_kg === undefined ? "" : showMass(said.payload_kg, units)}
             onMeaning={({ values: [payload_kg] }) => payload_kg !== undefined && set({ payload_kg })}
           />
           <MeasureField
@@ -40,10 +46,10 @@ export function Fetching({ gardenId, haul, nameOf }: Props) {
             limit="bag"
             width="150px"
             placeholder="behind the seats"
-            shown={vehicle ? typedVolume(vehicle.space_m3, units) : ""}
+            shown={said.space_m3 === undefined ? "" : typedVolume(said.space_m3, units)}
             onMeaning={({ values: [space_m3] }) => space_m3 !== undefined && set({ space_m3 })}
           />
-          {!vehicle && <Note>Enter what it carries: the bags are packed into trips.</Note>}
+          {!vehicle && <Note>Enter both: the bags are packed into trips.</Note>}
         </Row>
         {haul.trips.map((trip, index) => (
           <Row key={index} data-part="trip">
