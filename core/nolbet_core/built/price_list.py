@@ -33,6 +33,7 @@ YES = {"yes", "y", "true", "1", "x"}
 MOST_ROWS = 2000
 STALE_DAYS = 180
 """A price older than that is doubted [days]."""
+CENT = Decimal("0.01")
 ABSURD_TIMES = 5
 """A price so many times over or under the one known is doubted."""
 
@@ -241,8 +242,10 @@ def _price(offer: OfferModel) -> Decimal | None:
 def _doubt(price: Decimal | None, before: Decimal | None) -> str:
     if price is None or before is None or before <= 0:
         return ""
-    if price * ABSURD_TIMES < before or price > before * ABSURD_TIMES:
-        return f"it was {before:.2f}, and is {price:.2f} now: a slip of the point?"
+    if price > before * ABSURD_TIMES:
+        return f"about {price / before:.0f} times what it was: a slip of the point?"
+    if price * ABSURD_TIMES < before:
+        return f"about a {before / max(price, CENT):.0f}th of what it was: a slip of the point?"
     return ""
 
 

@@ -135,10 +135,19 @@ export function ToPay({
             {Object.entries(haul.enough).map(([key, share]) => (
               <FactLine key={key} name={names.get(key) ?? key}>
                 in {Math.round(share * TWENTIETHS)} gardens of {TWENTIETHS}
-                {haul.narrows[key] && <Note>surer if you {NARROWED_BY[haul.narrows[key].source]}</Note>}
               </FactLine>
             ))}
           </Lines>
+          {Object.entries(NARROWED_BY).map(([source, what]) => {
+            const own = Object.keys(haul.narrows).filter((key) => haul.narrows[key]?.source === source);
+            return (
+              own.length > 0 && (
+                <Note key={source}>
+                  Surer if you {what}: {said(own)}.
+                </Note>
+              )
+            );
+          })}
         </>
       )}
       {left.length > 0 && (
