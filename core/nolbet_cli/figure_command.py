@@ -9,7 +9,7 @@ from pathlib import Path
 
 from nolbet_core.built.plan_file import LARGEST_BYTES, load_plan
 from nolbet_core.figure.figures import Figures
-from nolbet_core.figure.walk import figure_plan
+from nolbet_core.figure.walk import figure_whole
 from nolbet_core.plan.problems import PlanProblem
 
 BROKEN = 2
@@ -27,7 +27,7 @@ def run(options: argparse.Namespace) -> int:
 
 def _figures_said(options: argparse.Namespace) -> str:
     built = load_plan(_read(options.file))
-    figures = figure_plan(built, options.today, options.seconds, options.seconds)
+    figures = figure_whole(built, options.today, options.seconds, options.seconds)
     if options.bed is not None:
         figures = _only(figures, options.bed)
     if options.json:

@@ -54,6 +54,11 @@ def is_begun(bed: Bed, state: State) -> bool:
     return state in ("filled", "emptied") or (state == "filling" and any(bed.laid))
 
 
+def frame_stands(bed: Bed, state: State) -> bool:
+    """Whether a bed's frame is built, so that nothing is bought for it any more."""
+    return is_begun(bed, state) or (bed.frame is not None and bed.frame.built)
+
+
 def wrong_with_state(bed: Bed, path: str) -> Iterator[PlanProblem]:
     """What a bed says of its state that can't be. path: how the bed is called in a problem."""
     if len(bed.laid) > len(bed.layers):

@@ -9,7 +9,7 @@ from functools import lru_cache
 
 from nolbet_core.built.bought import boards_on_hand
 from nolbet_core.built.sources import USUAL_LENGTHS_M, boards_in
-from nolbet_core.built.state import is_begun, is_put_off
+from nolbet_core.built.state import frame_stands, is_put_off
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.cuts.programme import SECONDS, CutPlan, cut_plan
 from nolbet_core.cuts.stock import CutWish, Length, Pattern, Saw
@@ -116,7 +116,7 @@ def _asked(beds: Sequence[WorkedBed]) -> dict[BoardSection, Counter[tuple[float,
     """Pieces by section: lengths [m], whether they may be joined, and how many."""
     asked: dict[BoardSection, Counter[tuple[float, bool]]] = {}
     for worked in beds:
-        if worked.framed is None or is_begun(worked.bed, worked.state):
+        if worked.framed is None or frame_stands(worked.bed, worked.state):
             continue
         if is_put_off(worked.bed, worked.year.today):
             continue

@@ -13,6 +13,7 @@ from nolbet_core.figure.buying_figures import HaulFigures, NeedFigures, SpringOr
 from nolbet_core.figure.finding_figures import FindingFigures, Line
 from nolbet_core.figure.frame_figures import CutsFigures, FrameFigures
 from nolbet_core.figure.plot_figures import PlotFigures
+from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.plan.bed import State
 from nolbet_core.planting.roots import Roots
 from nolbet_core.record import record
@@ -368,6 +369,7 @@ class BedFigures:
 class Figures:
     """Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups. cuts: of
     the frames' boards, null where there are none or they weren't asked for.
+    works: steps and days, where they were asked for.
     """
 
     beds: list[BedFigures]
@@ -376,3 +378,4 @@ class Figures:
     haul: HaulFigures | None
     spring: SpringOrder | None
     cuts: CutsFigures | None = None
+    works: WorksFigures | None = None

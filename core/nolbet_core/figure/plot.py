@@ -43,7 +43,7 @@ from nolbet_core.plot.aisles import (
 )
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.levels import Surface, packing_under
-from nolbet_core.plot.paths import LaidPath, PathCourse, laid_courses, laid_paths
+from nolbet_core.plot.paths import LaidPath, PathCourse, laid_courses, laid_paths, path_outline
 from nolbet_core.plot.placed import PlacedBed, every_ring, rings_of
 from nolbet_core.plot.shade import Shade, noon_shade
 from nolbet_core.quantities.units import System
@@ -52,6 +52,9 @@ from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk, Standing
 from nolbet_core.stack.voids import STOPS_FINES
+
+UNDER_M2 = 0.02
+"""A path that takes less of a bed leads beside it, not under it [m2]."""
 
 
 @dataclass(frozen=True)
@@ -84,9 +87,31 @@ class Laid:
         """What is found on beds beside each other."""
         mower_m = self.plot.mower_m if self.plot.rest == "lawn" else None
         beside = BedsBeside(
-            self.aisles, self.clashes, self.system, self.wood, barrow_aisle(self.plot), mower_m, self._gravel
+            self.aisles,
+            self.clashes,
+            self.system,
+            self.wood,
+            barrow_aisle(self.plot),
+            mower_m,
+            self._gravel,
+            self._bases,
         )
         return tuple(look_for("plot", beside))
+
+    @property
+    def _bases(self) -> list[tuple[str, PlacedBed, float]]:
+        """Paths with a base that were drawn under a bed, and how much of it they take [m2]."""
+        return [
+            (path.band.name, bed, area_m2)
+            for path in self.paths
+            if path.band.dug_m > 0 or any(each.thickness_m > 0 for each in path.courses)
+            for bed in self.placed
+            if bed.vessel.form != "flat" and (area_m2 := self._taken(path, bed)) > UNDER_M2
+        ]
+
+    def _taken(self, path: LaidPath, bed: PlacedBed) -> float:
+        band = path.band
+        return float(path_outline(band.corners_m, band.line_m, band.width_m).intersection(bed.outline).area)
 
     @property
     def _gravel(self) -> list[tuple[str, bool]]:

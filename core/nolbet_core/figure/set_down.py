@@ -2,14 +2,11 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Mapping, Sequence
 from datetime import date
 from decimal import ROUND_FLOOR, Decimal
 
-from nolbet_core.built.bed import BuiltBed
 from nolbet_core.built.buying import loose_density
-from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.names import name_of
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.surroundings import surroundings_of
@@ -17,8 +14,8 @@ from nolbet_core.figure.buying import PATHS_NAME
 from nolbet_core.figure.buying_figures import HaulLine, LoadedFigures, MoneyOut
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.walk import figure_plan
-from nolbet_core.figure.ways import DROP, ways_figures
-from nolbet_core.haul.set_down import ROUNDABOUT, bags_by_bed, barrow_hours, barrow_loads
+from nolbet_core.figure.ways import ways_from_drop
+from nolbet_core.haul.set_down import bags_by_bed, barrow_hours, barrow_loads
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.works.shovelling import shovelling_hours
@@ -76,7 +73,8 @@ def figure_set_down(
     for line in lines:
         for bed, load in _parted(line, shares.get(line.material, {}), materials):
             loads.setdefault(bed, []).append(load)
-    ways, prices = _ways(built, today), bed_prices(figures)
+    around = surroundings_of(built.plan.garden, today)
+    ways, prices = ways_from_drop(around, built.beds), bed_prices(figures)
     names = {bed.key: bed.title for bed in built.plan.beds} | {"": PATHS_NAME}
     figured = {bed.key: bed for bed in figures.beds}
     beds = [
@@ -183,25 +181,3 @@ def _set_down(
         bed.key, bed.name, bed.price, bed.a_m2, bed.a_year, list(loads), loose_m3, mass_kg, barrows, way_m,
         bool(way and way[1]), hours,
     )  # fmt: skip
-
-
-def _ways(built: BuiltPlan, today: date | None) -> dict[str, tuple[float, bool]]:
-    """How far each bed lies from where loads are dropped [m], and whether the plot gave the way."""
-    around = surroundings_of(built.plan.garden, today)
-    drop = built.plan.garden.drop
-    if around.plot is None or drop is None:
-        return {}
-    found: dict[str, tuple[float, bool]] = {}
-    for way in ways_figures(around, built.beds).ways:
-        if way.start == DROP and way.length_m is not None:
-            found[way.key] = (max(way.length_m, found.get(way.key, (0.0, True))[0]), True)
-    for each in built.beds:
-        straight = _straight(each, (drop[0], drop[1]))
-        if each.bed.key not in found and straight is not None:
-            found[each.bed.key] = (straight, False)
-    return found
-
-
-def _straight(each: BuiltBed, drop: tuple[float, float]) -> float | None:
-    places = placed_beds(each.bed, each.vessel)
-    return max((ROUNDABOUT * math.dist(drop, (place.x_m, place.y_m)) for place in places), default=None)

@@ -9,7 +9,7 @@ from nolbet_core.built.buying import stock_of, suppliers_of
 from nolbet_core.built.fixings import bought_fixings, bought_loose, bought_units, fixings_of
 from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.runoff import soak_wares
-from nolbet_core.built.state import is_begun, is_put_off
+from nolbet_core.built.state import frame_stands, is_begun, is_put_off
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.topping import top_up_volumes
 from nolbet_core.built.worked import WorkedBed
@@ -55,11 +55,11 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
     if not is_begun(bed, state):
         for ware, part in soak_wares(bed):
             sums.add_ware(bed.count, ware, part, bed.key)
-    if worked.framed is not None and not is_begun(bed, state):
+    if worked.framed is not None and not frame_stands(bed, state):
         _add_frame(sums, worked.framed, bed)
     if worked.water is None or is_begun(bed, state):
         return
-    sums.add(bed.count, worked.water.parts, bed.key)
+    sums.add(bed.count, worked.water.still_wanted, bed.key)
     for ware, part in worked.water.wares:
         sums.add_ware(bed.count, ware, part, bed.key)
 

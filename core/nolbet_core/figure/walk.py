@@ -42,7 +42,9 @@ from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigure
 from nolbet_core.figure.plot_room import room_figures, rows_figures
 from nolbet_core.figure.setting_out import SettingOut, setting_out_figures
 from nolbet_core.figure.spring import add_bed, spring_order
-from nolbet_core.figure.ways import Ways, ways_figures
+from nolbet_core.figure.ways import Ways, ways_figures, ways_from_drop
+from nolbet_core.figure.works import GardenWorks, WorksAsked, works_figures
+from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.needs import Need, NeedSums
@@ -94,8 +96,57 @@ def figure_plan(
     where it isn't given they are neither cut nor bought. haul_seconds: as long as the cheapest haul may be looked for
     [s]; else each thing comes from its cheapest offer. watch: looks on at that, and may end it sooner.
     """
-    plan, supplies = built.plan, built.supplies
+    return _figured(_to_get(built, today, seconds), built, today, haul_seconds, watch)
+
+
+def figure_whole(
+    built: BuiltPlan, today: date | None = None, seconds: float | None = None, haul_seconds: float | None = None
+) -> Figures:
+    """Figures of a whole plan with its works. today, seconds, haul_seconds: as in figure_plan.
+
+    Raises PlanProblem where steps of its works wait for each other.
+    """
     got = _to_get(built, today, seconds)
+    figures = _figured(got, built, today, haul_seconds)
+    works = _works(got, built, today, figures.haul)
+    told = works_figures(works)
+    beds = [replace(bed, findings=_with_works(bed, told)) for bed in figures.beds]
+    return replace(figures, beds=beds, works=told)
+
+
+def figure_works(built: BuiltPlan, today: date | None = None) -> WorksFigures:
+    """The works of a plan: its steps on days. today: as in figure_plan.
+
+    Raises PlanProblem where steps wait for each other.
+    """
+    return works_figures(garden_works(built, today))
+
+
+def garden_works(built: BuiltPlan, today: date | None = None) -> GardenWorks:
+    """The works of a plan, each part worked out when it is asked for. today: as in figure_plan."""
+    got = _to_get(built, today, None)
+    chosen = chosen_haul(got.asked.needs, got.asked.suppliers, got.asked.boards, got.asked.unpriced)
+    haul = haul_figures(chosen, got.asked.needs, got.asked.suppliers, built.supplies.materials) if chosen else None
+    return _works(got, built, today, haul)
+
+
+def _works(got: _ToGet, built: BuiltPlan, today: date | None, haul: HaulFigures | None) -> GardenWorks:
+    around = got.figured[0].worked.around if got.figured else surroundings_of(built.plan.garden, today)
+    ways = {key: way_m for key, (way_m, _) in ways_from_drop(around, built.beds).items()}
+    worked = [each.worked for each in got.figured]
+    asked = WorksAsked(built.plan, around, built.supplies.materials, worked, got.laid, got.asked.needs, haul, ways)
+    return GardenWorks(asked, today)
+
+
+def _with_works(bed: BedFigures, works: WorksFigures) -> list[FindingFigures]:
+    """A bed's findings with those of the works that are about it."""
+    return gravest_first([*bed.findings, *(each.finding for each in works.findings if bed.key in each.beds)])
+
+
+def _figured(
+    got: _ToGet, built: BuiltPlan, today: date | None, haul_seconds: float | None, watch: FiguresWatch | None = None
+) -> Figures:
+    plan, supplies = built.plan, built.supplies
     chosen = chosen_haul(got.asked.needs, got.asked.suppliers, got.asked.boards, got.asked.unpriced)
     if haul_seconds is not None:
         haul = best_figures(got.asked, supplies.materials, haul_seconds, watch)

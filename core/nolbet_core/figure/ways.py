@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 
 from nolbet_core.built.bed import BuiltBed
@@ -10,6 +11,7 @@ from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.figure.drawn import drawn_ring
 from nolbet_core.figure.finding_figures import Line
 from nolbet_core.figure.plot import barrow_aisle
+from nolbet_core.haul.set_down import ROUNDABOUT
 from nolbet_core.plot.aisles import HANDS_M
 from nolbet_core.plot.ways import Way, ways_to_beds
 from nolbet_core.record import record
@@ -66,3 +68,24 @@ def _middle(points_m: Sequence[Point]) -> Point:
 def _way(way: Way) -> WayFigures:
     length_m = round(way.length_m, TOLD_DIGITS) if way.line_m else None
     return WayFigures(way.start, way.bed.key, way.bed.index, way.bed.name, length_m, drawn_ring(way.line_m))
+
+
+def ways_from_drop(around: Surroundings, beds: Sequence[BuiltBed]) -> dict[str, tuple[float, bool]]:
+    """How far each bed lies from where loads are dropped [m], and whether the plot gave the way."""
+    drop = around.garden.drop if around.garden else None
+    if around.plot is None or drop is None:
+        return {}
+    found: dict[str, tuple[float, bool]] = {}
+    for way in ways_figures(around, beds).ways:
+        if way.start == DROP and way.length_m is not None:
+            found[way.key] = (max(way.length_m, found.get(way.key, (0.0, True))[0]), True)
+    for each in beds:
+        straight = _straight(each, (drop[0], drop[1]))
+        if each.bed.key not in found and straight is not None:
+            found[each.bed.key] = (straight, False)
+    return found
+
+
+def _straight(each: BuiltBed, drop: tuple[float, float]) -> float | None:
+    places = placed_beds(each.bed, each.vessel)
+    return max((ROUNDABOUT * math.dist(drop, (place.x_m, place.y_m)) for place in places), default=None)

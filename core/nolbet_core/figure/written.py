@@ -75,6 +75,11 @@ def _nothing_there(figures: Written) -> set[str]:
         return set()
     return {
         key
-        for key, part in (("plot", figures.plot), ("spring", figures.spring), ("cuts", figures.cuts))
+        for key, part in (
+            ("plot", figures.plot),
+            ("spring", figures.spring),
+            ("cuts", figures.cuts),
+            ("works", figures.works),
+        )
         if part is None
     }

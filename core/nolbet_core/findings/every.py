@@ -66,7 +66,14 @@ from nolbet_core.findings.place import (
     WeedSeedInFill,
     WoodAndAnts,
 )
-from nolbet_core.findings.plot import AisleNarrow, ClashOfBeds, FabricUnderGravel, MowerStuck, WoodRoundAnts
+from nolbet_core.findings.plot import (
+    AisleNarrow,
+    ClashOfBeds,
+    FabricUnderGravel,
+    MowerStuck,
+    PathBaseUnderBed,
+    WoodRoundAnts,
+)
 from nolbet_core.findings.profile import (
     FootSpreads,
     OilyRunoff,
@@ -94,6 +101,13 @@ from nolbet_core.findings.water import (
 )
 from nolbet_core.findings.weight import WeightOver, WeightUnknown
 from nolbet_core.findings.wood import AllelopathicWood, HeavyLogs, RotproofWoodFill, SoftWoodAndAnts
+from nolbet_core.findings.works import (
+    AloneWithHeavy,
+    ConcreteInFrost,
+    LateForSowing,
+    LinerUntestedBeforeFill,
+    NoHoldAnswered,
+)
 
 FINDINGS: tuple[Finding[Any], ...] = (
     OverRim(),
@@ -105,6 +119,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     LinerUnprotected(),
     NoOverflow(),
     OpeningUnsealed(),
+    LinerUntestedBeforeFill(),
     LeakTestDue(),
     SoilIntoReservoir(),
     SoilDeepOverWater(),
@@ -188,6 +203,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     ClashOfBeds(),
     AisleNarrow(),
     MowerStuck(),
+    PathBaseUnderBed(),
     WoodRoundAnts(),
     FabricUnderGravel(),
     NoOffer(),
@@ -203,6 +219,10 @@ FINDINGS: tuple[Finding[Any], ...] = (
     RawWoodInSeedMix(),
     WeedSeed(),
     MixDust(),
+    LateForSowing(),
+    ConcreteInFrost(),
+    NoHoldAnswered(),
+    AloneWithHeavy(),
 )
 """All of them; those of one level are told in this order."""
 
@@ -216,7 +236,7 @@ OF_PROFILE = frozenset(each.code for each in FINDINGS if isinstance(each, BedFin
 """Codes of those that look at a bed and the pit below it as one."""
 
 BY_SUBJECT: dict[Subject, tuple[Finding[Any], ...]] = {
-    subject: findings_on(subject) for subject in ("bed", "plot", "haul", "mix")
+    subject: findings_on(subject) for subject in ("bed", "plot", "haul", "mix", "works")
 }
 
 
@@ -248,7 +268,8 @@ def _on_own(found: Found, one: OneProfile | None) -> Found:
 def look_for(subject: Subject, looked: Any, view: ViewName | None = None) -> Iterator[tuple[Finding[Any], Found]]:
     """Every finding that holds for a thing of one kind, with what was found.
 
-    looked: a WorkedBed, BedsBeside, BoughtForBed or TriedMix, as the subject says. view: only what it shows.
+    looked: a WorkedBed, BedsBeside, BoughtForBed, TriedMix or WorksLooked, as the subject says. view: only what it
+    shows.
     """
     for finding in BY_SUBJECT[subject] if view is None else findings_on(subject, view):
         for found in finding.look(looked):

@@ -13,15 +13,15 @@ from nolbet_core.record import record
 Level = Literal["stop", "caution", "advice", "note"]
 LEVELS: tuple[Level, ...] = ("stop", "caution", "advice", "note")
 
-Subject = Literal["bed", "plot", "haul", "mix"]
-"""What is looked at: one bed, beds beside each other, what is bought for a bed, or a soil mix."""
+Subject = Literal["bed", "plot", "haul", "mix", "works"]
+"""What is looked at: one bed, beds beside each other, what is bought for a bed, a soil mix, or a garden's works."""
 
 Topic = Literal[
     "fit", "layers", "feeding", "wood", "sinking", "health", "safety", "weight", "water", "ground", "level", "place",
-    "between", "buying", "mix", "frame",
+    "between", "buying", "mix", "frame", "works",
 ]  # fmt: skip
 
-ViewName = Literal["section", "water", "plot", "haul", "blend", "frame"]
+ViewName = Literal["section", "water", "plot", "haul", "blend", "frame", "works"]
 
 VIEWS: dict[Topic, tuple[ViewName, ...]] = {
     "fit": ("section",),
@@ -40,6 +40,7 @@ VIEWS: dict[Topic, tuple[ViewName, ...]] = {
     "buying": ("section",),
     "mix": ("blend",),
     "frame": ("section", "frame"),
+    "works": ("works",),
 }
 """Where findings of a topic are shown."""
 
@@ -54,6 +55,7 @@ class Found:
     """A judgement that holds: how grave, one sentence with its figure, why it matters, what to do, which layer.
 
     sides: what each school says, where they differ. beds: keys of those it is about, where it looks at several.
+    steps: keys of those of the works.
     """
 
     level: Level
@@ -64,6 +66,7 @@ class Found:
     mend: Mend | None = None
     sides: tuple[str, ...] = ()
     beds: tuple[str, ...] = ()
+    steps: tuple[str, ...] = ()
 
 
 class Finding(ABC, Generic[Looked]):

@@ -21,7 +21,8 @@ class BedsBeside:
 
     wood: what of wood stands or lies there, where ants or termites that nest in it live. barrow_m: how wide an aisle
     the gardener's barrow wants; mower_m: how wide the mower is that has to pass between beds, where there is one [m].
-    gravel: paths of gravel, and whether fabric lies under each.
+    gravel: paths of gravel, and whether fabric lies under each. bases: paths with a base that lead under a bed, by
+    their names, and how much of it they take [m2].
     """
 
     aisles: Sequence[Aisle]
@@ -31,6 +32,7 @@ class BedsBeside:
     barrow_m: float = BARROW_M
     mower_m: float | None = None
     gravel: Sequence[tuple[str, bool]] = ()
+    bases: Sequence[tuple[str, PlacedBed, float]] = ()
 
 
 class BetweenFinding(Finding[BedsBeside]):
@@ -115,6 +117,25 @@ class MowerStuck(BetweenFinding):
                 "What isn't mown there is cut by hand, or seeds into the beds.",
                 f"Leave {mower} and a hand's width, or lay a path there.",
                 beds=_keys(aisle.bed, aisle.other),
+            )
+
+
+class PathBaseUnderBed(BetweenFinding):
+    """A tamped base under a bed stops roots and water."""
+
+    code = "path_base_under_bed"
+    level = ("caution",)
+    when = "a path with a base, or dug out, leads under a bed that is no patch"
+
+    def look(self, beside: BedsBeside) -> Iterator[Found]:
+        """Each path under each bed."""
+        for name, bed, area_m2 in beside.bases:
+            yield Found(
+                "caution",
+                f"{name} leads under {bed.name}, on {show_area(area_m2, beside.system)}.",
+                "Nothing roots or drains through a tamped base, and under a filled bed it stays for good.",
+                "End the path at the bed's edge, and lay its base once the bed is pegged out.",
+                beds=(bed.key,),
             )
 
 

@@ -202,12 +202,12 @@ class LeakTestDue(BedFinding):
     code = "leak_test_due"
     level = ("caution",)
     topic = "water"
-    when = "a reservoir that isn't tested yet"
+    when = "a reservoir that isn't tested yet, and that nothing lies on"
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Not tested yet."""
         water = worked.water
-        if water is None or water.reservoir.tested:
+        if water is None or water.reservoir.tested or (worked.state == "filling" and any(worked.bed.laid)):
             return
         store = water.store
         area_m2 = worked.vessel.hollow.area_at(store.full_m)

@@ -44,6 +44,7 @@ class Frame(Model):
     width and height of a brick, block or panel; joint_m: between them; breakage: share more that is bought. ties: how
     many hold the long sides together; middle_posts: along each long side, between its ends. cleats_m: square battens
     inside each corner. behind: what lies or stands higher behind the wall. lining: the sheet inside.
+    built: whether it stands already.
     """
 
     kind: FrameKind
@@ -69,6 +70,7 @@ class Frame(Model):
     floor: Floor | None = None
     lining: MaterialKey | None = None
     count: Count | None = None
+    built: bool = False
 
 
 class Cutting(Model):

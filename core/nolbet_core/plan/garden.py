@@ -28,6 +28,7 @@ from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.offers import FixedLine, PlanSupplier
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plan.shapes import At
+from nolbet_core.plan.works import Factor, WorkKind, Works
 from nolbet_core.quantities.units import USUAL_BARROW_M3
 
 FORMAT: Final = "nolbet-plan/1"
@@ -63,7 +64,8 @@ class Garden(Model):
     hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
-    drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most.
+    drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most. works: when
+    it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work.
     """
 
     name: Name
@@ -85,6 +87,8 @@ class Garden(Model):
     drop: At | None = None
     vehicle: Vehicle | None = None
     budget: Money | None = None
+    works: Works | None = None
+    pace: dict[WorkKind, Factor] | None = None
     plot: Plot | None = None
 
     @field_validator("hemisphere")

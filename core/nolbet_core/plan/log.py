@@ -8,6 +8,7 @@ from typing import Annotated, Literal, Self
 from pydantic import AfterValidator, Field, model_validator
 
 from nolbet_core.plan.fields import Day, Key, LengthM, MaterialKey, Model, Money, OffsetM, Share
+from nolbet_core.plan.works import Hours, StepKey
 
 MOST_DAYS = 40_000
 
@@ -89,7 +90,17 @@ class Purchase(Model):
         return self
 
 
-LogEntry = Annotated[Dip | Purchase, Field(discriminator="kind")]
+class HoursSpent(Model):
+    """Time that a step of the works took, of all who worked on it."""
+
+    kind: Literal["hours"]
+    on: Day
+    step: StepKey
+    hours: Hours
+    bed: Key | None = None
+
+
+LogEntry = Annotated[Dip | Purchase | HoursSpent, Field(discriminator="kind")]
 """What a garden's log holds."""
 
 

@@ -84,7 +84,7 @@ def _plain_location(location: Sequence[str | int]) -> list[str | int]:
     return plain
 
 
-_MEMBERS = {"offers": ("bag", "bulk", "roll", "piece", "pack"), "log": ("dip", "purchase")}
+_MEMBERS = {"offers": ("bag", "bulk", "roll", "piece", "pack"), "log": ("dip", "purchase", "hours")}
 """Tags of the members of unions in lists, by the list."""
 
 _SAID = {

@@ -6,6 +6,7 @@ The page formats by the same rules; a test holds both to the same digits. Nothin
 from __future__ import annotations
 
 import math
+from datetime import date
 from decimal import ROUND_HALF_UP, Decimal
 
 from nolbet_core.quantities.units import (
@@ -197,6 +198,17 @@ def show_unit_price(price_per_m3: Decimal, system: System, currency: str) -> str
 def show_share(share: float) -> str:
     """A share [0-1] in per cent."""
     return f"{trimmed(share * 100, 1)} %"
+
+
+MONTHS = (
+    "January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November",
+    "December",
+)  # fmt: skip
+
+
+def show_day(day: date) -> str:
+    """A day with its month and year in words."""
+    return f"{day.day} {MONTHS[day.month - 1]} {day.year}"
 
 
 def other_system(system: System) -> System:

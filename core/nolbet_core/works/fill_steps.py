@@ -1,0 +1,223 @@
+"""A bed's steps of filling, bottom to top: at the pile, with the mark on the wall, barrows, meals and water."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from nolbet_core.built.thirst import soaking_water
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.quantities.units import HANDFUL_M3, System
+from nolbet_core.quantities.writing import (
+    show_area,
+    show_bulk_volume,
+    show_dose,
+    show_length,
+    show_mass,
+    show_volume,
+    show_water,
+    trimmed,
+)
+from nolbet_core.shelf.material import Material
+from nolbet_core.stack.layers import Bulk, Sheet, Standing, materials_in
+from nolbet_core.stack.zone import mulch_begins
+from nolbet_core.works.site import Site
+from nolbet_core.works.step import Gate, Step, StepKind, step_key
+from nolbet_core.works.texts import (
+    BARROW,
+    HEAVY_KG,
+    HOSE,
+    KNIFE,
+    RAKE,
+    SHOVEL,
+    cautions_for,
+    gear_for,
+    lifting_caution,
+)
+
+LOG_H_M3 = 1.5
+"""Placing logs and branches, fitted and trodden, in hours a cubic metre (estimate)."""
+SPREAD_M2_H = 30.0
+"""Raking out and treading one lift [m2 an hour] (estimate)."""
+LEAST_LAYER_H = 0.1
+A_LIFT_M = 0.15
+"""Fill is tamped in lifts of up to so much [m]."""
+LOG_KG = 25.0
+"""What a log of usual size weighs, moist [kg] (20 cm across, 1 m long)."""
+ABRUPT = ("soil",)
+
+
+def layer_key(bed: str, index: int) -> str:
+    """Key of the step that lays a layer, by its place from the bottom, 0 for the lowest."""
+    return step_key(bed, "layer", index)
+
+
+def fill_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:
+    """A step for each layer under the mulch, bottom to top."""
+    layers = worked.filled.layers
+    for index, layer in enumerate(layers[: mulch_begins(layers)]):
+        yield laying(worked, index, layer, site)
+
+
+def mulch_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:
+    """A step for each layer of mulch on the topmost soil."""
+    layers = worked.filled.layers
+    begins = mulch_begins(layers)
+    for index, layer in enumerate(layers[begins:], start=begins):
+        yield laying(worked, index, layer, site)
+
+
+def laying(worked: WorkedBed, index: int, layer: Standing, site: Site) -> Step:
+    """The step that lays one layer."""
+    if isinstance(layer.asked, Sheet):
+        return _sheet(worked, index, layer, layer.asked, site)
+    return _bulk(worked, index, layer, layer.asked, site)
+
+
+def _sheet(worked: WorkedBed, index: int, layer: Standing, sheet: Sheet, site: Site) -> Step:
+    bed, system = worked.bed, worked.system
+    area_m2 = layer.sheet_area_m2 * bed.count
+    rots = "rots" in layer.material.traits
+    plies = f" in {sheet.plies} plies" if sheet.plies > 1 else ""
+    pieces = f", {layer.pieces * bed.count} pieces" if layer.pieces else ""
+    lines = [f"Neighbours overlap by {show_length(sheet.lap_m, system)} or more, joints of the plies apart."]
+    if rots:
+        lines = ["Tape, staples and glossy print come off first.", *lines,
+                 "Soak it in a tub or on the ground first: dry card sheds water for months."]  # fmt: skip
+    if sheet.up_sides_m:
+        lines.append(f"Up the walls by {show_length(sheet.up_sides_m, system)}.")
+    if sheet.skirt_m:
+        lines.append(f"Out past the edge by {show_length(sheet.skirt_m, system)}.")
+    gates: tuple[Gate, ...] = ("wind",) if rots else ()
+    return Step(
+        layer_key(bed.key, index),
+        bed.key,
+        "sheet",
+        "fill",
+        title=f"Lay {layer.material.name.lower()}{plies} in {bed.title}: {show_area(area_m2, system)}{pieces}",
+        why="Weeds find every gap, and what is laid on a dry sheet stays dry."
+        if rots
+        else "It keeps what lies over it apart from what lies below.",
+        done_when="No ground shows anywhere, and it is wet through." if rots else "It lies flat, no gap at the edge.",
+        work="sheets",
+        usual_hours=max(site.paces.hours("sheet_m2_h", area_m2), LEAST_LAYER_H),
+        tools=(KNIFE, HOSE) if rots else (KNIFE,),
+        gear=gear_for([layer.material]),
+        lines=tuple(lines),
+        cautions=("On a windy day two people: one lays, one wets and weighs down.",) if rots else (),
+        materials=(f"{show_area(area_m2, system)} of {layer.material.name.lower()}",),
+        layer=index,
+        gates=gates,
+        uses=frozenset(each.key for each in materials_in(layer)),
+    )
+
+
+def _bulk(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, site: Site) -> Step:
+    bed, system, material = worked.bed, worked.system, layer.material
+    logs = "logs" in material.traits or (material.group == "wood" and material.grain == "coarse")
+    hours, barrows = site.carrying(material, layer.loose_m3 * bed.count, bed.key)
+    infill = asked.infill
+    if infill is not None:
+        more_h, more = site.carrying(infill.material, layer.infill_loose_m3 * bed.count, bed.key)
+        hours, barrows = hours + more_h, barrows + more
+    if logs:
+        hours = max(hours, LOG_H_M3 * layer.placed_m3 * bed.count)
+    lifts = max(asked.lifts, 1)
+    area_m2 = worked.vessel.top_area_m2 * bed.count
+    hours += lifts * area_m2 / SPREAD_M2_H
+    kind: StepKind = "mulch" if index >= mulch_begins(worked.filled.layers) else "layer"
+    mark = _mark(worked, layer)
+    thick = show_length(layer.thickness_m, system)
+    heavy = "logs" in material.traits
+    return Step(
+        layer_key(bed.key, index),
+        bed.key,
+        kind,
+        "after" if kind == "mulch" else "fill",
+        title=f"Lay {thick} of {material.name.lower()} in {bed.title}",
+        why=_why(worked, index, material),
+        done_when=f"Raked level, {mark}, wet through." if mark else f"{thick} deep all over, wet through.",
+        work="moving",
+        usual_hours=max(hours, LEAST_LAYER_H),
+        people=2 if heavy else 1,
+        barrows=barrows,
+        tools=(SHOVEL, BARROW, RAKE, HOSE),
+        gear=gear_for(materials_in(layer)),
+        cautions=(*cautions_for(materials_in(layer)), *_logs_heavy(heavy, system)),
+        materials=tuple(_amounts(layer, bed.count, system)),
+        lines=tuple(_lines(worked, index, layer, asked, mark)),
+        layer=index,
+        uses=frozenset(each.key for each in materials_in(layer)),
+    )
+
+
+def _logs_heavy(heavy: bool, system: System) -> tuple[str, ...]:
+    return (lifting_caution(max(LOG_KG, HEAVY_KG), "A log", system),) if heavy else ()
+
+
+def _mark(worked: WorkedBed, layer: Standing) -> str:
+    """Where its top stands on the wall, in words; of what has no wall nothing."""
+    if worked.vessel.form not in ("vessel", "trench"):
+        return ""
+    below_m = worked.vessel.hollow.rim_m - layer.top_m
+    if below_m < 0.005:
+        return "up to the rim"
+    return f"{show_length(below_m, worked.system)} below the rim"
+
+
+def _why(worked: WorkedBed, index: int, material: Material) -> str:
+    if index >= mulch_begins(worked.filled.layers):
+        return "Bare soil dries, crusts and washes; a cover feeds it as it rots."
+    if "logs" in material.traits or material.group == "wood":
+        return "Gaps left now are where the bed drops later: soil runs down into them."
+    if material.group == "mineral":
+        return "It has to drain for as long as the bed stands."
+    if index == mulch_begins(worked.filled.layers) - 1:
+        return "This is what is sown in: even, fine, and as deep as it is meant to be."
+    return "Dry fill stays dry inside: each layer is wetted before the next one covers it."
+
+
+def _amounts(layer: Standing, count: int, system: System) -> Iterator[str]:
+    yield f"{show_bulk_volume(layer.loose_m3 * count, system)} of {layer.material.name.lower()}, loose"
+    if isinstance(layer.asked, Bulk) and layer.asked.infill is not None and layer.infill_loose_m3 > 0:
+        fines = layer.asked.infill.material.name.lower()
+        yield f"{show_bulk_volume(layer.infill_loose_m3 * count, system)} of {fines} for the gaps, loose"
+    for fed in layer.asked.scattered:
+        yield f"{show_mass(fed.mass_kg * count, system)} of {fed.material.name.lower()}"
+
+
+def _lines(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, mark: str) -> Iterator[str]:
+    """What is done at the pile, one thing after the other; of one bed, where several are alike."""
+    system, material, lifts = worked.system, layer.material, max(asked.lifts, 1)
+    each = " in each" if worked.bed.count > 1 else ""
+    if mark:
+        yield f"Mark the wall {mark}: that is its top."
+    if index == 0 and material.group in ABRUPT and worked.open_below:
+        yield "Scratch the ground below and mix the first of it in, so that no plane lies between."
+    if material.group == "wood" and material.grain == "coarse":
+        yield "Largest lowest, fitted close; step on each: what rocks is turned until it lies."
+    if asked.infill is not None and layer.infill_loose_m3 > 0:
+        yield (
+            f"Work {show_volume(layer.infill_loose_m3, system)} of {asked.infill.material.name.lower()} into its gaps"
+            f"{each}, shaken and washed down with the hose until they take no more."
+        )
+    tamped = lifts if lifts > 1 else 0
+    if not tamped and material.group == "soil" and layer.thickness_m > A_LIFT_M:
+        lift = show_length(A_LIFT_M, system)
+        yield f"In lifts of {lift}, each raked, trodden lightly and watered; close along the wall."
+    if tamped:
+        yield (
+            f"In {lifts} lifts of {show_length(layer.thickness_m / lifts, system)}, "
+            f"{show_volume(layer.loose_m3 / lifts, system)} loose{each}."
+        )
+    for fed in asked.scattered:
+        lift_kg = fed.mass_kg / lifts
+        hands = lift_kg / (worked.around.handful_kg or HANDFUL_M3 * fed.material.bulk_density_kg_m3)
+        per = " a lift" if lifts > 1 else ""
+        yield (
+            f"{show_dose(lift_kg, system)} of {fed.material.name.lower()}{per}{each}: {trimmed(hands, 1)} handfuls, "
+            "scattered evenly and watered in."
+        )
+    water_l = soaking_water(layer)
+    if water_l >= 1:
+        cans = f", {trimmed(water_l / 10, 0)} cans" if water_l < 150 else ""
+        yield f"Wet it through: about {show_water(water_l / 1000, system)}{each}{cans}."

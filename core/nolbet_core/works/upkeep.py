@@ -1,0 +1,119 @@
+"""What a bed asks for in the years after it is built, with the days it falls due."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator
+from datetime import date, timedelta
+
+from nolbet_core.built.worked import WorkedBed
+from nolbet_core.climate.year import coming_spring
+from nolbet_core.quantities.writing import show_length
+from nolbet_core.record import record
+
+FILM_YEARS = 5
+LINER_YEARS = 20
+"""How long a pond liner out of the sun holds (estimate)."""
+BEFORE_FROST_DAYS = 28
+"""Joints and screws are looked at so long before the last frost, as long as the bed lies bare [days]."""
+
+
+@record
+class Upkeep:
+    """Something that falls due. key: the same each time it is worked out. every_years: how often it comes again."""
+
+    key: str
+    bed: str
+    title: str
+    why: str
+    on: date
+    every_years: int
+
+
+def upkeep_of(worked: WorkedBed, filled_on: date, today: date, years: int = 3) -> Iterator[Upkeep]:
+    """What a bed asks for within some years from today. filled_on: the day it was filled, or is planned to be."""
+    last = today + timedelta(days=math.ceil(365.25 * years))
+    for each in _every(worked, filled_on):
+        first = each.on
+        for again in range(200):
+            on = _years_on(first, again * each.every_years)
+            if on > last:
+                break
+            if on >= today:
+                yield Upkeep(f"{each.key}.{on.year}", each.bed, each.title, each.why, on, each.every_years)
+
+
+def _years_on(day: date, years: int) -> date:
+    return date(day.year + years, day.month, min(day.day, 28) if day.month == 2 else day.day)
+
+
+def _every(worked: WorkedBed, filled_on: date) -> Iterator[Upkeep]:
+    bed, year, system = worked.bed, worked.year, worked.system
+    spring = coming_spring(filled_on, year)
+    spring = spring if (spring - filled_on).days >= BEFORE_FROST_DAYS else _years_on(spring, 1)
+    before = spring - timedelta(days=BEFORE_FROST_DAYS)
+    sunk = _sunk_by(worked)
+    if worked.lies_under is None:
+        what = "Top up with compost and mulch anew"
+        yield Upkeep(
+            f"{bed.key}.top_up",
+            bed.key,
+            f"{bed.title}: {what.lower()}",
+            f"It sinks by about {show_length(sunk, system)} till its first spring."
+            if sunk > 0.01
+            else "It feeds the year.",
+            before,
+            1,
+        )
+    if worked.framed is not None:
+        yield Upkeep(
+            f"{bed.key}.joints",
+            bed.key,
+            f"{bed.title}: try joints, screws and corners",
+            "Frost and wet earth push them apart over the winter.",
+            before,
+            1,
+        )
+        least, most = worked.framed.life_years()
+        yield Upkeep(
+            f"{bed.key}.frame",
+            bed.key,
+            f"{bed.title}: look whether the frame still holds",
+            f"Such a wall lasts {least:g} to {most:g} years.",
+            _years_on(filled_on, max(math.floor(least), 1)),
+            max(math.floor(least), 1),
+        )
+        if worked.lined_with is not None or worked.framed.timber.treated:
+            yield Upkeep(
+                f"{bed.key}.film",
+                bed.key,
+                f"{bed.title}: look at the film inside, seal the wood anew",
+                "Film against the soil and sealant both last about five years.",
+                _years_on(filled_on, FILM_YEARS),
+                FILM_YEARS,
+            )
+    if worked.water is not None:
+        yield Upkeep(
+            f"{bed.key}.flush",
+            bed.key,
+            f"{bed.title}: flush the reservoir, and check it for leaks",
+            "Salts gather in it, and a leak shows best while nothing drinks.",
+            before,
+            1,
+        )
+        if worked.water.liner_m is not None:
+            yield Upkeep(
+                f"{bed.key}.liner",
+                bed.key,
+                f"{bed.title}: think about its liner",
+                f"A liner out of the sun lasts about {LINER_YEARS} years.",
+                _years_on(filled_on, LINER_YEARS),
+                LINER_YEARS,
+            )
+
+
+def _sunk_by(worked: WorkedBed) -> float:
+    """How far it sinks from filling to its first spring [m]."""
+    months = worked.spring_months
+    surface_m = worked.settling.surface_m
+    return float(surface_m[0] - surface_m[months[0]]) if months else 0.0
