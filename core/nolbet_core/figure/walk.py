@@ -29,6 +29,7 @@ from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.figure.findings import bought_keys, gravest_first, judged_buying
 from nolbet_core.figure.frame_figures import CutsFigures
+from nolbet_core.figure.garden_works import GardenWorks, WorksAsked
 from nolbet_core.figure.plot import (
     Laid,
     findings_of_bed,
@@ -42,8 +43,8 @@ from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigure
 from nolbet_core.figure.plot_room import room_figures, rows_figures
 from nolbet_core.figure.setting_out import SettingOut, setting_out_figures
 from nolbet_core.figure.spring import add_bed, spring_order
-from nolbet_core.figure.ways import Ways, ways_figures, ways_from_drop
-from nolbet_core.figure.works import GardenWorks, WorksAsked, works_figures
+from nolbet_core.figure.ways import Ways, straight_from_drop, ways_figures
+from nolbet_core.figure.works import works_figures
 from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
@@ -132,7 +133,7 @@ def garden_works(built: BuiltPlan, today: date | None = None) -> GardenWorks:
 
 def _works(got: _ToGet, built: BuiltPlan, today: date | None, haul: HaulFigures | None) -> GardenWorks:
     around = got.figured[0].worked.around if got.figured else surroundings_of(built.plan.garden, today)
-    ways = {key: way_m for key, (way_m, _) in ways_from_drop(around, built.beds).items()}
+    ways = straight_from_drop(around, built.beds)
     worked = [each.worked for each in got.figured]
     asked = WorksAsked(built.plan, around, built.supplies.materials, worked, got.laid, got.asked.needs, haul, ways)
     return GardenWorks(asked, today)

@@ -79,11 +79,17 @@ def ways_from_drop(around: Surroundings, beds: Sequence[BuiltBed]) -> dict[str, 
     for way in ways_figures(around, beds).ways:
         if way.start == DROP and way.length_m is not None:
             found[way.key] = (max(way.length_m, found.get(way.key, (0.0, True))[0]), True)
-    for each in beds:
-        straight = _straight(each, (drop[0], drop[1]))
-        if each.bed.key not in found and straight is not None:
-            found[each.bed.key] = (straight, False)
-    return found
+    straight = straight_from_drop(around, beds)
+    return {**{key: (way_m, False) for key, way_m in straight.items()}, **found}
+
+
+def straight_from_drop(around: Surroundings, beds: Sequence[BuiltBed]) -> dict[str, float]:
+    """How far each bed lies from where loads are dropped as the crow flies, a third more for the way round [m]."""
+    drop = around.garden.drop if around.garden else None
+    if drop is None:
+        return {}
+    ways = {each.bed.key: _straight(each, (drop[0], drop[1])) for each in beds}
+    return {key: way_m for key, way_m in ways.items() if way_m is not None}
 
 
 def _straight(each: BuiltBed, drop: tuple[float, float]) -> float | None:

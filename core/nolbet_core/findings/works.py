@@ -10,7 +10,7 @@ from nolbet_core.climate.weather import MonthNormals
 from nolbet_core.findings.finding import DEFER, BedFinding, Finding, Found
 from nolbet_core.plan.bed import Bed
 from nolbet_core.quantities.units import System
-from nolbet_core.quantities.writing import show_day, show_share, show_temperature
+from nolbet_core.quantities.writing import show_day, show_temperature
 from nolbet_core.record import record
 from nolbet_core.works.garden_works import Planned
 from nolbet_core.works.gates import KnownDay, first_warm_day, weather_on
@@ -57,7 +57,7 @@ class LateForSowing(WorksFinding):
             if booked is None or not booked.late_days or step.due is None:
                 continue
             days = "1 day" if booked.late_days == 1 else f"{booked.late_days} days"
-            wanted = "the last frost" if looked.by_frost else "as you wanted"
+            wanted = "the first working day after the last frost" if looked.by_frost else "as you wanted"
             yield Found(
                 "caution",
                 f"{titles.get(step.bed, step.bed)} is sown on {show_day(booked.until)}, {days} after "
@@ -101,8 +101,8 @@ class ConcreteInFrost(WorksFinding):
             mean = show_temperature(weather.mean_c, looked.system)
             yield Found(
                 "caution",
-                f"{step.title} falls on {show_day(booked.on)}: {mean} in the mean, frost in "
-                f"{show_share(weather.frost)} of such nights.",
+                f"{step.title} falls on {show_day(booked.on)}: {mean} in the mean, a "
+                f"chance of frost of {100 * weather.frost:.0f} %.",
                 f"Under {show_temperature(5.0, looked.system)} cement hardly sets, and frost bursts it before it has.",
                 f"{until}, or tamp the posts in with gravel, or cover and warm it. {DEFER}",
                 beds=(step.bed,),
@@ -146,7 +146,8 @@ class NoHoldAnswered(WorksFinding):
     def look(self, looked: WorksLooked) -> Iterator[Found]:
         """Each hold point that later steps went past."""
         steps = {each.key: each for each in looked.planned.steps}
-        past = {key for each in steps.values() if each.done for key in each.after}
+        past = {key for each in steps.values() if _went_on(each) for key in each.after}
+        past |= {key for each in steps.values() if each.key in past for key in each.after}
         for step in steps.values():
             if not step.hold or step.passed or step.left_out or step.key not in past or step.kind == "leak_test":
                 continue
@@ -160,6 +161,11 @@ class NoHoldAnswered(WorksFinding):
                 beds=(step.bed,) if step.bed else (),
                 steps=(step.key,),
             )
+
+
+def _went_on(step: Step) -> bool:
+    """Whether a step shows that work went on: said to be done, or something lies there."""
+    return step.done and (step.done_on is not None or step.kind in ("layer", "sheet", "filled"))
 
 
 class LinerUntestedBeforeFill(BedFinding):

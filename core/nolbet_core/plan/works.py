@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from nolbet_core.plan.fields import Day, Key, Model, Name
+from nolbet_core.plan.fields import Day, Key, Model, Money, Name
 
 Weekday = Literal["mon", "tue", "wed", "thu", "fri", "sat", "sun"]
 WEEKDAYS: tuple[Weekday, ...] = ("mon", "tue", "wed", "thu", "fri", "sat", "sun")
@@ -87,8 +87,9 @@ class Works(Model):
     """When a garden is worked, and how. days: of the week that are worked on. hours_a_day: of each person.
 
     helpers: beside the gardener. days_off: that are not worked. start: the first day that is. sow_on: the day all beds
-    are to be sown, sow: those of single ones. ground: what is dug in. machine: whether a digger is hired, which digs.
-    rates: what one does in an hour, where that isn't usual. steps: what is said of single ones. own: steps added.
+    are to be sown, sow: those of single ones. ground: what is dug in. machine: whether a digger is hired, which digs;
+    machine_day: what one costs a day. rates: what one does in an hour, where that isn't usual. steps: what is said of
+    single ones. own: steps added.
     """
 
     days: Annotated[list[Weekday], Field(min_length=1, max_length=7)] | None = None
@@ -100,6 +101,7 @@ class Works(Model):
     sow: Annotated[list[SowOn], Field(max_length=1000)] = Field(default_factory=list)
     ground: GroundKind = "loam"
     machine: bool = False
+    machine_day: Money | None = None
     rates: dict[RateName, Annotated[float, Field(gt=0, le=1000)]] = Field(default_factory=dict)
     steps: Annotated[list[StepSaid], Field(max_length=5000)] = Field(default_factory=list)
     own: Annotated[list[OwnStep], Field(max_length=500)] = Field(default_factory=list)

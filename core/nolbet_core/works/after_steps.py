@@ -41,7 +41,7 @@ def after_steps(worked: WorkedBed, site: Site) -> list[Step]:
     early = [replace(each, stage="fill") for each in mulch] if long else []
     late = [] if long else mulch
     topped = _topped(worked)
-    row = following([*early, filled, topped])
+    row = following([*early, filled, _settle(worked), topped])
     waiting = [replace(each, after=(filled.key,)) for each in waits]
     planted = following([plant, *late, *last], (topped.key, *(each.key for each in waiting)))
     return [*row, *waiting, *planted]
@@ -55,7 +55,7 @@ def _filled(worked: WorkedBed) -> Step:
         bed.key,
         "filled",
         "fill",
-        title=f"Soak {bed.title} and look at it: it is full",
+        title=f"Soak {bed.title} through and step back",
         why="Water carries fines down and shows where it sinks, while there is still soil at the pile.",
         done_when=f"It stands {show_length(worked.bed.kept_empty_m, system)} under the rim after soaking, level."
         if worked.vessel.form == "vessel"
@@ -66,6 +66,21 @@ def _filled(worked: WorkedBed) -> Step:
         lines=(f"What hasn't been wetted yet takes up to {show_water(soak_m3, system)} in all.",)
         if soak_m3 > 0.001
         else (),
+    )
+
+
+def _settle(worked: WorkedBed) -> Step:
+    bed = worked.bed
+    return Step(
+        step_key(bed.key, "settle"),
+        bed.key,
+        "settle",
+        "after",
+        title=f"Let {bed.title} settle for a week",
+        why="What it drops at first shows only now.",
+        done_when="A week is over, with rain or two waterings in it.",
+        work="care",
+        usual_hours=0.0,
         wait_days=SETTLE_DAYS,
         wait_for="the fill to settle for a week",
     )

@@ -33,7 +33,10 @@ def is_worked_on(worked: WorkedBed) -> bool:
 def bed_steps(worked: WorkedBed, site: Site) -> list[Step]:
     """Steps of a bed and those alike, in their order. site: what all share."""
     bed = worked.bed
-    ground = following(ground_steps(worked, site), [step_key("", "services")] if opens_ground(worked) else ())
+    first = [step_key("", "level_plot")]
+    ground = following(
+        ground_steps(worked, site), [step_key("", "services"), *first] if opens_ground(worked) else first
+    )
     frame = _framed(frame_steps(worked, site), [each.key for each in ground[-1:]])
     before = [each.key for each in (frame or ground)[-1:]]
     water = following(water_steps(worked, site), before)
@@ -77,6 +80,8 @@ def is_done(step: Step, worked: WorkedBed) -> bool:
     bed, state = worked.bed, worked.state
     if step.layer is not None:
         return state == "filled" or (state == "filling" and laid_shares(bed)[step.layer] >= WHOLE)
+    if step.layer_after is not None:
+        return state == "filled" or (state == "filling" and laid_shares(bed)[step.layer_after] > 0)
     if step.kind == "filled":
         return is_full(worked)
     if step.kind in WATERTIGHT and bed.reservoir is not None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 
 from nolbet_core.built.thirst import soaking_water
 from nolbet_core.built.worked import WorkedBed
@@ -39,6 +39,8 @@ LOG_H_M3 = 1.5
 SPREAD_M2_H = 30.0
 """Raking out and treading one lift [m2 an hour] (estimate)."""
 LEAST_LAYER_H = 0.1
+BURIED_H = 0.3
+"""Setting one buried pipe, pot, basket or post [h] (estimate)."""
 A_LIFT_M = 0.15
 """Fill is tamped in lifts of up to so much [m]."""
 LOG_KG = 25.0
@@ -52,10 +54,74 @@ def layer_key(bed: str, index: int) -> str:
 
 
 def fill_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:
-    """A step for each layer under the mulch, bottom to top."""
+    """A step for each layer under the mulch, bottom to top, and before the first of a mix one that mixes it."""
     layers = worked.filled.layers
+    mixed: set[str] = set()
+    if worked.bed.buried:
+        yield _buried(worked)
     for index, layer in enumerate(layers[: mulch_begins(layers)]):
+        material = layer.material
+        if material.parts and material.key not in mixed and not site.loads_with([material.key]):
+            mixed.add(material.key)
+            yield _mixing(worked, index, [each for each in layers if each.material.key == material.key], site)
         yield laying(worked, index, layer, site)
+
+
+def _buried(worked: WorkedBed) -> Step:
+    """The step that sets what is buried in a bed: soak pipes, pots, baskets, posts."""
+    bed, system = worked.bed, worked.system
+    count = sum(each.count for each in bed.buried) * bed.count
+    pipes = [each for each in bed.buried if each.kind == "pipe"]
+    lines = [
+        f"{each.count} {each.kind}{'s' if each.count > 1 else ''}, "
+        f"{show_length(each.bottom_m, system)} above the floor"
+        + (", wrapped so that no soil gets in" if each.wrap else "")
+        for each in bed.buried
+    ]
+    return Step(
+        step_key(bed.key, "buried"),
+        bed.key,
+        "buried",
+        "fill",
+        title=f"Set what is buried in {bed.title}: {count} in all",
+        why="Once the fill stands round it, it is found again only with a spade.",
+        done_when="Pipes fall the way the water goes, ends are closed, all stands where the plan says.",
+        work="fastening",
+        usual_hours=BURIED_H * count,
+        tools=(KNIFE, "spirit level"),
+        lines=tuple(lines),
+        cautions=("Try the pipe with a can of water before it is covered.",) if pipes else (),
+        uses=frozenset(each.key for each in (wrap.material for wrap in worked.wraps)),
+        layer_after=0 if worked.filled.layers else None,
+    )
+
+
+def _mixing(worked: WorkedBed, first: int, layers: Sequence[Standing], site: Site) -> Step:
+    """The step that mixes the gardener's own mix for some layers. first: the lowest of them."""
+    bed, system, material = worked.bed, worked.system, layers[0].material
+    loose_m3 = sum(each.loose_m3 for each in layers) * bed.count
+    parts = [each.material for each in material.parts]
+    return Step(
+        step_key(bed.key, "mix", material.key),
+        bed.key,
+        "mix",
+        "fill",
+        title=f"Mix {show_volume(loose_m3, system)} of {material.name.lower()} for {bed.title}",
+        why="Streaks of one part in a bed dry, sour or starve by themselves.",
+        done_when="One colour all through, damp enough to hold in the fist, crumbling when pushed.",
+        work="mixing",
+        usual_hours=site.paces.hours("mix_m3_h", loose_m3),
+        tools=(SHOVEL, "tarpaulin", HOSE),
+        gear=gear_for(parts),
+        cautions=cautions_for(parts),
+        materials=tuple(
+            f"{show_volume(loose_m3 * each.volume_share, system)} of {each.material.name.lower()}"
+            for each in material.parts
+        ),
+        lines=("In layers on a tarpaulin, turned over twice, damped as it is turned; Blend has it by the barrow.",),
+        uses=frozenset(each.key for each in parts),
+        layer_after=first,
+    )
 
 
 def mulch_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:

@@ -32,25 +32,17 @@ from nolbet_core.works.texts import (
     SQUARE,
     STRAIGHTEDGE,
     TAPE,
-    TROWEL,
     WET_CEMENT,
     lifting_caution,
 )
+from nolbet_core.works.wall_steps import KIT_H, facing, of_others, of_stone, of_units
 
 SQUARE_M = 0.003
 POST_H = 0.75
 """Setting one post, its hole dug [h] (estimate)."""
-UNIT_H = 0.25
-"""Setting one panel, pallet, log or stake [h] (estimate)."""
-RODS_H = 30.0
-"""Rods woven in an hour (estimate)."""
-KIT_H = 1.5
-"""Putting a bought box together [h] (estimate)."""
 SET_H = 0.5
 """Setting and levelling one box, and filling in along its foot [h] (estimate)."""
 CONCRETE_DAYS = 2
-ADHESIVE_DAYS = 1
-MORTAR_DAYS = 2
 
 
 def frame_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:
@@ -59,15 +51,17 @@ def frame_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:
     if framed is None:
         if worked.vessel.form == "vessel":
             yield _in_place(worked)
+        elif worked.bed.faced is not None:
+            yield facing(worked, worked.bed.faced)
         return
     if framed.is_boards:
         yield from _of_boards(worked, framed, site)
     elif framed.frame.kind == "units":
-        yield _of_units(worked, framed, site)
+        yield of_units(worked, framed, site)
     elif framed.frame.kind == "dry_stone":
-        yield _of_stone(worked, framed, site)
+        yield of_stone(worked, framed, site)
     else:
-        yield _of_others(worked, framed)
+        yield of_others(worked, framed)
     if framed.frame.kind in ("boards", "bought") and worked.vessel.form == "vessel":
         yield _set(worked, framed)
     if framed.lining is not None:
@@ -225,94 +219,17 @@ def _in_place(worked: WorkedBed) -> Step:
         bed.key,
         "place",
         "frame",
-        title=f"Set {bed.title} in its place",
+        title=f"Set {bed.title} in place" if closed else f"Set up {bed.title} and level it",
         why=f"Full and wet it weighs about {show_mass(full_kg, system)}: it isn't moved again.",
         done_when="It stands level, doesn't rock, "
         + ("and its drain holes are clear of the floor." if closed else "and where you want it."),
         hold="Level, steady, right place? Note how far it is out.",
         work="fastening",
-        usual_hours=SET_H / 2 * bed.count,
+        usual_hours=(SET_H / 2 if closed else KIT_H) * bed.count,
         tools=(LEVEL, TAPE),
-        lines=("Feet or tiles under a tub let it drain.",) if closed else (),
-    )
-
-
-def _of_units(worked: WorkedBed, framed: BuiltFrame, site: Site) -> Step:
-    bed, system = worked.bed, worked.system
-    wall = framed.unit_wall
-    bricks = sum(framed.units.values()) * bed.count
-    mortar = wall is not None and wall.mortar_m3 > 0
-    return Step(
-        step_key(bed.key, "wall"),
-        bed.key,
-        "wall",
-        "frame",
-        title=f"Lay the wall of {bed.title}: {bricks} pieces in {framed.course_count} courses",
-        why="The first course decides: what is out there is out all the way up.",
-        done_when="Every course is level and in line, joints don't stand over one another, nothing rocks.",
-        hold="Does nothing rock, and is each course level? Note the worst.",
-        work="walling",
-        usual_hours=site.paces.hours("bricks_mortar_h" if mortar else "bricks_glued_h", bricks),
-        tools=(TROWEL, LEVEL, "line", "rubber mallet"),
-        gear=(GLOVES, GLASSES, MASK),
-        cautions=(WET_CEMENT,) if mortar else (f"Stone dust when cutting: wet, mask, eye protection. {DEFER}",),
-        lines=("Hidden courses take the broken ones.", f"Up to {show_length(framed.height_m, system)} high."),
-        wait_days=MORTAR_DAYS if mortar else ADHESIVE_DAYS,
-        wait_for="mortar to set" if mortar else "adhesive to set, 24 h",
-        gates=("frost",) if mortar else ("wet",),
-        uses=frozenset(framed.units),
-    )
-
-
-def _of_stone(worked: WorkedBed, framed: BuiltFrame, site: Site) -> Step:
-    bed, system = worked.bed, worked.system
-    face_m2 = worked.vessel.outside.perimeter_m * framed.height_m * bed.count
-    return Step(
-        step_key(bed.key, "wall"),
-        bed.key,
-        "wall",
-        "frame",
-        title=f"Build the dry wall of {bed.title}: {show_area(face_m2, system)} of face",
-        why="Only its own weight and the packing behind hold it.",
-        done_when="No stone moves under a foot; it leans in, long stones go through, gaps behind are packed.",
-        hold="Does no stone move under your foot? Nobody steps on it before. Note what moved.",
-        work="walling",
-        usual_hours=site.paces.hours("dry_stone_m2_h", face_m2),
-        people=2,
-        tools=("line", "mallet", LEVEL),
-        gear=(GLOVES, GLASSES, "strong shoes"),
-        cautions=(f"Stones over 20 kg take two; keep fingers clear, children off. {DEFER}",),
-        lines=(
-            "Wall and fill rise together: after each course fill up behind it and tamp.",
-            "Largest stones lowest, joints broken, small leftovers inside.",
-        ),
-        uses=frozenset(["walling_stone"]),
-    )
-
-
-def _of_others(worked: WorkedBed, framed: BuiltFrame) -> Step:
-    bed = worked.bed
-    units = sum(framed.units.values()) * bed.count
-    kind = framed.frame.kind
-    hours = KIT_H * bed.count if kind == "bought" else units / RODS_H if kind == "hurdle" else UNIT_H * max(units, 1)
-    what = {"sheet": "metal wall", "logs": "log wall", "pallets": "pallet wall", "hurdle": "hurdle"}.get(kind, "box")
-    return Step(
-        step_key(bed.key, "wall"),
-        bed.key,
-        "wall",
-        "frame",
-        title=f"Build the {what} of {bed.title}" + (f": {units} pieces" if units else ""),
-        why="Once it is filled, earth pushes on it from inside every day.",
-        done_when="It stands plumb, nothing rocks, every stake or joint holds against a push.",
-        hold="Does nothing rock or give when you push from inside? Note what did.",
-        work="fastening",
-        usual_hours=hours,
-        tools=("mallet", LEVEL, DRILL),
-        gear=(GLOVES, GLASSES),
-        cautions=(f"Cut edges of sheet metal are sharp: thick gloves, rubber edging. {DEFER}",)
-        if kind == "sheet"
-        else (),
-        uses=frozenset(framed.units),
+        lines=("Feet or tiles under a tub let it drain.",)
+        if closed
+        else ("Its frame isn't entered: Frame says what to cut, and how long that takes.",),
     )
 
 

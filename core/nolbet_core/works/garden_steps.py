@@ -31,6 +31,8 @@ SERVICES_DAYS = 3
 """Until somebody has marked buried services [days] (estimate: two to three working days)."""
 SOIL_TEST_DAYS = 14
 """Until a laboratory answers [days] (estimate)."""
+GATHER_DAYS = 7
+"""Until enough has come together [days] (estimate)."""
 ORDER_DAYS = 3
 """Until a load comes that was ordered [days] (estimate)."""
 LOAD_H = 0.5
@@ -52,6 +54,14 @@ class Gathered:
 
 
 @record
+class Levelling:
+    """Ground brought to a level: how much is cut away and how much filled, as it lies [m3]."""
+
+    cut_m3: float
+    fill_m3: float
+
+
+@record
 class PathWork:
     """A path to be built. key: of its own. dug_m: how deep it is dug [m]. beside: keys of beds on the same plot."""
 
@@ -64,9 +74,15 @@ class PathWork:
 
 
 def garden_steps(
-    beds: Sequence[WorkedBed], site: Site, gathered: Sequence[Gathered], paths: Sequence[PathWork], system: System
+    beds: Sequence[WorkedBed],
+    site: Site,
+    gathered: Sequence[Gathered],
+    paths: Sequence[PathWork],
+    system: System,
+    levelling: Levelling | None = None,
 ) -> Iterator[Step]:
-    """Steps of a garden beside those of its beds. beds: that are worked on."""
+    """Steps of a garden beside those of its beds. beds: that are worked on. levelling: of the plot, where
+    it is wanted."""
     if any(opens_ground(each) for each in beds):
         yield _services()
     if any(each.open_below for each in beds):
@@ -77,8 +93,30 @@ def garden_steps(
         yield _order(site)
     for load in site.loads:
         yield _take_in(load.key, load.name, load.lines, load.delivered)
+    if levelling is not None:
+        yield _level_plot(levelling, site, system)
     for path in paths:
         yield from _path(path, site, system)
+
+
+def _level_plot(levelling: Levelling, site: Site, system: System) -> Step:
+    cut, fill = show_bulk_volume(levelling.cut_m3, system), show_bulk_volume(levelling.fill_m3, system)
+    return Step(
+        step_key("", "level_plot"),
+        "",
+        "level_plot",
+        "ground",
+        title=f"Level the plot: {cut} off, {fill} on",
+        why="Every bed on a slope is dug in at one end or propped at the other, for as long as it stands.",
+        done_when="String between pegs shows the planned level; filled ground is tamped in lifts.",
+        work="digging",
+        usual_hours=site.paces.digging(levelling.cut_m3) + site.paces.hours("shovel_m3_h", levelling.fill_m3),
+        people=2,
+        tools=(SPADE, SHOVEL, BARROW, RAKE, LEVEL),
+        gear=(GLOVES,),
+        after=(step_key("", "services"),),
+        gates=("frost",),
+    )
 
 
 def _services() -> Step:
@@ -140,6 +178,8 @@ def _gather(each: Gathered, system: System) -> Step:
         cautions=cautions_for([material]),
         materials=(f"{much} of {material.name.lower()}, about {show_mass(each.mass_kg, system)}",),
         lines=tuple(filter(None, (lines.get(material.key, ""),))),
+        wait_days=GATHER_DAYS,
+        wait_for="enough of it to come together",
     )
 
 

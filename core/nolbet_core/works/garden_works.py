@@ -11,7 +11,7 @@ from nolbet_core.record import record
 from nolbet_core.works.job import Booked, Job, in_order
 from nolbet_core.works.levelled import levelled
 from nolbet_core.works.rates import Paces
-from nolbet_core.works.step import Step
+from nolbet_core.works.step import SOON, Step
 from nolbet_core.works.working_days import WorkingDays
 
 
@@ -106,7 +106,9 @@ def jobs_of(steps: Iterable[Step]) -> list[Job]:
         if not step.is_open:
             continue
         before, not_before = _waited_for(step, by_key)
-        jobs.append(Job(step.key, step.hours, before, step.wait_days, not_before, step.due, step.release))
+        jobs.append(
+            Job(step.key, step.hours, before, step.wait_days, not_before, step.due, step.release, step.kind in SOON)
+        )
     return jobs
 
 

@@ -55,7 +55,7 @@ def opens_ground(worked: WorkedBed) -> bool:
 
 def needs_level(worked: WorkedBed) -> bool:
     """Whether the ground under it has to be level: of all with walls."""
-    return worked.vessel.form == "vessel" and on_soil(worked)
+    return worked.vessel.form == "vessel" and on_soil(worked) and worked.bed.shape.kind not in CLOSED_BELOW
 
 
 def ground_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:

@@ -16,7 +16,8 @@ class Job:
     """A piece of work. hours: of all who work on it together. after: keys of what comes before.
 
     wait_days: to be waited for after it, before what follows. not_before: the first day it may be begun on. due: the
-    day it is to be done by. release: what moves it on further by the day it could be begun on.
+    day it is to be done by. release: what moves it on further by the day it could be begun on. soon: whether it
+    goes before all others, since somebody is waited for after it.
     """
 
     key: str
@@ -26,6 +27,7 @@ class Job:
     not_before: date | None = None
     due: date | None = None
     release: Release | None = None
+    soon: bool = False
 
 
 @record

@@ -13,8 +13,13 @@ from nolbet_core.works.job import Booked, Job, in_order
 from nolbet_core.works.path import NEARLY_H, Span, day_index, spans
 from nolbet_core.works.working_days import WorkingDays
 
-LEAST_PIECE_H = 0.25
-"""Nothing is begun in the evening for less than that [h]."""
+PARTED_SHARE = 0.25
+"""What takes no more of a day's hours than that is done in one go [0-1]."""
+LEAST_PIECE_H = 0.5
+"""Of what takes longer, nothing is begun in the evening for less than that [h]."""
+
+MOST_PASSED_OVER = 12
+"""So many that don't fit what is left of a day are looked at for one that does."""
 
 FEW_JOBS = 80
 """Up to so many jobs, other orders than the usual ones are tried too."""
@@ -81,7 +86,7 @@ class _Run:
         self.pieces: Pieces = {}
         self.ready: list[tuple[tuple[float, ...], int, str]] = []
         self.pending: list[tuple[int, int, str]] = []
-        self._rank = {job.key: (rank(job), place) for place, job in enumerate(ordered)}
+        self._rank = {job.key: ((0.0 if job.soon else 1.0, *rank(job)), place) for place, job in enumerate(ordered)}
         self._followers: dict[str, list[str]] = {}
         self._waits = {job.key: sum(before in self.jobs for before in set(job.after)) for job in ordered}
         self._free = dict.fromkeys(self.jobs, 0)
@@ -95,13 +100,14 @@ class _Run:
         """Fill today, and go on to the next day on which anything may be done."""
         while self.pending and self.pending[0][0] <= self.today:
             self._make_ready(heapq.heappop(self.pending)[2])
-        left, put_off = self.days.hours, []
-        while self.ready and left > NEARLY_H:
+        left, put_off, passed_over = self.days.hours, [], 0
+        while self.ready and left > NEARLY_H and passed_over < MOST_PASSED_OVER:
             entry = heapq.heappop(self.ready)
             key = entry[2]
             taken = min(left, self.left[key])
-            if taken < min(self.left[key], LEAST_PIECE_H) - NEARLY_H:
+            if taken < self._least(key) - NEARLY_H:
                 put_off.append(entry)
+                passed_over += 1
                 continue
             left -= taken
             self.left[key] -= taken
@@ -113,6 +119,11 @@ class _Run:
         for entry in put_off:
             heapq.heappush(self.ready, entry)
         self.today = self.today + 1 if self.ready or not self.pending else max(self.pending[0][0], self.today)
+
+    def _least(self, key: str) -> float:
+        """The least that is done of a job in one day [h]."""
+        short = self.jobs[key].hours <= PARTED_SHARE * self.days.hours
+        return self.left[key] if short else min(self.left[key], LEAST_PIECE_H)
 
     def _done(self, key: str) -> None:
         wait = self.jobs[key].wait_days

@@ -18,14 +18,17 @@ Gate = Literal["frost", "wet", "wind"]
 """Weather that a step can't be done in: concrete and mortar in frost, adhesive in the wet, card in wind."""
 
 StepKind = Literal[
-    "services", "ground_test", "gather", "order", "load", "set_out", "turf", "water_ground", "dig", "loosen", "pipes",
-    "path_dig", "path_base", "level_plot", "level", "posts", "cut", "assemble", "set", "wall", "line", "place",
-    "underlay", "liner", "leak_test", "reservoir", "layer", "sheet", "filled", "rest", "winter", "top_up", "plant",
-    "mulch", "watering", "label", "own",
+    "services", "ground_test", "gather", "order", "load", "level_plot", "set_out", "turf", "water_ground", "dig",
+    "loosen", "buried", "path_dig", "path_base", "level", "posts", "cut", "assemble", "set", "wall", "line", "place",
+    "underlay", "liner", "leak_test", "reservoir", "mix", "layer", "sheet", "filled", "settle", "rest", "winter",
+    "top_up", "plant", "mulch", "watering", "label", "own",
 ]  # fmt: skip
 
 GARDEN = "garden"
 """What steps of no single bed are called after."""
+
+SOON: frozenset[StepKind] = frozenset({"services", "ground_test", "order", "gather"})
+"""Kinds of step after which others are waited for: they go first."""
 
 
 def step_key(bed: str, kind: str, which: str | int | None = None) -> str:
@@ -39,7 +42,8 @@ class Step:
 
     hold: what has to be answered before going on, nothing where nothing has. usual_hours: of one person at usual rates;
     hours: as the gardener takes. people: how many it takes at least. lines: at the pile, one after the other. after:
-    keys of what comes before. wait_days: after it; wait_for: what for. layer: which of the bed's it lays. not_before,
+    keys of what comes before. wait_days: after it; wait_for: what for. layer: which of the bed's it lays;
+    layer_after: which it makes ready for. not_before,
     due, release: as of a job. gates: weather it can't be done in. done: whether it is; done_on: when, where that is
     known. left_out: why it isn't done at all. answers: at its hold point. uses: keys of materials it takes.
     """
@@ -66,6 +70,7 @@ class Step:
     wait_days: int = 0
     wait_for: str = ""
     layer: int | None = None
+    layer_after: int | None = None
     not_before: date | None = None
     due: date | None = None
     release: Release | None = None
