@@ -16,6 +16,7 @@ if TYPE_CHECKING:
     from nolbet_core.figure.plot_figures import PlotFigures
     from nolbet_core.figure.tally import BoughtAlone, HaulLooked, TalliedFigures
     from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
+    from nolbet_core.figure.works_figures import WorksFigures
 
     Written = (
         BatchFigures
@@ -35,6 +36,7 @@ if TYPE_CHECKING:
         | TalliedFigures
         | ToldFigures
         | WaterFigures
+        | WorksFigures
         | ZonesFigures
     )
 

@@ -20,14 +20,19 @@ def mulch_begins(layers: tuple[Standing, ...]) -> int:
 
     A stack without any soil has no mulch: what is on top is all there is.
     """
+    return mulch_from([(layer.material.group, layer.thickness_m > 0) for layer in layers])
+
+
+def mulch_from(groups: Sequence[tuple[str, bool]]) -> int:
+    """The same by the group of each layer's material, and whether it has any thickness, bottom to top."""
     begins: int | None = None
-    for i in range(len(layers) - 1, -1, -1):
-        group = layers[i].material.group
-        if group == "soil" and layers[i].thickness_m > 0:
+    for i in range(len(groups) - 1, -1, -1):
+        group, thick = groups[i]
+        if group == "soil" and thick:
             return i + 1 if begins is None else begins
         if begins is None and group not in MULCHES:
             begins = i + 1
-    return len(layers)
+    return len(groups)
 
 
 def root_surface(layers: tuple[Standing, ...]) -> float:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 from dataclasses import replace
+from datetime import date
 
 from nolbet_core.built.state import is_begun, laid_shares
 from nolbet_core.built.worked import WorkedBed
@@ -19,6 +20,7 @@ from nolbet_core.works.water_steps import water_steps
 WHOLE = 1.0 - 1e-9
 SHOWN_AFTER_MONTHS = 2.0
 """How long the steps of a filled bed are still shown [months]."""
+WAITS = ("settle", "rest", "winter")
 WATERTIGHT = ("underlay", "liner", "leak_test")
 
 
@@ -72,7 +74,17 @@ def _supplied(step: Step, site: Site) -> Step:
 
 
 def _as_it_stands(step: Step, worked: WorkedBed) -> Step:
+    if step.kind in WAITS and is_full(worked) and worked.bed.built_on is not None:
+        return _waiting_since(step, date.fromisoformat(worked.bed.built_on))
     return replace(step, done=is_done(step, worked))
+
+
+def _waiting_since(step: Step, filled_on: date) -> Step:
+    """A wait that has begun: what follows it may begin so many days after it was filled, or once its winter is over."""
+    if step.release is None:
+        return replace(step, done=True, done_on=filled_on)
+    over = step.release(filled_on)
+    return replace(step, done=True, done_on=filled_on, wait_days=(over - filled_on).days)
 
 
 def is_done(step: Step, worked: WorkedBed) -> bool:

@@ -62,7 +62,7 @@ def _as_said(step: Step, said: StepSaid | None, paces: Paces) -> Step:
         step,
         hours=step.hours if said.hours is None else said.hours,
         done=step.done or (said.done_on is not None and not refused),
-        done_on=_day(said.done_on),
+        done_on=_day(said.done_on) or step.done_on,
         not_before=later,
         left_out=said.left_out or "",
         answers=tuple(said.answers),

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from nolbet_core.built.bed import BuiltBed
 from nolbet_core.plan.bed import Bed
 from nolbet_core.record import record
+from nolbet_core.stack.layers import Bulk
+from nolbet_core.stack.zone import mulch_from
 
 
 @record
@@ -32,6 +35,11 @@ def ticks_bed(name: StepName, bed: Bed) -> bool:
     if name.kind == "leak_test":
         return bed.reservoir is not None
     return bed.frame is not None and name.kind == stands_by(bed)
+
+
+def lowest_mulch(built: BuiltBed) -> int:
+    """The place of a built bed's lowest layer of mulch, as many as it has layers where it has none."""
+    return mulch_from([(each.material.group, isinstance(each, Bulk)) for each in built.layers])
 
 
 def stands_by(bed: Bed) -> str:

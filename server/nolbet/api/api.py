@@ -23,6 +23,7 @@ from nolbet.api.raw import router as raw_router
 from nolbet.api.shelf import router as shelf_router
 from nolbet.api.sizing import router as sizing_router
 from nolbet.api.water import router as water_router
+from nolbet.api.works import router as works_router
 
 api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_url=None, openapi_url=None)
 map_errors(api)
@@ -43,3 +44,4 @@ api.add_router("/gardens", shelf_router)
 api.add_router("/gardens", blend_router)
 api.add_router("/gardens", raw_router)
 api.add_router("/gardens", water_router)
+api.add_router("/gardens", works_router)

@@ -13,9 +13,10 @@ from nolbet.plans.whole import plan_to_take_out, whole_plan
 from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet.shelf.rows import material_columns, mix_columns
 from nolbet.water.rows import keep_log, keep_probes, keep_weather
+from nolbet.works.rows import change_works, hours_plan, kept_works, works_columns, works_plan
 from nolbet_core.built.plan import build_plan
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.log import Dip, Purchase
+from nolbet_core.plan.log import Dip, HoursSpent, Purchase
 
 Kind = Literal["material", "mix", "bed", "supplier", "stock", "plot", "weather", "log", "probe"]
 State = Literal["new", "changed", "same"]
@@ -125,12 +126,26 @@ def _bring(garden: Garden, plan: Plan, changed: set[str]) -> None:
     bought = [each for each in plan.log if isinstance(each, Purchase)]
     if plan.suppliers or plan.stock or bought:
         bring_sources(garden, plan.suppliers, plan.stock, bought)
+    _bring_works(garden, plan)
     if plan.garden.plot:
         change_plot_columns(garden, garden.plot_revision, plan.garden.plot)
     keep_weather(garden, plan.weather)
     keep_log(beds, [each for each in plan.log if isinstance(each, Dip)])
     keep_probes(beds, plan.probes)
     garden.shelf_changed()
+
+
+def _bring_works(garden: Garden, plan: Plan) -> None:
+    """What the plan says of the works takes the place of what was said; time spent is added to what was."""
+    spent = [each for each in plan.log if isinstance(each, HoursSpent)]
+    if not plan.garden.works and not plan.garden.pace and not spent:
+        return
+    kept = kept_works(garden)
+    there = hours_plan(kept)
+    works, pace = plan.garden.works or works_plan(kept), plan.garden.pace or kept.pace
+    change_works(
+        garden, kept.revision, works_columns(works, pace, [*there, *(each for each in spent if each not in there)])
+    )
 
 
 def _bring_beds(garden: Garden, plan: Plan, changed: set[str]) -> dict[str, Bed]:

@@ -9,8 +9,10 @@ from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
 from nolbet.haul.rows import bought_columns, keep_suppliers, replace_stock
 from nolbet.shelf.rows import keep_materials, keep_mixes
 from nolbet.water.rows import keep_log, keep_probes, keep_weather
+from nolbet.works.models import KeptWorks
+from nolbet.works.rows import works_columns
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.log import Dip, Purchase
+from nolbet_core.plan.log import Dip, HoursSpent, Purchase
 
 
 def store_plan(owner_id: int, plan: Plan) -> Garden:
@@ -33,4 +35,7 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
         keep_weather(garden, plan.weather)
         keep_log(by_key, [each for each in plan.log if isinstance(each, Dip)])
         keep_probes(by_key, plan.probes)
+        spent = [each for each in plan.log if isinstance(each, HoursSpent)]
+        if plan.garden.works or plan.garden.pace or spent:
+            KeptWorks.objects.create(garden=garden, **works_columns(plan.garden.works, plan.garden.pace, spent))
     return garden

@@ -10,6 +10,7 @@ from nolbet.gardens.rows import bed_plan, garden_plan, head_plan, plot_plan
 from nolbet.haul.rows import bought_plan, stock_plan, suppliers_plan
 from nolbet.plans.supplies import Trouble, garden_shelf
 from nolbet.water.rows import log_plan, probes_plan, weather_plan
+from nolbet.works.rows import hours_plan, kept_works, works_plan
 from nolbet_core.built.bed import build_bed
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.profiles import wrong_with_profiles
@@ -34,11 +35,11 @@ def whole_plan(garden: Garden) -> Plan:
 
 
 def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
-    shelf = garden_shelf(garden)
+    shelf, kept = garden_shelf(garden), kept_works(garden)
     return Plan(
         format=FORMAT,
         edition=EDITION,
-        garden=garden_plan(garden),
+        garden=garden_plan(garden).model_copy(update={"works": works_plan(kept), "pace": kept.pace or None}),
         materials=list(shelf.materials),
         mixes=list(shelf.mixes),
         beds=beds,
@@ -47,7 +48,7 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         fixed=[FixedLine.model_validate(each) for each in garden.fixed],
         certainty=garden.certainty,
         suppliers=suppliers_plan(garden),
-        log=list(bought_plan(garden)),
+        log=[*bought_plan(garden), *hours_plan(kept)],
     )
 
 

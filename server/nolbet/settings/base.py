@@ -30,6 +30,7 @@ INSTALLED_APPS = [
     "nolbet.page",
     "nolbet.shelf",
     "nolbet.water",
+    "nolbet.works",
 ]
 
 MIDDLEWARE = [

@@ -1,0 +1,173 @@
+"""Works: the steps of a garden on days, ticked off; what mends what is late; as a calendar; photographs of steps."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from django.http import HttpRequest, HttpResponse
+from django.utils import timezone
+from ninja import File, Router, Schema, Status
+from ninja.files import UploadedFile
+from pydantic import Field
+
+from nolbet.api.written import written
+from nolbet.clock import today
+from nolbet.gardens.errors import Missing
+from nolbet.gardens.owned import own_garden
+from nolbet.plans.ticking import Tick, tick
+from nolbet.plans.whole import whole_garden
+from nolbet.plans.working import save_works
+from nolbet.works.calendar import works_calendar
+from nolbet.works.models import KeptWorks, StepPhoto
+from nolbet.works.photos import MOST_BYTES, keep_photo
+from nolbet.works.rows import kept_works, works_plan
+from nolbet_core.figure.build_when import AutumnOrSpring, figure_autumn_or_spring
+from nolbet_core.figure.walk import figure_works
+from nolbet_core.figure.works_figures import WorksFigures
+from nolbet_core.figure.works_mends import MendsOfWorks, figure_mends
+from nolbet_core.plan.fields import Day, Key
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.plan.works import Factor, Hours, StepKey, WorkKind, Works
+
+router = Router(tags=["works"])
+
+
+class WorksWords(Schema):
+    """What a gardener says of the works. pace: how many times as long as usual a kind of work takes."""
+
+    works: Works = Field(default_factory=Works)
+    pace: dict[WorkKind, Factor] = Field(default_factory=dict)
+
+
+class WorksKept(Schema):
+    """What is said of the works, as kept."""
+
+    revision: int
+    words: WorksWords
+
+
+class ChangedWorks(Schema):
+    """Works to save, with the revision that the change was made from."""
+
+    revision: int
+    words: WorksWords
+
+
+class StepTick(Schema):
+    """What is said of a step: done or not, what was found at its hold point, how long it took all who worked on it."""
+
+    step: StepKey
+    done: bool
+    on: Day | None = None
+    passed: bool | None = None
+    measured: Annotated[str, Field(max_length=500)] = ""
+    hours: Hours | None = None
+
+
+class StepTicked(Schema):
+    """What a tick changed. bed: whose revision is another now, null where none is."""
+
+    works: WorksKept
+    bed: str | None
+    bed_revision: int | None
+
+
+class PhotoOut(Schema):
+    """A photograph of a step."""
+
+    id: int
+    step: str
+    width: int
+    height: int
+
+
+@router.get("/{garden_id}/works", response=WorksKept, exclude_none=True)
+def load_works(request: HttpRequest, garden_id: int) -> WorksKept:
+    """What is said of a garden's works."""
+    return _kept(kept_works(own_garden(request, garden_id)))
+
+
+@router.put("/{garden_id}/works", response=WorksKept, exclude_none=True)
+def change_the_works(request: HttpRequest, garden_id: int, changed: ChangedWorks) -> WorksKept:
+    """Keep what is said of the works, if nobody changed it since."""
+    garden = own_garden(request, garden_id)
+    return _kept(save_works(garden.pk, changed.revision, changed.words.works, changed.words.pace))
+
+
+@router.post("/{garden_id}/works/tick", response=StepTicked, exclude_none=True)
+def tick_step(request: HttpRequest, garden_id: int, asked: StepTick) -> StepTicked:
+    """Tick a step, or take that back; a tick that is its bed's state is kept there."""
+    done = tick(own_garden(request, garden_id), Tick(**asked.model_dump()))
+    bed = done.bed
+    return StepTicked(works=_kept(done.works), bed=bed.key if bed else None, bed_revision=bed.revision if bed else None)
+
+
+@router.get("/{garden_id}/figure/works", response=WorksFigures)
+def figure_the_works(request: HttpRequest, garden_id: int) -> HttpResponse:
+    """A garden's steps on days."""
+    return written(figure_works(whole_garden(own_garden(request, garden_id)).built, today()))
+
+
+@router.get("/{garden_id}/figure/works/mends", response=MendsOfWorks)
+def figure_works_mends(request: HttpRequest, garden_id: int) -> MendsOfWorks:
+    """What would mend it where beds are sown too late."""
+    return figure_mends(whole_garden(own_garden(request, garden_id)).built, today())
+
+
+@router.get("/{garden_id}/figure/works/when/{key}", response=AutumnOrSpring)
+def figure_when(request: HttpRequest, garden_id: int, key: Key) -> AutumnOrSpring:
+    """A bed built in autumn against spring."""
+    built = whole_garden(own_garden(request, garden_id)).built
+    if all(each.bed.key != key for each in built.beds):
+        raise Missing
+    return figure_autumn_or_spring(built, key, today())
+
+
+@router.get("/{garden_id}/works.ics")
+def take_out_calendar(request: HttpRequest, garden_id: int) -> HttpResponse:
+    """The works and the upkeep of the coming years as a calendar."""
+    garden = own_garden(request, garden_id)
+    figures = figure_works(whole_garden(garden).built, today())
+    content = works_calendar(garden.pk, garden.name, figures, garden.changes, timezone.now())
+    answer = HttpResponse(content, content_type="text/calendar; charset=utf-8")
+    answer["Content-Disposition"] = 'attachment; filename="works.ics"'
+    return answer
+
+
+@router.get("/{garden_id}/works/photos", response=list[PhotoOut])
+def list_photos(request: HttpRequest, garden_id: int) -> list[StepPhoto]:
+    """A garden's photographs of steps."""
+    return list(own_garden(request, garden_id).step_photos.defer("picture"))
+
+
+@router.post("/{garden_id}/works/photos", response={201: PhotoOut})
+def add_photo(request: HttpRequest, garden_id: int, step: StepKey, photo: File[UploadedFile]) -> Status[StepPhoto]:
+    """Keep a photograph of a step."""
+    garden = own_garden(request, garden_id)
+    if photo.size is None or photo.size > MOST_BYTES:
+        raise PlanProblem("photo", f"is larger than the {MOST_BYTES // 1_000_000} MB that are kept")
+    return Status(201, keep_photo(garden, step, photo.read()))
+
+
+@router.get("/{garden_id}/works/photos/{photo_id}")
+def show_photo(request: HttpRequest, garden_id: int, photo_id: int) -> HttpResponse:
+    """A photograph, to its owner alone."""
+    found = own_garden(request, garden_id).step_photos.filter(pk=photo_id).first()
+    if found is None:
+        raise Missing
+    answer = HttpResponse(bytes(found.picture), content_type="image/jpeg")
+    answer["Cache-Control"] = "private, max-age=86400"
+    return answer
+
+
+@router.delete("/{garden_id}/works/photos/{photo_id}", response={204: None})
+def forget_photo(request: HttpRequest, garden_id: int, photo_id: int) -> Status[None]:
+    """Take a photograph out."""
+    gone, _ = own_garden(request, garden_id).step_photos.filter(pk=photo_id).delete()
+    if not gone:
+        raise Missing
+    return Status(204, None)
+
+
+def _kept(kept: KeptWorks) -> WorksKept:
+    return WorksKept(revision=kept.revision, words=WorksWords(works=works_plan(kept) or Works(), pace=kept.pace))
