@@ -40,7 +40,7 @@ def written(tmp_path: Path, document: Any) -> str:
 def test_figures_have_the_documented_keys(capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["figure", str(DEMO), "--json"]) == 0
     printed = json.loads(capsys.readouterr().out)
-    assert set(printed) == {"beds", "plot", "needs", "haul", "cuts"}
+    assert set(printed) == {"beds", "plot", "needs", "haul", "cuts", "works"}
     for bed in printed["beds"]:
         assert set(bed) >= BED_KEYS
         assert all(set(layer) >= LAYER_KEYS for layer in bed["layers"])
@@ -113,7 +113,7 @@ def test_the_console_script_runs() -> None:
 
 def test_a_garden_without_a_plot_has_no_figures_of_one(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["figure", written(tmp_path, zoo.plan()), "--json"]) == 0
-    assert set(json.loads(capsys.readouterr().out)) == {"beds", "needs", "haul"}
+    assert set(json.loads(capsys.readouterr().out)) == {"beds", "needs", "haul", "works"}
 
 
 def test_the_text_tells_of_shapes_and_of_the_plot(capsys: pytest.CaptureFixture[str]) -> None:

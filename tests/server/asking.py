@@ -2,12 +2,21 @@
 
 from __future__ import annotations
 
+import io
 import json
 from typing import Any
 
 from django.test import Client
+from PIL import Image
 
 
 def send(client: Client, method: str, path: str, body: dict[str, Any]) -> Any:
     """Send JSON and give the answer."""
     return client.generic(method, path, json.dumps(body), content_type="application/json")
+
+
+def picture(width: int, height: int, kind: str = "PNG", **more: Any) -> bytes:
+    """A picture of a size, as a file of a kind holds it. more: as Pillow saves it."""
+    out = io.BytesIO()
+    Image.new("RGB", (width, height), (90, 120, 60)).save(out, kind, **more)
+    return out.getvalue()

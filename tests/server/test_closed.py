@@ -8,13 +8,14 @@ from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.utils import timezone
 
 from nolbet.api.api import api
 from nolbet.gardens.models import Garden
 from tests.core import zoo
-from tests.server.asking import send
+from tests.server.asking import picture, send
 
 MIX = {
     "key": "half",
@@ -65,11 +66,14 @@ BODIES: dict[str, dict[str, Any]] = {
     "DraftMix": {"mix": MIX},
     "MixForBed": {"mix": MIX, "bed": "plain"},
     "Wished": {"mix": MIX, "volume_m3": 0.1},
+    "ChangedWorks": {"revision": 0, "words": {"works": {"helpers": 1}}},
+    "StepTick": {"step": "plain.layer.0", "done": True},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
 }
 KEYS = {
     "/shelf/": "heap",
     "/beds/": "plain",
+    "/when/": "plain",
     "/history/": "plot",
     "/cost-curve/": "compost",
     "/materials/": "heap",
@@ -95,12 +99,22 @@ def filled(path: str, garden: Garden) -> str:
     if "{dip_id}" in path:
         dip = garden.beds.get(key=key).dips.create(at=timezone.now(), level_m=0.1)
         path = path.replace("{dip_id}", str(dip.pk))
+    if "{photo_id}" in path:
+        photo = garden.step_photos.create(step="plain.dig", width=1, height=1, size=1, picture=b"x")
+        path = path.replace("{photo_id}", str(photo.pk))
     return (
         path.replace("{garden_id}", str(garden.pk))
         .replace("{key}", key)
         .replace("{kind}", "plot")
         .replace("{hemisphere}", "south")
     )
+
+
+def asked(client: Client, method: str, address: str, body: dict[str, Any]) -> Any:
+    """What an endpoint answers; one that takes a photograph gets one."""
+    if method == "POST" and address.endswith("/photos"):
+        return client.post(f"{address}?step=plain.dig", {"photo": SimpleUploadedFile("pile.png", picture(60, 40))})
+    return send(client, method, address, body)
 
 
 @pytest.mark.parametrize(
@@ -113,9 +127,9 @@ def test_it_is_closed_to_nobody_and_to_strangers(
     garden.mixes.create(key="half", name="Half", parts=MIX["parts"])
     address = filled(path, garden)
     client = Client()
-    assert send(client, method, address, body).status_code == 401
+    assert asked(client, method, address, body).status_code == 401
     client.force_login(stranger)
-    answer = send(client, method, address, body)
+    answer = asked(client, method, address, body)
     if "{garden_id}" in path:
         assert answer.status_code == 404
         assert answer["Content-Type"] == "application/problem+json"
@@ -141,7 +155,7 @@ def test_its_owner_gets_an_answer(
         garden.beds.filter(key="plain").update(cut=garden.beds.get(key="plain").cut | {"state": "filled"})
     elif path.endswith("/take-back"):
         Garden.objects.update(deleted_at=timezone.now())
-    assert send(signed_in, method, filled(path, garden), body).status_code in {200, 201, 204}
+    assert asked(signed_in, method, filled(path, garden), body).status_code in {200, 201, 204}
 
 
 def test_only_the_account_is_open_to_nobody() -> None:

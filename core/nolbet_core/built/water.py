@@ -70,14 +70,6 @@ class BedWater:
                 parts.append(sheet_standing(Sheet(self.underlay), 0.0, area_m2, None, self.liner_m))
         return (*parts, *self.wraps, *self._wicks())
 
-    @property
-    def still_wanted(self) -> tuple[Standing, ...]:
-        """What of it isn't there yet: once it was tested its liner lies, with what is under that."""
-        if not self.reservoir.tested:
-            return self.parts
-        lies = {each.key for each in (self.liner, self.under, self.underlay) if each is not None}
-        return tuple(part for part in self.parts if part.material.key not in lies)
-
     def _wicks(self) -> Iterator[Standing]:
         """Soil that stands in wick columns, and fabric, in strips or under all of the soil."""
         kinds = {each.kind for each in self.reservoir.wicks}

@@ -59,7 +59,7 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
         _add_frame(sums, worked.framed, bed)
     if worked.water is None or is_begun(bed, state):
         return
-    sums.add(bed.count, worked.water.still_wanted, bed.key)
+    sums.add(bed.count, worked.water.parts, bed.key)
     for ware, part in worked.water.wares:
         sums.add_ware(bed.count, ware, part, bed.key)
 

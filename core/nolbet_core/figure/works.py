@@ -12,13 +12,14 @@ from nolbet_core.figure.plot import Laid
 from nolbet_core.figure.works_figures import (
     AnswerFigures,
     BrokenOffFigures,
+    DayFigures,
+    FoundInWorks,
     LateFigures,
     PaceFigures,
     RateFigures,
     UpkeepFigures,
     WeatherFigures,
     WorksFigures,
-    WorksFinding,
     WorkStep,
 )
 from nolbet_core.findings.every import look_for
@@ -43,6 +44,7 @@ def works_figures(works: GardenWorks) -> WorksFigures:
     undone = [each for each in plan.steps if each.is_open]
     return WorksFigures(
         steps=steps,
+        days=_days(plan),
         ends_on=plan.ends_on,
         late=late_figures(works),
         begins_on=works.begins_on,
@@ -63,6 +65,26 @@ def works_figures(works: GardenWorks) -> WorksFigures:
     )
 
 
+def _days(plan: Planned) -> list[DayFigures]:
+    """Days with work, in their order."""
+    on: dict[date, list[tuple[Step, float]]] = {}
+    for step in plan.steps:
+        booked = plan.booked.get(step.key)
+        for day, hours in booked.by_day if booked else ():
+            on.setdefault(day, []).append((step, hours))
+    return [
+        DayFigures(
+            on=day,
+            hours=sum(hours for _, hours in on[day]),
+            share=sum(hours for _, hours in on[day]) / plan.day_h,
+            steps=[step.key for step, _ in on[day]],
+            holds=sum(1 for step, _ in on[day] if step.hold),
+            sows=any(step.kind == "plant" for step, _ in on[day]),
+        )
+        for day in sorted(on)
+    ]
+
+
 def late_figures(works: GardenWorks) -> list[LateFigures]:
     """Beds that are sown later than they should be."""
     titles = {each.bed.key: each.bed.title for each in works.asked.beds}
@@ -73,7 +95,7 @@ def late_figures(works: GardenWorks) -> list[LateFigures]:
     ]
 
 
-def works_findings(works: GardenWorks) -> list[WorksFinding]:
+def works_findings(works: GardenWorks) -> list[FoundInWorks]:
     """Findings on the works, the gravest first."""
     looked = WorksLooked(
         works.planned,
@@ -86,7 +108,7 @@ def works_findings(works: GardenWorks) -> list[WorksFinding]:
     )
     beds = {each.bed.key: each.bed for each in works.beds}
     found = [
-        WorksFinding(
+        FoundInWorks(
             list(each.steps), list(each.beds),
             finding_figures(finding, each, beds.get(each.beds[0]) if each.beds else None),
         )

@@ -80,6 +80,20 @@ class WorkStep:
 
 
 @record
+class DayFigures:
+    """A day that is worked on. hours: booked of all who work; share: of the day's hours [0-1]. steps: keys of those on
+    it, in their order. holds: how many of them have something to be answered. sows: whether anything is sown.
+    """
+
+    on: date
+    hours: float
+    share: float
+    steps: list[str]
+    holds: int
+    sows: bool
+
+
+@record
 class LateFigures:
     """A bed that is sown later than wanted: by which day it was, on which it is, and how many days that is."""
 
@@ -139,12 +153,13 @@ class BrokenOffFigures:
 
 @record
 class WorksFigures:
-    """A garden's works. steps: those done first, then as they are planned. ends_on: the day all is done, null where no
-    day is known to begin on. late: beds sown later than wanted. people: who work; day_hours: of all of them on a
-    working day; hours: still to be worked. findings: on the works, with the beds in their keys.
+    """A garden's works. steps: those done first, then as they are planned. days: with work. ends_on: the day all is
+    done, null where no day is known to begin on. late: beds sown later than wanted. people: who work; day_hours: of all
+    of them on a working day; hours: still to be worked. findings: on the works, with the beds in their keys.
     """
 
     steps: list[WorkStep]
+    days: list[DayFigures]
     ends_on: date | None
     late: list[LateFigures]
     begins_on: date | None
@@ -156,11 +171,11 @@ class WorksFigures:
     upkeep: list[UpkeepFigures]
     pace: list[PaceFigures]
     rates: list[RateFigures]
-    findings: list[WorksFinding]
+    findings: list[FoundInWorks]
 
 
 @record
-class WorksFinding:
+class FoundInWorks:
     """A finding with the steps it is about."""
 
     steps: list[str]

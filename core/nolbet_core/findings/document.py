@@ -15,7 +15,7 @@ page.
 |---|---|---|---|
 """
 
-SUBJECTS = {"bed": "a bed", "plot": "beds side by side", "haul": "what is bought", "mix": "a mix"}
+SUBJECTS = {"bed": "a bed", "plot": "beds side by side", "haul": "what is bought", "mix": "a mix", "works": "the works"}
 
 
 def findings_document() -> str:

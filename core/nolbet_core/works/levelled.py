@@ -10,7 +10,7 @@ import numpy as np
 
 from nolbet_core.record import record
 from nolbet_core.works.job import Booked, Job, in_order
-from nolbet_core.works.path import NEARLY_H, Span, day_index, spans
+from nolbet_core.works.path import NEARLY_H, TimeSpan, day_index, spans
 from nolbet_core.works.working_days import WorkingDays
 
 PARTED_SHARE = 0.25
@@ -173,7 +173,7 @@ def _judged(plan: Pieces, ordered: Sequence[Job], days: WorkingDays) -> tuple[in
     return late, max(pieces[-1][0] for pieces in plan.values())
 
 
-def _drawn(seed: int, first: Mapping[str, Span], tails: Mapping[str, float]) -> Rank:
+def _drawn(seed: int, first: Mapping[str, TimeSpan], tails: Mapping[str, float]) -> Rank:
     """An order drawn round the usual ones; the same seed draws the same."""
     chance = np.random.default_rng(seed)
     spread = 0.15 + 0.85 * (seed + 1) / TRIED_ORDERS
@@ -188,7 +188,7 @@ def _drawn(seed: int, first: Mapping[str, Span], tails: Mapping[str, float]) -> 
     return rank
 
 
-def _booked(job: Job, pieces: Sequence[tuple[int, float]], span: Span, days: WorkingDays) -> Booked:
+def _booked(job: Job, pieces: Sequence[tuple[int, float]], span: TimeSpan, days: WorkingDays) -> Booked:
     by_day = tuple((days.day(index), hours) for index, hours in pieces)
     until = by_day[-1][0]
     late = 0 if job.due is None else max((until - job.due).days, 0)

@@ -17,7 +17,7 @@ NEARLY_H = 1e-6
 
 
 @record
-class Span:
+class TimeSpan:
     """When a job could begin and end, and when it has to at the latest [working hours from the first day]."""
 
     starts: float
@@ -31,7 +31,7 @@ class Span:
         return self.latest_start - self.starts
 
 
-def spans(ordered: Sequence[Job], days: WorkingDays, end: date | None = None) -> dict[str, Span]:
+def spans(ordered: Sequence[Job], days: WorkingDays, end: date | None = None) -> dict[str, TimeSpan]:
     """When each job could be done if all hands did it alone, and when it has to be.
 
     ordered: with what comes before each before it. end: by which all is to be done that isn't due, where it can be.
@@ -39,7 +39,7 @@ def spans(ordered: Sequence[Job], days: WorkingDays, end: date | None = None) ->
     starts, ends = _forwards(ordered, days)
     latest_ends = _backwards(ordered, days, starts, ends, end)
     return {
-        job.key: Span(starts[job.key], ends[job.key], latest_ends[job.key] - job.hours, latest_ends[job.key])
+        job.key: TimeSpan(starts[job.key], ends[job.key], latest_ends[job.key] - job.hours, latest_ends[job.key])
         for job in ordered
     }
 

@@ -1126,6 +1126,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/works": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure The Works
+         * @description A garden's steps on days.
+         */
+        get: operations["nolbet_api_works_figure_the_works"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/works/mends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Works Mends
+         * @description What would mend it where beds are sown too late.
+         */
+        get: operations["nolbet_api_works_figure_works_mends"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/works/when/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure When
+         * @description A bed built in autumn against spring.
+         */
+        get: operations["nolbet_api_works_figure_when"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/history/{kind}/{key}": {
         parameters: {
             query?: never;
@@ -1646,6 +1706,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/works": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Load Works
+         * @description What is said of a garden's works.
+         */
+        get: operations["nolbet_api_works_load_works"];
+        /**
+         * Change The Works
+         * @description Keep what is said of the works, if nobody changed it since.
+         */
+        put: operations["nolbet_api_works_change_the_works"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/works.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out Calendar
+         * @description The works and the upkeep of the coming years as a calendar.
+         */
+        get: operations["nolbet_api_works_take_out_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/works/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Photos
+         * @description A garden's photographs of steps.
+         */
+        get: operations["nolbet_api_works_list_photos"];
+        put?: never;
+        /**
+         * Add Photo
+         * @description Keep a photograph of a step.
+         */
+        post: operations["nolbet_api_works_add_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/works/photos/{photo_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Photo
+         * @description A photograph, to its owner alone.
+         */
+        get: operations["nolbet_api_works_show_photo"];
+        put?: never;
+        post?: never;
+        /**
+         * Forget Photo
+         * @description Take a photograph out.
+         */
+        delete: operations["nolbet_api_works_forget_photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/works/tick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tick Step
+         * @description Tick a step, or take that back; a tick that is its bed's state is kept there.
+         */
+        post: operations["nolbet_api_works_tick_step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/quantities/read": {
         parameters: {
             query?: never;
@@ -1760,6 +1932,39 @@ export interface components {
              * @enum {string}
              */
             what: "barrow" | "mixer" | "bed";
+        };
+        /**
+         * Answer
+         * @description What was found at a hold point: whether it may go on, and what was measured.
+         */
+        Answer: {
+            /**
+             * Measured
+             * @default
+             */
+            measured?: string;
+            /**
+             * On
+             * @description YYYY-MM-DD
+             */
+            on: string;
+            /** Passed */
+            passed: boolean;
+        };
+        /**
+         * AnswerFigures
+         * @description What was found at a hold point.
+         */
+        AnswerFigures: {
+            /** Measured */
+            measured: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Passed */
+            passed: boolean;
         };
         /**
          * AskedAlign
@@ -1904,6 +2109,25 @@ export interface components {
             material: string;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * AutumnOrSpring
+         * @description Both, and what speaks for which. better: null where it makes no difference. why: in sentences.
+         */
+        AutumnOrSpring: {
+            /** Bed */
+            bed: string;
+            /** Better */
+            better: ("autumn" | "spring") | null;
+            /** Built */
+            built: components["schemas"]["BuiltWhen"][];
+            /**
+             * Wanted On
+             * Format: date
+             */
+            wanted_on: string;
+            /** Why */
+            why: string[];
         };
         /**
          * BadPriceRow
@@ -2354,6 +2578,22 @@ export interface components {
             width_m: number;
         };
         /**
+         * BrokenOffFigures
+         * @description A bed left halfway: the last step done, the next one, and what to make safe till then.
+         */
+        BrokenOffFigures: {
+            /** Bed */
+            bed: string;
+            /** Done */
+            done: string;
+            /** Name */
+            name: string;
+            /** Next */
+            next: string;
+            /** Safe */
+            safe: string[];
+        };
+        /**
          * BucketTest
          * @description A mix tried out: so many buckets of parts in, and how many the mix then fills.
          */
@@ -2362,6 +2602,37 @@ export interface components {
             level_out: number;
             /** Parts In */
             parts_in: number;
+        };
+        /**
+         * BuiltWhen
+         * @description A bed built in one season. filled_on: when. sow_from: the first day anything can be sown, null where nothing can.
+         *
+         *     sunk_by_then_m: how far it has sunk by then; sinks_after_m: in the year after. short_kg: nitrogen that plants go
+         *     short of in the season after filling, null where it is over before they are sown.
+         */
+        BuiltWhen: {
+            /** Days Waited */
+            days_waited: number | null;
+            /**
+             * Filled On
+             * Format: date
+             */
+            filled_on: string;
+            /** Said */
+            said: string;
+            /**
+             * Season
+             * @enum {string}
+             */
+            season: "autumn" | "spring";
+            /** Short Kg */
+            short_kg: number | null;
+            /** Sinks After M */
+            sinks_after_m: number;
+            /** Sow From */
+            sow_from: string | null;
+            /** Sunk By Then M */
+            sunk_by_then_m: number;
         };
         /**
          * BulkOfferModel
@@ -2534,6 +2805,15 @@ export interface components {
              * @enum {string}
              */
             units: "ft_in" | "metric";
+        };
+        /**
+         * ChangedWorks
+         * @description Works to save, with the revision that the change was made from.
+         */
+        ChangedWorks: {
+            /** Revision */
+            revision: number;
+            words: components["schemas"]["WorksWords"];
         };
         /**
          * CheapestFigures
@@ -2824,6 +3104,28 @@ export interface components {
             unpriced: components["schemas"]["UnpricedBoards"][];
         };
         /**
+         * DayFigures
+         * @description A day that is worked on. hours: booked of all who work; share: of the day's hours [0-1]. steps: keys of those on
+         *     it, in their order. holds: how many of them have something to be answered. sows: whether anything is sown.
+         */
+        DayFigures: {
+            /** Holds */
+            holds: number;
+            /** Hours */
+            hours: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Share */
+            share: number;
+            /** Sows */
+            sows: boolean;
+            /** Steps */
+            steps: string[];
+        };
+        /**
          * DealModel
          * @description So many together at a price; every full number of them costs it.
          */
@@ -3040,6 +3342,7 @@ export interface components {
          * Figures
          * @description Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups. cuts: of
          *     the frames' boards, null where there are none or they weren't asked for.
+         *     works: steps and days, where they were asked for.
          */
         Figures: {
             /** Beds */
@@ -3050,6 +3353,7 @@ export interface components {
             needs: components["schemas"]["NeedFigures"][];
             plot: components["schemas"]["PlotFigures"] | null;
             spring: components["schemas"]["SpringOrder"] | null;
+            works?: components["schemas"]["WorksFigures"] | null;
         };
         /**
          * FindingFigures
@@ -3084,14 +3388,14 @@ export interface components {
              * Subject
              * @enum {string}
              */
-            subject: "bed" | "plot" | "haul" | "mix";
+            subject: "bed" | "plot" | "haul" | "mix" | "works";
             /**
              * Topic
              * @enum {string}
              */
-            topic: "fit" | "layers" | "feeding" | "wood" | "sinking" | "health" | "safety" | "weight" | "water" | "ground" | "level" | "place" | "between" | "buying" | "mix" | "frame";
+            topic: "fit" | "layers" | "feeding" | "wood" | "sinking" | "health" | "safety" | "weight" | "water" | "ground" | "level" | "place" | "between" | "buying" | "mix" | "frame" | "works";
             /** Views */
-            views: ("section" | "water" | "plot" | "haul" | "blend" | "frame")[];
+            views: ("section" | "water" | "plot" | "haul" | "blend" | "frame" | "works")[];
             /** Why */
             why: string;
         };
@@ -3324,6 +3628,17 @@ export interface components {
             top_up_total: string | null;
         };
         /**
+         * FoundInWorks
+         * @description A finding with the steps it is about.
+         */
+        FoundInWorks: {
+            /** Beds */
+            beds: string[];
+            finding: components["schemas"]["FindingFigures"];
+            /** Steps */
+            steps: string[];
+        };
+        /**
          * Frame
          * @description A bed's frame. nominal: the size timber is sold as, or thickness_m and width_m: the true one of a board.
          *
@@ -3332,12 +3647,18 @@ export interface components {
          *     width and height of a brick, block or panel; joint_m: between them; breakage: share more that is bought. ties: how
          *     many hold the long sides together; middle_posts: along each long side, between its ends. cleats_m: square battens
          *     inside each corner. behind: what lies or stands higher behind the wall. lining: the sheet inside.
+         *     built: whether it stands already.
          */
         Frame: {
             /** Behind */
             behind?: ("slope" | "load") | null;
             /** Breakage */
             breakage?: number | null;
+            /**
+             * Built
+             * @default false
+             */
+            built?: boolean;
             /** Cleats M */
             cleats_m?: number | null;
             /**
@@ -3524,7 +3845,8 @@ export interface components {
          *     hemisphere: where the latitude isn't known. normals: usual weather of the twelve months; typical_climate: which one
          *     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
          *     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
-         *     drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most.
+         *     drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most. works: when
+         *     it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work.
          */
         Garden: {
             /** Ants */
@@ -3557,6 +3879,10 @@ export interface components {
             name: string;
             /** Normals */
             normals?: components["schemas"]["Normals"][] | null;
+            /** Pace */
+            pace?: {
+                [key: string]: number;
+            } | null;
             plot?: components["schemas"]["Plot"] | null;
             /** Tap L Min */
             tap_l_min?: number | null;
@@ -3573,6 +3899,7 @@ export interface components {
             water_table_m?: number | null;
             /** Wettest Day Mm */
             wettest_day_mm?: number | null;
+            works?: components["schemas"]["Works"] | null;
         };
         /**
          * GardenHead
@@ -3998,6 +4325,30 @@ export interface components {
             spots: components["schemas"]["SpotFigures"][];
         };
         /**
+         * LateFigures
+         * @description A bed that is sown later than wanted: by which day it was, on which it is, and how many days that is.
+         */
+        LateFigures: {
+            /** Bed */
+            bed: string;
+            /** Days */
+            days: number;
+            /** Name */
+            name: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Step */
+            step: string;
+            /**
+             * Wanted On
+             * Format: date
+             */
+            wanted_on: string;
+        };
+        /**
          * LaterDraft
          * @description A bed as it is being drawn, not kept yet.
          */
@@ -4409,6 +4760,49 @@ export interface components {
             steps: components["schemas"]["StepFigures"][];
         };
         /**
+         * MendOfWorks
+         * @description One way to be sown in time. late_days: over all beds, still; ends_on: the day all is done then. hours: of work
+         *     less (or more, negative). price: what it costs more; null where nobody has said what that costs. works: the words of
+         *     the works that bring it about, or bed: a bed filled otherwise, with its layers; neither where it can't be taken by a
+         *     click.
+         */
+        MendOfWorks: {
+            /** Bed */
+            bed: string | null;
+            /** Ends On */
+            ends_on: string | null;
+            /** Hours Less */
+            hours_less: number;
+            /** Key */
+            key: string;
+            /** Late Days */
+            late_days: number;
+            /** Price */
+            price: string | null;
+            /** Price Said */
+            price_said: string;
+            /** School */
+            school: string | null;
+            /** Title */
+            title: string;
+            /** Works */
+            works: {
+                [key: string]: unknown;
+            } | null;
+        };
+        /**
+         * MendsOfWorks
+         * @description What is late now, and what would mend it, best first.
+         */
+        MendsOfWorks: {
+            /** Ends On */
+            ends_on: string | null;
+            /** Late Days */
+            late_days: number;
+            /** Mends */
+            mends: components["schemas"]["MendOfWorks"][];
+        };
+        /**
          * MixAmounts
          * @description What a mix takes and costs. price_per_m3: of loose mix, all bought, before delivery; null where something has no
          *     offer: unpriced, by name. from_stock_m3: the most that what is on hand makes. mixed_into: other mixes, by name.
@@ -4742,6 +5136,67 @@ export interface components {
             wilting_point?: number | null;
         };
         /**
+         * OwnStep
+         * @description A step of the gardener's own. bed: whose, none for the garden's. after: keys of what has to be done before.
+         *
+         *     wait_days: to be waited for after it. hold: what is to be looked at before going on.
+         */
+        OwnStep: {
+            /** After */
+            after?: string[];
+            /** Bed */
+            bed?: string | null;
+            /** Before */
+            before?: string[];
+            /** Hold */
+            hold?: string | null;
+            /**
+             * Hours
+             * @default 0.5
+             */
+            hours?: number;
+            /** Name */
+            name: string;
+            /**
+             * Step
+             * @description bed (or garden), kind, and which: long_table.layer.2
+             */
+            step: string;
+            /**
+             * Wait Days
+             * @default 0
+             */
+            wait_days?: number;
+            /**
+             * Why
+             * @default
+             */
+            why?: string;
+            /**
+             * Work
+             * @default care
+             * @enum {string}
+             */
+            work?: "care" | "digging" | "moving" | "cutting" | "fastening" | "sheets" | "walling" | "mixing" | "planting";
+        };
+        /**
+         * PaceFigures
+         * @description How many times as long as usual a kind of work takes the gardener, on how many hours and steps that rests.
+         */
+        PaceFigures: {
+            /** Factor */
+            factor: number;
+            /** Hours */
+            hours: number;
+            /** Steps */
+            steps: number;
+            /**
+             * Work
+             * @enum {string}
+             */
+            work: "care" | "digging" | "moving" | "cutting" | "fastening" | "sheets" | "walling" | "mixing" | "planting";
+        };
+        /**
          * PackOfferModel
          * @description Pieces by the pack.
          */
@@ -4873,6 +5328,20 @@ export interface components {
             name: string;
             /** Second M */
             second_m: number;
+        };
+        /**
+         * PhotoOut
+         * @description A photograph of a step.
+         */
+        PhotoOut: {
+            /** Height */
+            height: number;
+            /** Id */
+            id: number;
+            /** Step */
+            step: string;
+            /** Width */
+            width: number;
         };
         /**
          * PieceFigures
@@ -5467,6 +5936,32 @@ export interface components {
             used?: boolean;
             /** Volume M3 */
             volume_m3?: number | null;
+        };
+        /**
+         * RateFigures
+         * @description What one person does in an hour, usual and here, in words with its unit, and where it comes from.
+         */
+        RateFigures: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "dig_loam_m3_h" | "dig_clay_m3_h" | "dig_rooty_m3_h" | "shovel_m3_h" | "cuts_h" | "screws_h" | "sheet_m2_h" | "bricks_glued_h" | "bricks_mortar_h" | "dry_stone_m2_h" | "mix_m3_h" | "machine_dig_m3_h";
+            /** Said */
+            said: string;
+            /** Source */
+            source: string;
+            /** Title */
+            title: string;
+            /** Usual */
+            usual: number;
+            /** Value */
+            value: number;
+            /**
+             * Work
+             * @enum {string}
+             */
+            work: "care" | "digging" | "moving" | "cutting" | "fastening" | "sheets" | "walling" | "mixing" | "planting";
         };
         /**
          * ReadingFigures
@@ -6152,6 +6647,22 @@ export interface components {
             suppliers: components["schemas"]["PlanSupplier"][];
         };
         /**
+         * SowOn
+         * @description The day a bed is to be sown.
+         */
+        SowOn: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /**
+             * On
+             * @description YYYY-MM-DD
+             */
+            on: string;
+        };
+        /**
          * SowingFigures
          * @description From when a class of crops can be sown: the day where it is known, and years until roots find their depth.
          */
@@ -6378,6 +6889,65 @@ export interface components {
             path: string;
             /** Value */
             value: unknown;
+        };
+        /**
+         * StepSaid
+         * @description What the gardener says of one step.
+         *
+         *     done_on: the day it was done, where that doesn't follow from the bed. not_before: put off to that day. hours: that
+         *     it takes, of one person. left_out: why it isn't done at all. answers: at its hold point, the last one holds.
+         */
+        StepSaid: {
+            /** Answers */
+            answers?: components["schemas"]["Answer"][];
+            /** Done On */
+            done_on?: string | null;
+            /** Hours */
+            hours?: number | null;
+            /** Left Out */
+            left_out?: string | null;
+            /** Not Before */
+            not_before?: string | null;
+            /**
+             * Step
+             * @description bed (or garden), kind, and which: long_table.layer.2
+             */
+            step: string;
+        };
+        /**
+         * StepTick
+         * @description What is said of a step: done or not, what was found at its hold point, how long it took all who worked on it.
+         */
+        StepTick: {
+            /** Done */
+            done: boolean;
+            /** Hours */
+            hours?: number | null;
+            /**
+             * Measured
+             * @default
+             */
+            measured?: string;
+            /** On */
+            on?: string | null;
+            /** Passed */
+            passed?: boolean | null;
+            /**
+             * Step
+             * @description bed (or garden), kind, and which: long_table.layer.2
+             */
+            step: string;
+        };
+        /**
+         * StepTicked
+         * @description What a tick changed. bed: whose revision is another now, null where none is.
+         */
+        StepTicked: {
+            /** Bed */
+            bed: string | null;
+            /** Bed Revision */
+            bed_revision: number | null;
+            works: components["schemas"]["WorksKept"];
         };
         /**
          * Stock
@@ -6858,6 +7428,27 @@ export interface components {
             width_m: number;
         };
         /**
+         * UpkeepFigures
+         * @description Something that falls due in the years after a bed is built. every_years: how often it comes again.
+         */
+        UpkeepFigures: {
+            /** Bed */
+            bed: string;
+            /** Every Years */
+            every_years: number;
+            /** Key */
+            key: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Usual
          * @description What is usual, and what one year in ten falls short of or passes.
          */
@@ -7065,6 +7656,24 @@ export interface components {
             width_m: number;
         };
         /**
+         * WeatherFigures
+         * @description What stands against doing a step on its day. chance: of that weather [0-1]; known: whether it was measured or
+         *     forecast, and not only usual.
+         */
+        WeatherFigures: {
+            /** Chance */
+            chance: number;
+            /**
+             * Gate
+             * @enum {string}
+             */
+            gate: "frost" | "wet" | "wind";
+            /** Known */
+            known: boolean;
+            /** Said */
+            said: string;
+        };
+        /**
          * WeatherFile
          * @description A daily file's text: date, tmin_c, tmax_c, rain_mm.
          */
@@ -7160,6 +7769,207 @@ export interface components {
             name: string;
             /** Parts */
             parts: number;
+        };
+        /**
+         * WorkStep
+         * @description A step. `on`, `until`: the first and the last day it is worked on; by_day: hours of each. hours: of all who work
+         *     on it; usual_hours: at usual rates. earliest, latest: to begin on, slack_days between them; null where no day is
+         *     known to begin on. wait_days: after it. people: at least. hold: what has to be answered before going on, empty
+         *     where nothing has; passed: whether it was. at: where on the plot, null where it lies nowhere. weather: against it on
+         *     its day.
+         */
+        WorkStep: {
+            /** After */
+            after: string[];
+            /** Answers */
+            answers: components["schemas"]["AnswerFigures"][];
+            /** At */
+            at: [
+                number,
+                number
+            ] | null;
+            /** Barrows */
+            barrows: number;
+            /** Bed */
+            bed: string;
+            /** By Day */
+            by_day: [
+                string,
+                number
+            ][];
+            /** Cautions */
+            cautions: string[];
+            /** Done */
+            done: boolean;
+            /** Done On */
+            done_on: string | null;
+            /** Done When */
+            done_when: string;
+            /** Earliest */
+            earliest: string | null;
+            /** Gear */
+            gear: string[];
+            /** Hold */
+            hold: string;
+            /** Hours */
+            hours: number;
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "services" | "ground_test" | "gather" | "order" | "load" | "level_plot" | "set_out" | "turf" | "water_ground" | "dig" | "loosen" | "buried" | "path_dig" | "path_base" | "level" | "posts" | "cut" | "assemble" | "set" | "wall" | "line" | "place" | "underlay" | "liner" | "leak_test" | "reservoir" | "mix" | "layer" | "sheet" | "filled" | "settle" | "rest" | "winter" | "top_up" | "plant" | "mulch" | "watering" | "label" | "own";
+            /** Latest */
+            latest: string | null;
+            /** Layer */
+            layer: number | null;
+            /** Left Out */
+            left_out: string;
+            /** Lines */
+            lines: string[];
+            /** Materials */
+            materials: string[];
+            /** Name */
+            name: string;
+            /** Not Before */
+            not_before: string | null;
+            /** On */
+            on: string | null;
+            /** Passed */
+            passed: boolean | null;
+            /** People */
+            people: number;
+            /** Slack Days */
+            slack_days: number | null;
+            /** Spent Hours */
+            spent_hours: number;
+            /** Title */
+            title: string;
+            /** Tools */
+            tools: string[];
+            /** Until */
+            until: string | null;
+            /** Usual Hours */
+            usual_hours: number;
+            /** Wait Days */
+            wait_days: number;
+            /** Wait For */
+            wait_for: string;
+            /** Weather */
+            weather: components["schemas"]["WeatherFigures"][];
+            /** Why */
+            why: string;
+            /**
+             * Work
+             * @enum {string}
+             */
+            work: "care" | "digging" | "moving" | "cutting" | "fastening" | "sheets" | "walling" | "mixing" | "planting";
+        };
+        /**
+         * Works
+         * @description When a garden is worked, and how. days: of the week that are worked on. hours_a_day: of each person.
+         *
+         *     helpers: beside the gardener. days_off: that are not worked. start: the first day that is. sow_on: the day all beds
+         *     are to be sown, sow: those of single ones. ground: what is dug in. machine: whether a digger is hired, which digs;
+         *     machine_day: what one costs a day. rates: what one does in an hour, where that isn't usual. steps: what is said of
+         *     single ones. own: steps added.
+         */
+        Works: {
+            /** Days */
+            days?: ("mon" | "tue" | "wed" | "thu" | "fri" | "sat" | "sun")[] | null;
+            /** Days Off */
+            days_off?: string[];
+            /**
+             * Ground
+             * @default loam
+             * @enum {string}
+             */
+            ground?: "loam" | "clay" | "stony" | "rooty";
+            /**
+             * Helpers
+             * @default 0
+             */
+            helpers?: number;
+            /** Hours A Day */
+            hours_a_day?: number | null;
+            /**
+             * Machine
+             * @default false
+             */
+            machine?: boolean;
+            /** Machine Day */
+            machine_day?: string | null;
+            /** Own */
+            own?: components["schemas"]["OwnStep"][];
+            /** Rates */
+            rates?: {
+                [key: string]: number;
+            };
+            /** Sow */
+            sow?: components["schemas"]["SowOn"][];
+            /** Sow On */
+            sow_on?: string | null;
+            /** Start */
+            start?: string | null;
+            /** Steps */
+            steps?: components["schemas"]["StepSaid"][];
+        };
+        /**
+         * WorksFigures
+         * @description A garden's works. steps: those done first, then as they are planned. days: with work. ends_on: the day all is
+         *     done, null where no day is known to begin on. late: beds sown later than wanted. people: who work; day_hours: of all
+         *     of them on a working day; hours: still to be worked. findings: on the works, with the beds in their keys.
+         */
+        WorksFigures: {
+            /** Begins On */
+            begins_on: string | null;
+            /** Broken Off */
+            broken_off: components["schemas"]["BrokenOffFigures"][];
+            /** Day Hours */
+            day_hours: number;
+            /** Days */
+            days: components["schemas"]["DayFigures"][];
+            /** Done Hours */
+            done_hours: number;
+            /** Ends On */
+            ends_on: string | null;
+            /** Findings */
+            findings: components["schemas"]["FoundInWorks"][];
+            /** Hours */
+            hours: number;
+            /** Late */
+            late: components["schemas"]["LateFigures"][];
+            /** Pace */
+            pace: components["schemas"]["PaceFigures"][];
+            /** People */
+            people: number;
+            /** Rates */
+            rates: components["schemas"]["RateFigures"][];
+            /** Steps */
+            steps: components["schemas"]["WorkStep"][];
+            /** Upkeep */
+            upkeep: components["schemas"]["UpkeepFigures"][];
+        };
+        /**
+         * WorksKept
+         * @description What is said of the works, as kept.
+         */
+        WorksKept: {
+            /** Revision */
+            revision: number;
+            words: components["schemas"]["WorksWords"];
+        };
+        /**
+         * WorksWords
+         * @description What a gardener says of the works. pace: how many times as long as usual a kind of work takes.
+         */
+        WorksWords: {
+            /** Pace */
+            pace?: {
+                [key: string]: number;
+            };
+            works?: components["schemas"]["Works"];
         };
         /**
          * ZoneFigures
@@ -8650,6 +9460,73 @@ export interface operations {
             };
         };
     };
+    nolbet_api_works_figure_the_works: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorksFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_works_figure_works_mends: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendsOfWorks"];
+                };
+            };
+        };
+    };
+    nolbet_api_works_figure_when: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AutumnOrSpring"];
+                };
+            };
+        };
+    };
     nolbet_api_gardens_load_part_history: {
         parameters: {
             query?: never;
@@ -9351,6 +10228,198 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WeatherKept"];
+                };
+            };
+        };
+    };
+    nolbet_api_works_load_works: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorksKept"];
+                };
+            };
+        };
+    };
+    nolbet_api_works_change_the_works: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangedWorks"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorksKept"];
+                };
+            };
+        };
+    };
+    nolbet_api_works_take_out_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_works_list_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOut"][];
+                };
+            };
+        };
+    };
+    nolbet_api_works_add_photo: {
+        parameters: {
+            query: {
+                step: string;
+            };
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Photo
+                     * Format: binary
+                     */
+                    photo: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoOut"];
+                };
+            };
+        };
+    };
+    nolbet_api_works_show_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_works_forget_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_works_tick_step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepTick"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepTicked"];
                 };
             };
         };
