@@ -109,11 +109,12 @@ def works_findings(works: GardenWorks) -> list[FoundInWorks]:
     beds = {each.bed.key: each.bed for each in works.beds}
     found = [
         FoundInWorks(
-            list(each.steps), list(each.beds),
+            list(each.steps),
+            list(each.beds),
             finding_figures(finding, each, beds.get(each.beds[0]) if each.beds else None),
         )
         for finding, each in look_for("works", looked)
-    ]  # fmt: skip
+    ]
     order = {id(each): place for place, each in enumerate(gravest_first(one.finding for one in found))}
     return sorted(found, key=lambda one: order[id(one.finding)])
 
@@ -214,7 +215,15 @@ def _filled_on(worked: WorkedBed, plan: Planned) -> date | None:
 def _rates(works: GardenWorks) -> list[RateFigures]:
     paces, system = paces_of(works.works, {}), works.asked.around.system
     return [
-        RateFigures(name, each.name, each.usual, paces.rate(name), show_rate(name, paces.rate(name), system), each.work,
-                    each.source if name not in works.works.rates else "yours")
+        RateFigures(
+            name,
+            each.name,
+            each.usual,
+            paces.rate(name),
+            each.unit,
+            show_rate(name, paces.rate(name), system),
+            each.work,
+            each.source if name not in works.works.rates else "yours",
+        )
         for name, each in RATES.items()
-    ]  # fmt: skip
+    ]

@@ -7,6 +7,7 @@ from datetime import date
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.plan.works import RateName, WorkKind
 from nolbet_core.record import record
+from nolbet_core.works.rates import RateUnit
 from nolbet_core.works.step import Gate, StepKind
 
 
@@ -135,6 +136,7 @@ class RateFigures:
     title: str
     usual: float
     value: float
+    unit: RateUnit
     said: str
     work: WorkKind
     source: str

@@ -128,6 +128,12 @@ BEARS_KG_M2 = Limit("what it may bear", Kind.LOAD, 20_000.0, above_least=True)
 PARTS = Limit("parts", Kind.NUMBER, 1000.0)
 CARBON = Limit("carbon to one of nitrogen", Kind.NUMBER, 1000.0, above_least=True)
 RISE_M = Limit("how high it wicks", Kind.LENGTH, 1.0)
+WORK_H = Limit("hours of work", Kind.NUMBER, 2000.0)
+DAY_H = Limit("hours a day", Kind.NUMBER, 16.0, least=0.25)
+RATE_M3 = Limit("a volume in an hour", Kind.VOLUME, 1000.0, above_least=True)
+RATE_M2 = Limit("an area in an hour", Kind.AREA, 1000.0, above_least=True)
+RATE = Limit("how many in an hour", Kind.NUMBER, 1000.0, above_least=True)
+PACE = Limit("a pace", Kind.NUMBER, 20.0, least=0.05)
 SHEET_KG_M2 = Limit("a sheet's mass", Kind.NUMBER, 50.0, above_least=True)
 
 LIMITS: dict[str, Limit] = {
@@ -170,4 +176,10 @@ LIMITS: dict[str, Limit] = {
     "parts": PARTS,
     "carbon": CARBON,
     "rise": RISE_M,
+    "hours": WORK_H,
+    "day_hours": DAY_H,
+    "rate_m3": RATE_M3,
+    "rate_m2": RATE_M2,
+    "rate": RATE,
+    "pace": PACE,
 }

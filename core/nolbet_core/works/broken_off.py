@@ -51,7 +51,7 @@ def _safe(worked: WorkedBed, done: set[str]) -> Iterator[str]:
     if over("dig"):
         deep = show_length(worked.vessel.hollow.rim_m, system)
         yield f"Fence or board over the open ground, {deep} deep; keep children, pets and the edge clear. {DEFER}"
-    if over("liner") and not over("reservoir"):
+    if (over("liner") or over("leak_test")) and not over("reservoir"):
         yield f"Cover the lined box: rain fills it, a child or an animal can drown in it. {DEFER}"
         yield "Keep sun off the bare liner, and leaves and grit out of it."
         if not over("leak_test"):

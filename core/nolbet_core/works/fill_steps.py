@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator, Sequence
 
 from nolbet_core.built.thirst import soaking_water
@@ -45,6 +46,8 @@ A_LIFT_M = 0.15
 """Fill is tamped in lifts of up to so much [m]."""
 LOG_KG = 25.0
 """What a log of usual size weighs, moist [kg] (20 cm across, 1 m long)."""
+CAN_L = 10.0
+MOST_BY_CAN_L = 60.0
 ABRUPT = ("soil",)
 
 
@@ -201,7 +204,7 @@ def _bulk(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, site: Sit
         "after" if kind == "mulch" else "fill",
         title=f"Lay {thick} of {material.name.lower()} in {bed.title}",
         why=_why(worked, index, material),
-        done_when=f"Raked level, {mark}, wet through." if mark else f"{thick} deep all over, wet through.",
+        done_when=_done_when(logs, thick, mark),
         work="moving",
         usual_hours=max(hours, LEAST_LAYER_H),
         people=2 if heavy else 1,
@@ -214,6 +217,11 @@ def _bulk(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, site: Sit
         layer=index,
         uses=frozenset(each.key for each in materials_in(layer)),
     )
+
+
+def _done_when(wood: bool, thick: str, mark: str) -> str:
+    how = "Nothing rocks underfoot" if wood else "Raked level"
+    return f"{how}, {mark or f'{thick} deep all over'}, wet through."
 
 
 def _logs_heavy(heavy: bool, system: System) -> tuple[str, ...]:
@@ -285,5 +293,5 @@ def _lines(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, mark: st
         )
     water_l = soaking_water(layer)
     if water_l >= 1:
-        cans = f", {trimmed(water_l / 10, 0)} cans" if water_l < 150 else ""
+        cans = f", {trimmed(math.ceil(water_l / CAN_L), 0)} watering cans" if water_l < MOST_BY_CAN_L else ""
         yield f"Wet it through: about {show_water(water_l / 1000, system)}{each}{cans}."

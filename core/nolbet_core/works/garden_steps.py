@@ -115,7 +115,7 @@ def _level_plot(levelling: Levelling, site: Site, system: System) -> Step:
         tools=(SPADE, SHOVEL, BARROW, RAKE, LEVEL),
         gear=(GLOVES,),
         after=(step_key("", "services"),),
-        gates=("frost",),
+        gates=("frozen",),
     )
 
 
@@ -238,7 +238,7 @@ def _path(path: PathWork, site: Site, system: System) -> Iterator[Step]:
             tools=(SPADE, BARROW),
             gear=(GLOVES,),
             after=(step_key("", "services"), *pegs),
-            gates=("frost",),
+            gates=("frozen",),
         )
         last = (step_key("", "path_dig", path.key),)
     hours, barrows, amounts = 0.0, 0, list[str]()

@@ -112,8 +112,13 @@ def weather_against(
         mean = show_temperature(weather.mean_c, system)
         against.append(
             Against(
-                "frost", f"Too cold: {mean} in the mean, frost in {_odds(weather.frost)}.", weather.frost, weather.known
+                "frost", f"Too cold: {mean} in the mean, frost on {_odds(weather.frost)}.", weather.frost, weather.known
             )
+        )
+    if "frozen" in gates and weather.mean_c < 0:
+        mean = show_temperature(weather.mean_c, system)
+        against.append(
+            Against("frozen", f"The ground is likely frozen: {mean} in the mean.", weather.frost, weather.known)
         )
     if "wet" in gates and weather.wet > (0.0 if weather.known else ONE_IN_TEN):
         said = "Rain that day." if weather.known else f"Rain on {_odds(weather.wet)}: pick a dry one, stone bone dry."

@@ -169,7 +169,7 @@ def _dug(worked: WorkedBed, site: Site) -> Iterator[Step]:
             tools=(SPADE, "pick", TAPE),
             gear=(GLOVES, "strong shoes"),
             cautions=(trench_caution(system),),
-            gates=("frost",),
+            gates=("frozen",),
             lines=("Topsoil to one side, subsoil to the other, both a pace back from the edge.",),
         )
     if dug_m:
@@ -189,7 +189,7 @@ def _dug(worked: WorkedBed, site: Site) -> Iterator[Step]:
             usual_hours=site.paces.digging(volume_m3, ground=ground),
             tools=(FORK,),
             lines=tuple(filter(None, (blended,))),
-            gates=("frost",),
+            gates=("frozen",),
         )
 
 
@@ -214,6 +214,6 @@ def _level(worked: WorkedBed) -> Step:
         usual_hours=area_m2 / LEVELS_M2_H + 0.25 * bed.count,
         tools=(RAKE, SPADE, STRAIGHTEDGE, LEVEL),
         lines=("Cut the high side down, don't build up the low one: filled ground sinks.",),
-        gates=("frost",),
+        gates=("frozen",),
         cautions=(f"Level by hand near marked services. {DEFER}",) if opens_ground(worked) else (),
     )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from typing import Literal
 
 from nolbet_core.plan.works import GroundKind, RateName, WorkKind, Works
 from nolbet_core.quantities.units import System
@@ -13,6 +14,9 @@ from nolbet_core.works.shovelling import SHOVELLED_M3_AN_HOUR
 
 ESTIMATE = "estimate"
 
+RateUnit = Literal["m3", "m2", "count"]
+"""What is counted in an hour."""
+
 
 @record
 class Rate:
@@ -20,7 +24,7 @@ class Rate:
 
     name: str
     usual: float
-    unit: str
+    unit: RateUnit
     work: WorkKind
     source: str = ESTIMATE
 
@@ -31,11 +35,11 @@ RATES: dict[RateName, Rate] = {
     "dig_rooty_m3_h": Rate("Digging among roots", 0.15, "m3", "digging"),
     "machine_dig_m3_h": Rate("Digging with a small hired digger", 4.0, "m3", "digging"),
     "shovel_m3_h": Rate("Shovelling", SHOVELLED_M3_AN_HOUR, "m3", "moving"),
-    "cuts_h": Rate("Cutting pieces", 10.0, "pieces", "cutting"),
-    "screws_h": Rate("Pre-drilling and driving screws", 20.0, "screws", "fastening"),
+    "cuts_h": Rate("Pieces cut", 10.0, "count", "cutting"),
+    "screws_h": Rate("Screws, pre-drilled and driven", 20.0, "count", "fastening"),
     "sheet_m2_h": Rate("Laying sheets", 15.0, "m2", "sheets"),
-    "bricks_glued_h": Rate("Laying bricks in adhesive", 25.0, "bricks", "walling"),
-    "bricks_mortar_h": Rate("Laying bricks in mortar", 12.0, "bricks", "walling"),
+    "bricks_glued_h": Rate("Bricks laid in adhesive", 25.0, "count", "walling"),
+    "bricks_mortar_h": Rate("Bricks laid in mortar", 12.0, "count", "walling"),
     "dry_stone_m2_h": Rate("Building dry stone", 0.4, "m2", "walling"),
     "mix_m3_h": Rate("Mixing", 0.5, "m3", "mixing"),
 }
@@ -90,7 +94,5 @@ def show_rate(name: RateName, value: float, system: System) -> str:
     """What is done in an hour, with its unit."""
     unit = RATES[name].unit
     if unit == "m3":
-        return f"{show_bulk_volume(value, system)} an hour"
-    if unit == "m2":
-        return f"{show_area(value, system)} an hour"
-    return f"{value:g} {unit} an hour"
+        return show_bulk_volume(value, system)
+    return show_area(value, system) if unit == "m2" else f"{value:g}"

@@ -14,8 +14,9 @@ Stage = Literal["ground", "frame", "water", "fill", "after"]
 STAGES: tuple[Stage, ...] = ("ground", "frame", "water", "fill", "after")
 """What a bed goes through, in its order."""
 
-Gate = Literal["frost", "wet", "wind"]
-"""Weather that a step can't be done in: concrete and mortar in frost, adhesive in the wet, card in wind."""
+Gate = Literal["frost", "frozen", "wet", "wind"]
+"""Weather that a step can't be done in: concrete and water in frost, digging in frozen ground, adhesive in the wet,
+card in wind."""
 
 StepKind = Literal[
     "services", "ground_test", "gather", "order", "load", "level_plot", "set_out", "turf", "water_ground", "dig",

@@ -55,6 +55,12 @@ LimitName = Literal[
     "day_temperature",
     "rain",
     "latitude",
+    "hours",
+    "day_hours",
+    "rate_m3",
+    "rate_m2",
+    "rate",
+    "pace",
 ]
 
 

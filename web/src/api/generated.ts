@@ -5953,6 +5953,11 @@ export interface components {
             source: string;
             /** Title */
             title: string;
+            /**
+             * Unit
+             * @enum {string}
+             */
+            unit: "m3" | "m2" | "count";
             /** Usual */
             usual: number;
             /** Value */
@@ -7352,7 +7357,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "facing" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "facing" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude" | "hours" | "day_hours" | "rate_m3" | "rate_m2" | "rate" | "pace";
             /** Typed */
             typed: string;
             /**
@@ -7667,7 +7672,7 @@ export interface components {
              * Gate
              * @enum {string}
              */
-            gate: "frost" | "wet" | "wind";
+            gate: "frost" | "frozen" | "wet" | "wind";
             /** Known */
             known: boolean;
             /** Said */

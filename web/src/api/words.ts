@@ -262,6 +262,14 @@ export const BARE_UNITS: Partial<Record<string, { ft_in: string; metric: string 
     ft_in: "in",
     metric: "cm",
   },
+  rate_m3: {
+    ft_in: "cu ft",
+    metric: "L",
+  },
+  rate_m2: {
+    ft_in: "sq ft",
+    metric: "m\u00b2",
+  },
 };
 
 /** What something new gets in a garden of either system [m]. */

@@ -16,7 +16,16 @@ import { Rail } from "./Rail";
 import { Body, Frame, SkipLink } from "./shell.styles";
 import { TopBar } from "./TopBar";
 import { ViewsAhead } from "./ViewsAhead";
-import { BlendView, HaulView, NewBed, PlotView, SettingOutView, ShelfView } from "./views";
+import {
+  BlendView,
+  HaulView,
+  NewBed,
+  PlotView,
+  SettingOutView,
+  ShelfView,
+  WorksSheetView,
+  WorksView,
+} from "./views";
 
 const loadFinder = () => import("./Finder");
 const Finder = lazy(loadFinder);
@@ -107,6 +116,8 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="plot/setting-out" element={<SettingOutView {...shown} />} />
                 <Route path="blend/:mix?" element={<BlendView {...shown} bedKey={first} />} />
                 <Route path="haul" element={<HaulView gardenId={garden.id} materials={materials} />} />
+                <Route path="works" element={<WorksView garden={garden} />} />
+                <Route path="works/sheet" element={<WorksSheetView garden={garden} />} />
                 <Route path="shelf/:material?" element={<ShelfView gardenId={garden.id} />} />
                 <Route
                   path="new"

@@ -10,6 +10,7 @@ export function placesOf(base: string, bedKey: string | undefined): Places {
     garden: [
       { name: "plot", label: "Plot", to: `${base}/plot` },
       { name: "haul", label: "Haul", to: `${base}/haul` },
+      { name: "works", label: "Works", to: `${base}/works` },
       { name: "shelf", label: "Shelf", to: `${base}/shelf` },
     ],
     bed: [
@@ -21,7 +22,7 @@ export function placesOf(base: string, bedKey: string | undefined): Places {
   };
 }
 
-const AT_HAND: readonly SignName[] = ["section", "haul", "plot", "water"];
+const AT_HAND: readonly SignName[] = ["section", "haul", "works", "plot"];
 
 /** The four that a phone shows at its foot; the others stand under More. */
 export function atHand({ garden, bed }: Places): readonly Place[] {

@@ -11,6 +11,8 @@ const load = {
   water: () => import("../water/WaterView"),
   frame: () => import("../frame/FrameView"),
   haul: () => import("../haul/HaulView"),
+  works: () => import("../works/WorksView"),
+  worksSheet: () => import("../works/SheetView"),
   shelf: () => import("../shelf/ShelfView"),
   newBed: () => import("../measuring/NewBed"),
 } as const;
@@ -26,6 +28,8 @@ export const BlendView = lazy(load.blend);
 export const WaterView = lazy(load.water);
 export const FrameView = lazy(load.frame);
 export const HaulView = lazy(load.haul);
+export const WorksView = lazy(load.works);
+export const WorksSheetView = lazy(load.worksSheet);
 export const ShelfView = lazy(load.shelf);
 export const NewBed = lazy(load.newBed);
 

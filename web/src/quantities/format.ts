@@ -174,6 +174,22 @@ export function showDay(day: string): string {
   return `${date} ${MONTHS[month - 1]} ${year}`;
 }
 
+/** A day with its name, as on a list of what is done when. */
+export function showWeekday(day: string): string {
+  const at = new Date(`${day}T12:00:00`);
+  return `${WEEKDAYS[at.getDay()]} ${at.getDate()} ${MONTHS[at.getMonth()]}`;
+}
+
+const WEEKDAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+
+/** How long work takes: in minutes up to an hour, else in hours and minutes to the five. */
+export function showHours(hours: number): string {
+  const minutes = Math.round((hours * 60) / 5) * 5;
+  if (hours > 0 && minutes === 0) return "under 5 min";
+  if (minutes < 60) return `${minutes} min`;
+  return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes / 60} h`;
+}
+
 const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
 /** An amount as the API gives it, a decimal string to the cent, with its currency's sign. */
