@@ -22,7 +22,7 @@ from nolbet_core.plan.works import WorkKind, Works
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.works.bed_steps import bed_steps, is_worked_on
-from nolbet_core.works.garden_steps import Gathered, Levelling, PathWork, garden_steps, gathered_of
+from nolbet_core.works.garden_steps import UNNAMED, Gathered, Levelling, PathWork, garden_steps, gathered_of
 from nolbet_core.works.garden_works import Planned, planned, said_steps
 from nolbet_core.works.job import UnorderedError
 from nolbet_core.works.pace import Pace, Spent, paces_logged
@@ -173,7 +173,7 @@ class GardenWorks:
         if not keys:
             return ()
         names = tuple(sorted(name_of(key, self.asked.materials) for key in keys))
-        return (Load("all", "whoever sells it", names, keys, delivered=True),)
+        return (Load(UNNAMED, "whoever sells it", names, keys, delivered=True),)
 
     @cached_property
     def _sold(self) -> frozenset[str]:

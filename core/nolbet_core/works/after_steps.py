@@ -11,6 +11,7 @@ from nolbet_core.built.worked import WorkedBed
 from nolbet_core.climate.year import Year, first_spring
 from nolbet_core.planting.ready import Readiness, sowing_day
 from nolbet_core.quantities.writing import show_length, show_water
+from nolbet_core.stack.zone import root_surface
 from nolbet_core.works.fill_steps import mulch_steps
 from nolbet_core.works.site import Site
 from nolbet_core.works.step import Step, following, step_key
@@ -21,6 +22,7 @@ PLANTS_M2_H = 4.0
 """Sown or planted in an hour [m2] (estimate)."""
 TOP_UP_M2_H = 10.0
 SETTLE_DAYS = 7
+LEAST_EMPTY_M = 0.005
 COVERED_AT_ONCE_DAYS = 45
 """A fill that waits longer before it is planted is mulched first, so that it doesn't lie bare."""
 
@@ -57,7 +59,7 @@ def _filled(worked: WorkedBed) -> Step:
         "fill",
         title=f"Soak {bed.title} through and step back",
         why="Water carries fines down and shows where it sinks, while there is still soil at the pile.",
-        done_when=f"It stands {show_length(worked.bed.kept_empty_m, system)} under the rim after soaking, level."
+        done_when=f"It stands {_under_rim(worked)} after soaking, level."
         if worked.vessel.form == "vessel"
         else "Soaked through, no hollow where water stands.",
         work="care",
@@ -67,6 +69,12 @@ def _filled(worked: WorkedBed) -> Step:
         if soak_m3 > 0.001
         else (),
     )
+
+
+def _under_rim(worked: WorkedBed) -> str:
+    """Where the surface that is sown stands, in words: what mulch comes on it later isn't counted."""
+    empty_m = worked.vessel.hollow.rim_m - root_surface(worked.filled.layers)
+    return f"{show_length(empty_m, worked.system)} under the rim" if empty_m > LEAST_EMPTY_M else "up to the rim"
 
 
 def _settle(worked: WorkedBed) -> Step:

@@ -46,8 +46,11 @@ A_LIFT_M = 0.15
 """Fill is tamped in lifts of up to so much [m]."""
 LOG_KG = 25.0
 """What a log of usual size weighs, moist [kg] (20 cm across, 1 m long)."""
+TO_THE_RIM = "Up to the rim"
 CAN_L = 10.0
 MOST_BY_CAN_L = 60.0
+LEAST_WATER_L = 5.0
+FITTED = frozenset({"branches", "brush"})
 ABRUPT = ("soil",)
 
 
@@ -182,7 +185,7 @@ def _sheet(worked: WorkedBed, index: int, layer: Standing, sheet: Sheet, site: S
 
 def _bulk(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, site: Site) -> Step:
     bed, system, material = worked.bed, worked.system, layer.material
-    logs = "logs" in material.traits or (material.group == "wood" and material.grain == "coarse")
+    logs = _in_pieces(material)
     hours, barrows = site.carrying(material, layer.loose_m3 * bed.count, bed.key)
     infill = asked.infill
     if infill is not None:
@@ -219,9 +222,15 @@ def _bulk(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, site: Sit
     )
 
 
+def _in_pieces(material: Material) -> bool:
+    """Whether it comes in pieces that are fitted by hand: logs, branches, brush."""
+    return "logs" in material.traits or (material.like or material.key) in FITTED
+
+
 def _done_when(wood: bool, thick: str, mark: str) -> str:
     how = "Nothing rocks underfoot" if wood else "Raked level"
-    return f"{how}, {mark or f'{thick} deep all over'}, wet through."
+    where = mark[:1].lower() + mark[1:] if mark else f"{thick} deep all over"
+    return f"{how}, {where}, wet through."
 
 
 def _logs_heavy(heavy: bool, system: System) -> tuple[str, ...]:
@@ -234,7 +243,7 @@ def _mark(worked: WorkedBed, layer: Standing) -> str:
         return ""
     below_m = worked.vessel.hollow.rim_m - layer.top_m
     if below_m < 0.005:
-        return "up to the rim"
+        return TO_THE_RIM
     return f"{show_length(below_m, worked.system)} below the rim"
 
 
@@ -264,11 +273,15 @@ def _lines(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, mark: st
     system, material, lifts = worked.system, layer.material, max(asked.lifts, 1)
     each = " in each" if worked.bed.count > 1 else ""
     if mark:
-        yield f"Mark the wall {mark}: that is its top."
+        yield f"{mark}." if mark == TO_THE_RIM else f"Mark the side {mark}: that is its top."
     if index == 0 and material.group in ABRUPT and worked.open_below:
         yield "Scratch the ground below and mix the first of it in, so that no plane lies between."
-    if material.group == "wood" and material.grain == "coarse":
+    if _in_pieces(material):
         yield "Largest lowest, fitted close; step on each: what rocks is turned until it lies."
+    elif material.group == "wood" and index < mulch_begins(worked.filled.layers):
+        if worked.bed.school == "soaked_chips":
+            yield "Soak them for a day in tubs first: dry ones float, and take weeks to wet through."
+        yield "Trodden down all over, close along the wall, until it no longer gives."
     if asked.infill is not None and layer.infill_loose_m3 > 0:
         yield (
             f"Work {show_volume(layer.infill_loose_m3, system)} of {asked.infill.material.name.lower()} into its gaps"
@@ -292,6 +305,6 @@ def _lines(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, mark: st
             "scattered evenly and watered in."
         )
     water_l = soaking_water(layer)
-    if water_l >= 1:
+    if water_l >= LEAST_WATER_L and material.group != "mineral":
         cans = f", {trimmed(math.ceil(water_l / CAN_L), 0)} watering cans" if water_l < MOST_BY_CAN_L else ""
         yield f"Wet it through: about {show_water(water_l / 1000, system)}{each}{cans}."

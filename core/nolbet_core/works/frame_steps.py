@@ -100,8 +100,8 @@ def _of_boards(worked: WorkedBed, framed: BuiltFrame, site: Site) -> Iterator[St
         "frame",
         title=f"Put the frame of {bed.title} together",
         why="A box that isn't square twists, and its boards don't meet.",
-        done_when=f"Both diagonals are the same within {show_length(SQUARE_M, system)}{_diagonal(framed, system)}.",
-        hold=f"Are both diagonals the same within {show_length(SQUARE_M, system)}? Note both.",
+        done_when=f"Both diagonals are the same within {show_sawn(SQUARE_M, system)}{_diagonal(framed, system)}.",
+        hold=f"Are both diagonals the same within {show_sawn(SQUARE_M, system)}? Note both.",
         work="fastening",
         usual_hours=site.paces.hours("screws_h", screws) + 0.25 * framed.course_count * bed.count,
         people=2 if framed.mass_kg > HEAVY_KG else 1,
@@ -187,7 +187,7 @@ def _set(worked: WorkedBed, framed: BuiltFrame) -> Step:
     bed, system = worked.bed, worked.system
     heavy = framed.mass_kg > HEAVY_KG
     lined = worked.water is not None
-    within = f"{show_length(A_METRE_M, system)} a metre" if lined else f"{show_length(ACROSS_M, system)} across"
+    within = f"{show_sawn(A_METRE_M, system)} a metre" if lined else f"{show_sawn(ACROSS_M, system)} across"
     there = "on its legs" if worked.legs else "in its place"
     return Step(
         step_key(bed.key, "set"),

@@ -27,6 +27,9 @@ from nolbet_core.works.texts import (
     gear_for,
 )
 
+TURF = "turf"
+UNNAMED = "all"
+"""Key of the load of suppliers that nobody has entered yet."""
 SERVICES_DAYS = 3
 """Until somebody has marked buried services [days] (estimate: two to three working days)."""
 SOIL_TEST_DAYS = 14
@@ -169,7 +172,9 @@ def _gather(each: Gathered, system: System) -> Step:
         "",
         "gather",
         "ground",
-        title=f"Get {material.name.lower()} together: {much}",
+        title=f"Strip turf for the fill: {much}"
+        if (material.like or material.key) == TURF
+        else f"Get {material.name.lower()} together: {much}",
         why="It costs nothing but weeks: begin before the digging, or it is what is lacking on the day.",
         done_when=f"{much} lie dry and stacked" + (", tape, staples and glossy print off." if sheet else "."),
         work="moving",
@@ -190,7 +195,7 @@ def _order(site: Site) -> Step:
         "",
         "order",
         "ground",
-        title=f"Order from {names}",
+        title=f"Order from {names}" if site.loads[0].key != UNNAMED else "Order what is to be bought",
         why="A load that comes a week late costs a weekend; one that comes early lies in the way.",
         done_when="Day, place and amount are confirmed, and where the driver tips.",
         work="care",
@@ -207,7 +212,7 @@ def _take_in(key: str, name: str, lines: tuple[str, ...], delivered: bool) -> St
         "",
         "load",
         "ground",
-        title=f"Take in the load from {name}" if delivered else f"Fetch from {name}",
+        title=_load_title(key, name, delivered),
         why="Look before it is tipped: a wrong load goes back on the lorry, not out of a bed.",
         done_when="As ordered, by kind and amount: no clods, no sour smell, not another mix than last time.",
         hold="Is it as ordered: kind, amount, no clods, no sour smell?",
@@ -218,6 +223,12 @@ def _take_in(key: str, name: str, lines: tuple[str, ...], delivered: bool) -> St
         lines=lines,
         after=(step_key("", "order"),) if delivered else (),
     )
+
+
+def _load_title(key: str, name: str, delivered: bool) -> str:
+    if key == UNNAMED:
+        return "Take in what was ordered"
+    return f"Take in the load from {name}" if delivered else f"Fetch from {name}"
 
 
 def _path(path: PathWork, site: Site, system: System) -> Iterator[Step]:
@@ -280,4 +291,4 @@ def is_gathered(material: Material) -> bool:
     """Whether people get it together themselves as a rule."""
     if material.is_sheet:
         return "rots" in material.traits
-    return material.group in ("organic", "wood")
+    return material.group in ("organic", "wood") or (material.like or material.key) == TURF

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.plan.works import GroundKind
-from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_length
+from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_length, show_sawn
 from nolbet_core.works.site import Site
 from nolbet_core.works.step import Step, step_key
 from nolbet_core.works.texts import (
@@ -33,6 +33,8 @@ TURF_M = 0.050
 """How thick turf is stripped [m]."""
 TURNS_M2_H = 5.0
 """Turf cut or turned by hand in an hour [m2] (estimate)."""
+SPADE_M = 0.25
+"""How deep a spade goes, where a bed is dug over and nothing else is said [m]."""
 SQUARE_OUT_M = 0.010
 ACROSS_M = 0.010
 A_METRE_M = 0.003
@@ -50,7 +52,7 @@ def opens_ground(worked: WorkedBed) -> bool:
     """Whether the ground is opened deeper than turf, so that buried services have to be marked first."""
     framed = worked.framed
     posts = framed is not None and framed.posts > 0 and framed.post_depth_m > 0
-    return worked.is_dug or bool(worked.bed.dug_m) or posts
+    return worked.is_dug or bool(worked.bed.dug_m) or worked.bed.school == "dug_bed" or posts
 
 
 def needs_level(worked: WorkedBed) -> bool:
@@ -73,7 +75,7 @@ def _set_out(worked: WorkedBed) -> Step:
     size = (
         f"{show_length(worked.vessel.outside.length_m, system)} by {show_length(worked.vessel.outside.width_m, system)}"
     )
-    within = show_length(SQUARE_OUT_M, system)
+    within = show_sawn(SQUARE_OUT_M, system)
     return Step(
         step_key(bed.key, "set_out"),
         bed.key,
@@ -133,7 +135,7 @@ def _turf(worked: WorkedBed) -> Iterator[Step]:
 def _dug(worked: WorkedBed, site: Site) -> Iterator[Step]:
     bed, system = worked.bed, worked.system
     hard = bed.stand is not None and bed.stand.on in DIGGING_ON
-    dug_m = bed.dug_m or 0.0
+    dug_m = bed.dug_m or (SPADE_M if bed.school == "dug_bed" else 0.0)
     if not worked.is_dug and not dug_m:
         return
     if hard or site.paces.ground == "clay":
@@ -195,7 +197,7 @@ def _dug(worked: WorkedBed, site: Site) -> Iterator[Step]:
 
 def _level(worked: WorkedBed) -> Step:
     bed, system = worked.bed, worked.system
-    across, a_metre = show_length(ACROSS_M, system), show_length(A_METRE_M, system)
+    across, a_metre = show_sawn(ACROSS_M, system), show_sawn(A_METRE_M, system)
     lined = worked.water is not None
     judged = f"level within {a_metre} a metre both ways" if lined else f"level within {across} from side to side"
     area_m2 = bed.count * worked.vessel.footprint_m2

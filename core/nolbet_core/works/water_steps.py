@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from nolbet_core.built.water import BedWater
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.quantities.units import System
-from nolbet_core.quantities.writing import show_bulk_volume, show_length, show_water
+from nolbet_core.quantities.writing import show_bulk_volume, show_length, show_sawn, show_water
 from nolbet_core.stack.layers import Bulk
 from nolbet_core.works.site import Site
 from nolbet_core.works.step import Step, step_key
@@ -96,7 +96,7 @@ def _liner(worked: WorkedBed, water: BedWater, site: Site) -> Step:
 def _test(worked: WorkedBed, water: BedWater) -> Step:
     bed, system = worked.bed, worked.system
     level = show_length(water.store.overflow_m, system)
-    held = show_length(HELD_M, system)
+    held = show_sawn(HELD_M, system)
     low_m = water.store.under_m
     held_m3 = water.store.hollow.volume_between(low_m, low_m + water.store.overflow_m)
     litres = show_water(held_m3 * bed.count, system)
