@@ -76,12 +76,14 @@ def figure_autumn_or_spring(built: BuiltPlan, key: str, today: date) -> AutumnOr
 
 
 def _days(today: date, year: Year) -> tuple[date, date, date]:
-    """The coming autumn's day of filling (six weeks before the first frost, or today), that of the spring after it, and
-    the last frost of that."""
-    frost = next_day(today, year.first_frost)
-    autumn = max(frost - timedelta(days=42), today)
+    """The day of filling in autumn (today in autumn and winter, else the next first frost), that of the next spring,
+    when beds begin to be sown, and the last frost of that.
+    """
+    frost, spring = next_day(today, year.first_frost), next_day(today, year.last_frost)
+    opens = spring - timedelta(days=HARDY_BEFORE_DAYS)
+    autumn = today if spring < frost and today < opens else frost
     wanted = next_day(autumn, year.last_frost)
-    return autumn, max(wanted - timedelta(days=HARDY_BEFORE_DAYS), today), wanted
+    return autumn, wanted - timedelta(days=HARDY_BEFORE_DAYS), wanted
 
 
 def _built(season: SeasonName, filled_on: date, worked: WorkedBed) -> BuiltWhen:

@@ -22,7 +22,15 @@ from nolbet_core.plan.works import WorkKind, Works
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.works.bed_steps import bed_steps, is_worked_on
-from nolbet_core.works.garden_steps import UNNAMED, Gathered, Levelling, PathWork, garden_steps, gathered_of
+from nolbet_core.works.garden_steps import (
+    UNNAMED,
+    Gathered,
+    Levelling,
+    PathWork,
+    garden_steps,
+    gathered_of,
+    is_gathered,
+)
 from nolbet_core.works.garden_works import Planned, planned, said_steps
 from nolbet_core.works.job import UnorderedError
 from nolbet_core.works.pace import Pace, Spent, paces_logged
@@ -147,7 +155,7 @@ class GardenWorks:
     def _loads(self) -> tuple[Load, ...]:
         haul, garden = self.asked.haul, self.asked.plan.garden
         if haul is None:
-            return self._unpriced_load
+            return self._of_nobody(frozenset(), delivered=True)
         listed = shopping_list(haul, garden.name, garden.currency, self.asked.around.system)
         lines = {
             each.supplier: tuple(
@@ -155,7 +163,7 @@ class GardenWorks:
             )
             for each in listed.sheets
         }
-        return tuple(
+        own = tuple(
             Load(
                 each.supplier,
                 each.name,
@@ -165,15 +173,18 @@ class GardenWorks:
             )
             for each in haul.suppliers
         )
+        brought = frozenset(key for load in own for key in load.brings)
+        return (*own, *self._of_nobody(brought, delivered=False))
 
-    @property
-    def _unpriced_load(self) -> tuple[Load, ...]:
-        """Where nobody sells yet: all that is no use getting together, as one load."""
-        keys = frozenset(key for key in self._needs if not gathered_of({key: self._needs[key]}, frozenset()))
+    def _of_nobody(self, brought: frozenset[str], *, delivered: bool) -> tuple[Load, ...]:
+        """What no supplier brings and is no use getting together, as one load. brought: keys of what they do bring."""
+        wanted = {need.material for need in self.asked.needs if need.material not in self.asked.materials}
+        wanted |= {key for key, each in self._needs.items() if not is_gathered(each.material)}
+        keys = frozenset(wanted - brought)
         if not keys:
             return ()
         names = tuple(sorted(name_of(key, self.asked.materials) for key in keys))
-        return (Load(UNNAMED, "whoever sells it", names, keys, delivered=True),)
+        return (Load(UNNAMED, "whoever sells it", names, keys, delivered),)
 
     @cached_property
     def _sold(self) -> frozenset[str]:

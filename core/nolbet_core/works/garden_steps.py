@@ -227,7 +227,7 @@ def _take_in(key: str, name: str, lines: tuple[str, ...], delivered: bool) -> St
 
 def _load_title(key: str, name: str, delivered: bool) -> str:
     if key == UNNAMED:
-        return "Take in what was ordered"
+        return "Take in what was ordered" if delivered else "Get what nobody you entered offers"
     return f"Take in the load from {name}" if delivered else f"Fetch from {name}"
 
 

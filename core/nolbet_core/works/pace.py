@@ -7,8 +7,8 @@ from collections.abc import Iterable, Mapping
 from nolbet_core.plan.works import WorkKind
 from nolbet_core.record import record
 
-LEAST, MOST = 0.2, 5.0
-"""Between which a factor is believed."""
+LEAST, MOST = 0.05, 20.0
+"""Between which a factor may be."""
 
 
 @record

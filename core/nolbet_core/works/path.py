@@ -92,11 +92,13 @@ def _backwards(
     last = max((last_index(starts[key], ends[key], days) for key in ends), default=0)
     if end is not None:
         last = max(last, days.until_day(end))
-    latest = {job.key: (last + 1) * days.hours for job in ordered}
+    end_h = (last + 1) * days.hours
+    latest = dict.fromkeys((job.key for job in ordered), end_h)
     waits = {job.key: job.wait_days for job in ordered}
     for job in reversed(ordered):
         if job.due is not None:
-            latest[job.key] = min(latest[job.key], (days.until_day(job.due) + 1) * days.hours)
+            by_due = (days.until_day(job.due) + 1) * days.hours
+            latest[job.key] = by_due if latest[job.key] == end_h else min(latest[job.key], by_due)
         latest[job.key] = max(latest[job.key], ends[job.key])
         begins = latest[job.key] - job.hours
         free = _held_back(job, begins, days)

@@ -37,6 +37,8 @@ def written_anew(sent: bytes) -> tuple[bytes, int, int]:
                 if opened.width * opened.height > MOST_SENT_PIXELS:
                     raise PlanProblem("photo", f"has {opened.width} x {opened.height} points; send it smaller")
                 picture = ImageOps.exif_transpose(opened).convert("RGB")
+    except PlanProblem:
+        raise
     except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombWarning) as error:
         raise PlanProblem("photo", "is no photograph that can be read; JPEG, PNG or WebP will do") from error
     picture.thumbnail((LONGEST_SIDE, LONGEST_SIDE))
