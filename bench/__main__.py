@@ -33,6 +33,7 @@ def main(arguments: list[str]) -> int:
         from bench.shapes import measure_shapes  # noqa: PLC0415 - as above
         from bench.start import measure_start  # noqa: PLC0415 - as above
         from bench.water import measure_water  # noqa: PLC0415 - as above
+        from bench.works import measure_works  # noqa: PLC0415 - as above
 
         measures = [
             *measure_served(),
@@ -43,6 +44,7 @@ def main(arguments: list[str]) -> int:
             *measure_blend(),
             *measure_cuts(),
             *measure_haul(),
+            *measure_works(),
             *measure_page(),
             *measure_plot(),
             *measure_hand(),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import json
 import os
 import subprocess
@@ -20,6 +21,7 @@ PROJECT = Path(__file__).resolve().parents[1]
 ROUNDS = 300
 EMPTY_LIMIT = 2.5
 FIGURE_LIMIT = 1.5
+TICK_LIMIT = 2.0
 STARTS_WITHIN_S = 60.0
 
 
@@ -66,17 +68,22 @@ def _measured(connection: HTTPConnection, seed: dict[str, Any]) -> list[Measure]
         "X-CSRFToken": seed["cookies"]["nolbet_csrf"],
     }
 
-    def post(address: str) -> None:
-        connection.request("POST", address, body, headers)
+    def post(address: str, sent: str = body) -> None:
+        connection.request("POST", address, sent, headers)
         answer = connection.getresponse()
         content = answer.read()
         if answer.status != 200:
             raise RuntimeError(f"{address} answered {answer.status}: {content[:200]!r}")
 
     empty, figure = f"/nothing/{seed['garden']}", f"/api/gardens/{seed['garden']}/figure/bed"
+    tick = f"/api/gardens/{seed['garden']}/works/tick"
+    ticks = itertools.cycle(
+        json.dumps({"step": "eight.layer.1", "done": done, "on": "2026-10-24"}) for done in (True, False)
+    )
     for _ in range(ROUNDS // 10):
         post(figure)
     return [
         compare("served_nothing_to_a_bare_view", EMPTY_LIMIT, lambda: post(empty), lambda: post("/bare"), ROUNDS),
+        compare("served_tick_to_nothing", TICK_LIMIT, lambda: post(tick, next(ticks)), lambda: post(empty), ROUNDS),
         compare("served_figure_to_nothing", FIGURE_LIMIT, lambda: post(figure), lambda: post(empty), ROUNDS),
     ]

@@ -78,18 +78,17 @@ def planned(steps: Sequence[Step], works: Works, today: date | None) -> Planned:
 
     Raises UnorderedError where some wait for each other.
     """
-    ordered = _ordered(steps)
     people = 1 + works.helpers
     day_h = works.worked_hours * people
     first = max(filter(None, (_day(works.start), today)), default=None)
     if first is None:
-        return Planned(tuple(ordered), {}, people, day_h)
+        return Planned(tuple(_ordered(steps)), {}, people, day_h)
     days = WorkingDays(first, works.worked_days, map(date.fromisoformat, works.days_off), day_h)
-    plan = levelled(jobs_of(ordered), days)
+    plan = levelled(jobs_of(steps), days)
     booked = {each.key: each for each in plan.booked}
     at = {key: (each.on, each.until, place) for place, (key, each) in enumerate(booked.items())}
-    undone = sorted((each for each in ordered if each.key in at), key=lambda each: at[each.key])
-    rest = [each for each in ordered if each.key not in at]
+    undone = sorted((each for each in steps if each.key in at), key=lambda each: at[each.key])
+    rest = [each for each in steps if each.key not in at]
     return Planned((*rest, *undone), booked, people, day_h)
 
 

@@ -18,7 +18,7 @@ PARTED_SHARE = 0.25
 LEAST_PIECE_H = 0.5
 """Of what takes longer, nothing is begun in the evening for less than that [h]."""
 
-MOST_PASSED_OVER = 12
+MOST_PASSED_OVER = 4
 """So many that don't fit what is left of a day are looked at for one that does."""
 
 FEW_JOBS = 80
@@ -77,80 +77,80 @@ def _serial(ordered: Sequence[Job], days: WorkingDays, rank: Rank) -> Pieces:
 
 
 class _Run:
-    """Days being filled one after the other. ready: may be worked on today; pending: by the day they may be."""
+    """Days being filled one after the other. ready: may be worked on today; pending: by the day they may be.
+
+    Jobs go by their place in the order of their rank.
+    """
 
     def __init__(self, ordered: Sequence[Job], days: WorkingDays, rank: Rank) -> None:
         self.days, self.today = days, 0
-        self.jobs = {job.key: job for job in ordered}
-        self.left = {job.key: job.hours for job in ordered}
+        self.jobs = sorted(ordered, key=lambda job: (0.0 if job.soon else 1.0, *rank(job)))
+        self.left = [job.hours for job in self.jobs]
         self.pieces: Pieces = {}
-        self.ready: list[tuple[tuple[float, ...], int, str]] = []
-        self.pending: list[tuple[int, int, str]] = []
-        self._rank = {job.key: ((0.0 if job.soon else 1.0, *rank(job)), place) for place, job in enumerate(ordered)}
-        self._followers: dict[str, list[str]] = {}
-        self._waits = {job.key: sum(before in self.jobs for before in set(job.after)) for job in ordered}
-        self._free = dict.fromkeys(self.jobs, 0)
-        for job in ordered:
-            for before in set(job.after):
-                self._followers.setdefault(before, []).append(job.key)
-            if not self._waits[job.key]:
-                self._release(job.key)
+        self.ready: list[int] = []
+        self.pending: list[tuple[int, int]] = []
+        places = {job.key: place for place, job in enumerate(self.jobs)}
+        self._followers: list[list[int]] = [[] for _ in self.jobs]
+        self._waits = [0] * len(self.jobs)
+        self._free = [0] * len(self.jobs)
+        for place, job in enumerate(self.jobs):
+            for before in {places[key] for key in job.after if key in places}:
+                self._followers[before].append(place)
+                self._waits[place] += 1
+        for place, waits in enumerate(self._waits):
+            if not waits:
+                self._release(place)
 
     def work_a_day(self) -> None:
         """Fill today, and go on to the next day on which anything may be done."""
         while self.pending and self.pending[0][0] <= self.today:
-            self._make_ready(heapq.heappop(self.pending)[2])
+            heapq.heappush(self.ready, heapq.heappop(self.pending)[1])
         left, put_off, passed_over = self.days.hours, [], 0
         while self.ready and left > NEARLY_H and passed_over < MOST_PASSED_OVER:
-            entry = heapq.heappop(self.ready)
-            key = entry[2]
-            taken = min(left, self.left[key])
-            if taken < self._least(key) - NEARLY_H:
-                put_off.append(entry)
+            place = heapq.heappop(self.ready)
+            taken = min(left, self.left[place])
+            if taken < self._least(place) - NEARLY_H:
+                put_off.append(place)
                 passed_over += 1
                 continue
             left -= taken
-            self.left[key] -= taken
-            self.pieces.setdefault(key, []).append((self.today, taken))
-            if self.left[key] > NEARLY_H:
-                put_off.append(entry)
+            self.left[place] -= taken
+            self.pieces.setdefault(self.jobs[place].key, []).append((self.today, taken))
+            if self.left[place] > NEARLY_H:
+                put_off.append(place)
             else:
-                self._done(key)
-        for entry in put_off:
-            heapq.heappush(self.ready, entry)
+                self._done(place)
+        for place in put_off:
+            heapq.heappush(self.ready, place)
         self.today = self.today + 1 if self.ready or not self.pending else max(self.pending[0][0], self.today)
 
-    def _least(self, key: str) -> float:
+    def _least(self, place: int) -> float:
         """The least that is done of a job in one day [h]."""
-        short = self.jobs[key].hours <= PARTED_SHARE * self.days.hours
-        return self.left[key] if short else min(self.left[key], LEAST_PIECE_H)
+        short = self.jobs[place].hours <= PARTED_SHARE * self.days.hours
+        return self.left[place] if short else min(self.left[place], LEAST_PIECE_H)
 
-    def _done(self, key: str) -> None:
-        wait = self.jobs[key].wait_days
+    def _done(self, place: int) -> None:
+        wait = self.jobs[place].wait_days
         free = self.today
         if wait:
             free = self.days.from_day(self.days.day(self.today) + timedelta(days=wait))
-        for follower in self._followers.get(key, ()):
+        for follower in self._followers[place]:
             self._free[follower] = max(self._free[follower], free)
             self._waits[follower] -= 1
             if not self._waits[follower]:
                 self._release(follower)
 
-    def _release(self, key: str) -> None:
+    def _release(self, place: int) -> None:
         """What comes before is done: put a job where it may be worked on."""
-        job, index = self.jobs[key], self._free[key]
+        job, index = self.jobs[place], self._free[place]
         if job.not_before is not None:
             index = max(index, self.days.from_day(job.not_before))
         if job.release is not None:
             index = max(index, self.days.from_day(job.release(self.days.day(index))))
         if index <= self.today:
-            self._make_ready(key)
+            heapq.heappush(self.ready, place)
         else:
-            heapq.heappush(self.pending, (index, self._rank[key][1], key))
-
-    def _make_ready(self, key: str) -> None:
-        rank, place = self._rank[key]
-        heapq.heappush(self.ready, (rank, place, key))
+            heapq.heappush(self.pending, (index, place))
 
 
 def _tails(ordered: Sequence[Job]) -> dict[str, float]:

@@ -37,7 +37,7 @@ def step_key(bed: str, kind: str, which: str | int | None = None) -> str:
     return f"{bed or GARDEN}.{kind}" if which is None else f"{bed or GARDEN}.{kind}.{which}"
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class Step:
     """A step. bed: whose, empty for the garden's. title: what is done. done_when: how it is judged done.
 

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Any
 
-from django.http import HttpRequest, HttpResponse
+from django.db import transaction
+from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.utils import timezone
 from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
@@ -13,7 +14,7 @@ from pydantic import Field
 from nolbet.api.written import written
 from nolbet.clock import today
 from nolbet.gardens.errors import Missing
-from nolbet.gardens.owned import own_garden
+from nolbet.gardens.owned import own_bed, own_garden
 from nolbet.plans.ticking import Tick, tick
 from nolbet.plans.whole import whole_garden
 from nolbet.plans.working import save_works
@@ -28,6 +29,7 @@ from nolbet_core.figure.works_mends import MendsOfWorks, figure_mends
 from nolbet_core.plan.fields import Day, Key
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.works import Factor, Hours, StepKey, WorkKind, Works
+from nolbet_core.works.ticking import step_name
 
 router = Router(tags=["works"])
 
@@ -95,11 +97,19 @@ def change_the_works(request: HttpRequest, garden_id: int, changed: ChangedWorks
 
 
 @router.post("/{garden_id}/works/tick", response=StepTicked, exclude_none=True)
-def tick_step(request: HttpRequest, garden_id: int, asked: StepTick) -> StepTicked:
+def tick_step(request: HttpRequest, garden_id: int, asked: StepTick) -> JsonResponse:
     """Tick a step, or take that back; a tick that is its bed's state is kept there."""
-    done = tick(own_garden(request, garden_id), Tick(**asked.model_dump()))
-    bed = done.bed
-    return StepTicked(works=_kept(done.works), bed=bed.key if bed else None, bed_revision=bed.revision if bed else None)
+    name = step_name(asked.step)
+    with transaction.atomic():
+        bed = own_bed(request, garden_id, name.bed, "garden__works") if name.bed else None
+        garden = bed.garden if bed else own_garden(request, garden_id, "works")
+        done = tick(garden, bed, Tick(**vars(asked)))
+    # as it was just written: a tick is answered at once, and isn't read through a second time
+    words = {"works": done.works.words, "pace": done.works.pace}
+    answer: dict[str, Any] = {"works": {"revision": done.works.revision, "words": words}}
+    if done.bed is not None:
+        answer |= {"bed": done.bed.key, "bed_revision": done.bed.revision}
+    return JsonResponse(answer)
 
 
 @router.get("/{garden_id}/figure/works", response=WorksFigures)

@@ -16,18 +16,25 @@ def signed_in_id(request: HttpRequest) -> int:
     return int(gardener_id)
 
 
-def own_garden(request: HttpRequest, garden_id: int) -> Garden:
-    """The signed-in gardener's garden. Raises Missing where it isn't theirs or isn't there."""
+def own_garden(request: HttpRequest, garden_id: int, *beside: str) -> Garden:
+    """The signed-in gardener's garden. beside: rows of it that are read along.
+
+    Raises Missing where it isn't theirs or isn't there.
+    """
+    gardens = Garden.objects.select_related(*beside) if beside else Garden.objects
     try:
-        return Garden.objects.get(id=garden_id, owner_id=request.user.pk, deleted_at=None)
+        return gardens.get(id=garden_id, owner_id=request.user.pk, deleted_at=None)
     except Garden.DoesNotExist as error:
         raise Missing from error
 
 
-def own_bed(request: HttpRequest, garden_id: int, key: str) -> Bed:
-    """A bed of the signed-in gardener's garden. Raises Missing where it isn't theirs or isn't there."""
+def own_bed(request: HttpRequest, garden_id: int, key: str, *beside: str) -> Bed:
+    """A bed of the signed-in gardener's garden. beside: rows that are read along with it and the garden.
+
+    Raises Missing where it isn't theirs or isn't there.
+    """
     try:
-        return Bed.objects.select_related("garden").get(
+        return Bed.objects.select_related("garden", *beside).get(
             garden_id=garden_id,
             garden__owner_id=request.user.pk,
             garden__deleted_at=None,

@@ -143,9 +143,7 @@ def _bring_works(garden: Garden, plan: Plan) -> None:
     kept = kept_works(garden)
     there = hours_plan(kept)
     works, pace = plan.garden.works or works_plan(kept), plan.garden.pace or kept.pace
-    change_works(
-        garden, kept.revision, works_columns(works, pace, [*there, *(each for each in spent if each not in there)])
-    )
+    change_works(garden, kept, works_columns(works, pace, [*there, *(each for each in spent if each not in there)]))
 
 
 def _bring_beds(garden: Garden, plan: Plan, changed: set[str]) -> dict[str, Bed]:

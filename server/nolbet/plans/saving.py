@@ -27,6 +27,8 @@ from nolbet_core.plan.garden import Garden as PlanGarden
 from nolbet_core.plan.plot import Plot
 
 MOST_TRIES = 40
+THINS_EVERY = 10
+"""A history is thinned with every so many saves: what undo reaches is never among what goes."""
 
 Stamp = Literal["shelf_stamp", "changes"]
 Checked = TypeVar("Checked")
@@ -103,13 +105,19 @@ def change_row(bed_id: int, revision: int, bed: plan_bed.Bed, restores: int | No
         raise Missing
     if kept.revision != revision:
         raise StaleSave(kept)
+    return keep_in_row(kept, bed, restores)
+
+
+def keep_in_row(kept: Bed, bed: plan_bed.Bed, restores: int | None = None) -> Bed:
+    """Keep a checked bed in its row, which was read in the same transaction. restores: as save_bed."""
     columns = bed_columns(bed)
     for name, value in columns.items():
         setattr(kept, name, value)
     kept.revision += 1
     kept.save(update_fields=[*columns, "revision", "saved_at"])
     kept.remember(restores)
-    thin_versions(kept)
+    if kept.revision % THINS_EVERY == 0:
+        thin_versions(kept)
     return kept
 
 

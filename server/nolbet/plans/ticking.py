@@ -4,13 +4,10 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from django.db import transaction
-
 from nolbet.clock import today
-from nolbet.gardens.errors import Missing
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.rows import bed_plan
-from nolbet.plans.saving import change_row
+from nolbet.plans.saving import keep_in_row
 from nolbet.plans.supplies import garden_supplies
 from nolbet.works.models import KeptWorks
 from nolbet.works.rows import change_works, hours_plan, kept_works, works_columns, works_plan
@@ -45,41 +42,42 @@ class Ticked:
     bed: Bed | None
 
 
-def tick(garden: Garden, wish: Tick) -> Ticked:
-    """Keep what is said of a step, with its bed or beside it.
+def tick(garden: Garden, bed: Bed | None, wish: Tick) -> Ticked:
+    """Keep what is said of a step, with its bed or beside it. To be called within a transaction that read both.
 
-    Raises Missing where its bed is gone, Unreadable where that can't be read, PlanProblem where it has no such layer.
+    bed: the step's, None of one that is no bed's. Raises Unreadable where the bed can't be read, PlanProblem where it
+    has no such layer.
     """
     name, on = step_name(wish.step), wish.on or today().isoformat()
     done = wish.done and wish.passed is not False
-    with transaction.atomic():
-        changed = _change_bed(garden, name, done, on) if name.bed else None
-        kept = kept_works(garden)
-        works = works_plan(kept) or Works()
-        hours = hours_plan(kept)
-        if wish.hours is not None:
-            hours = [each for each in hours if each.step != wish.step]
-            if wish.hours > 0:
-                hours.append(HoursSpent(kind="hours", on=on, step=wish.step, hours=wish.hours, bed=name.bed or None))
-        columns = works_columns(_said(works, wish, done, on), kept.pace, hours)
-        return Ticked(change_works(garden, kept.revision, columns), changed)
+    changed = None if bed is None else _change_bed(garden, bed, name, done, on)
+    kept = kept_works(garden)
+    works, hours = works_plan(kept) or Works(), hours_plan(kept)
+    if wish.hours is not None:
+        hours = _with_hours(hours, wish.step, wish.hours, name.bed, on)
+    columns = works_columns(_said(works, wish, done, on), kept.pace, hours)
+    return Ticked(change_works(garden, kept, columns), changed)
 
 
-def _change_bed(garden: Garden, name: StepName, done: bool, on: str) -> Bed | None:
-    row = Bed.objects.filter(garden=garden, key=name.bed, deleted_at=None).first()
-    if row is None:
-        raise Missing
+def _with_hours(hours: list[HoursSpent], step: str, spent: float, bed: str, on: str) -> list[HoursSpent]:
+    """Time logged, with what one step took in place of what was logged of it before; nothing where it took none."""
+    others = [each for each in hours if each.step != step]
+    own = [HoursSpent(kind="hours", on=on, step=step, hours=spent, bed=bed or None)] if spent > 0 else []
+    return [*others, *own]
+
+
+def _change_bed(garden: Garden, row: Bed, name: StepName, done: bool, on: str) -> Bed | None:
     bed = bed_plan(row)
     if not ticks_bed(name, bed):
         return None
     mulch = 0
-    if name.kind in ("layer", "filled"):
+    if name.kind == "filled" or (name.kind == "layer" and not done):
         mulch = lowest_mulch(build_bed(bed, garden_supplies(garden).materials).holding())
     try:
         after = ticked(bed, name, done, on, mulch)
     except (IndexError, ValueError) as error:
         raise PlanProblem("step", f"{bed.title} has no layer {name.which}") from error
-    return row if after == bed else change_row(row.pk, row.revision, after)
+    return row if after == bed else keep_in_row(row, after)
 
 
 def _said(works: Works, wish: Tick, done: bool, on: str) -> Works:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from nolbet.clock import today
+from nolbet.gardens.errors import StaleChange
 from nolbet.gardens.models import Garden
 from nolbet.plans.saving import save_checked
 from nolbet.plans.whole import whole_garden
@@ -24,8 +25,15 @@ def save_works(garden_id: int, revision: int, works: Works, pace: Mapping[WorkKi
         garden_id,
         "changes",
         lambda seen: _check(seen, works),
-        lambda seen, _: change_works(seen, revision, works_columns(works, pace, hours_plan(kept_works(seen)))),
+        lambda seen, _: _keep(seen, revision, works, pace),
     )
+
+
+def _keep(garden: Garden, revision: int, works: Works, pace: Mapping[WorkKind, float]) -> KeptWorks:
+    kept = kept_works(garden)
+    if kept.revision != revision:
+        raise StaleChange("The works were")
+    return change_works(garden, kept, works_columns(works, pace, hours_plan(kept)))
 
 
 def _check(garden: Garden, works: Works) -> None:

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from django.db.models import F
 from pydantic import ValidationError
 
 from nolbet.gardens.errors import StaleChange
@@ -19,8 +18,10 @@ Pace = Mapping[WorkKind, Factor]
 
 def kept_works(garden: Garden) -> KeptWorks:
     """A garden's works as they are kept; of one that has none yet the first, not kept."""
-    found = KeptWorks.objects.filter(garden=garden).first()
-    return found or KeptWorks(garden=garden, revision=0)
+    try:
+        return garden.works
+    except KeptWorks.DoesNotExist:
+        return KeptWorks(garden=garden, revision=0)
 
 
 def works_plan(kept: KeptWorks) -> Works | None:
@@ -47,17 +48,16 @@ def works_columns(works: Works | None, pace: Pace | None, hours: Sequence[HoursS
     }
 
 
-def change_works(garden: Garden, revision: int, columns: Mapping[str, Any]) -> KeptWorks:
-    """Keep changed works. Raises StaleChange where they were changed since `revision`."""
-    kept = KeptWorks.objects.filter(garden=garden).first()
-    if kept is None:
-        if revision != 0:
-            raise StaleChange("The works were")
-        made = KeptWorks.objects.create(garden=garden, **columns)
+def change_works(garden: Garden, kept: KeptWorks, columns: Mapping[str, Any]) -> KeptWorks:
+    """Keep changed works in place of those that were read before.
+
+    Raises StaleChange where they were changed since.
+    """
+    if kept.pk is None:
         garden.changed()
-        return made
-    changed = KeptWorks.objects.filter(garden=garden, revision=revision).update(**columns, revision=F("revision") + 1)
-    if not changed:
+        return KeptWorks.objects.create(garden=garden, **columns)
+    newer = kept.revision + 1
+    if not KeptWorks.objects.filter(pk=kept.pk, revision=kept.revision).update(**columns, revision=newer):
         raise StaleChange("The works were")
     garden.changed()
-    return KeptWorks.objects.get(garden=garden)
+    return KeptWorks(pk=kept.pk, garden=garden, revision=newer, **columns)

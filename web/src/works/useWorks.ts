@@ -1,12 +1,15 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { saidOf } from "../api/client";
-import { worksApi, type StepTick, type WorksKept, type WorksWords } from "./worksApi";
+import { Refused, saidOf } from "../api/client";
+import { worksApi, type StepTick, type WorksFigures, type WorksKept, type WorksWords } from "./worksApi";
 
 type Undo = () => Promise<unknown>;
+type Edit = (words: WorksWords) => WorksWords;
 
 /** What can be taken back, by garden; it outlives the view. */
 const undos = new Map<number, Undo[]>();
+const MOST_UNDOS = 50;
+const STALE = 409;
 
 export type Working = {
   words: WorksWords;
@@ -14,57 +17,66 @@ export type Working = {
   ticking: StepTick | null;
   /** spentBefore: hours it had taken before, where they are changed. */
   tick: (wish: StepTick, spentBefore?: number) => void;
-  change: (edit: (words: WorksWords) => WorksWords) => void;
+  change: (edit: Edit) => void;
   undo: () => void;
   canUndo: boolean;
   problem: string | null;
 };
 
-/** What is said of a garden's works: ticks, and all else, each with what takes it back. */
+/** What is said of a garden's works: ticks, and all else, one after the other, each with what takes it back. */
 export function useWorks(gardenId: number, kept: WorksKept): Working {
   const queries = useQueryClient();
   const [, setCount] = useState(0);
-  const mine = undos.get(gardenId) ?? [];
+  const inTurn = { scope: { id: `works ${gardenId}` } };
   const push = (undo: Undo) => {
-    undos.set(gardenId, [...mine, undo].slice(-MOST_UNDOS));
+    undos.set(gardenId, [...(undos.get(gardenId) ?? []), undo].slice(-MOST_UNDOS));
     setCount((count) => count + 1);
   };
+  const latest = () => queries.getQueryData<WorksKept>(["works", gardenId]) ?? kept;
   const ticked = useMutation({
-    mutationFn: ({ wish }: { wish: StepTick; spentBefore: number }) => worksApi.tick(gardenId, wish),
-    onSuccess: async (answer, { wish, spentBefore }) => {
+    ...inTurn,
+    mutationFn: async ({ wish }: { wish: StepTick; spentBefore: number }) => {
+      const before = latest().words;
+      return { answer: await worksApi.tick(gardenId, wish), before };
+    },
+    onSuccess: ({ answer, before }, { wish, spentBefore }) => {
       queries.setQueryData(["works", gardenId], answer.works);
-      const before = kept.words;
+      queries.setQueryData<WorksFigures>(["figure", gardenId, "works"], (figures) =>
+        shownTicked(figures, wish),
+      );
       push(async () => {
         const hours = wish.hours == null ? null : spentBefore;
         const { works } = await worksApi.tick(gardenId, { step: wish.step, done: !wish.done, hours });
         return worksApi.save(gardenId, { revision: works.revision, words: before });
       });
-      await followed(queries, gardenId, answer.bed != null);
+      followed(queries, gardenId, answer.bed != null);
     },
   });
   const saved = useMutation({
-    mutationFn: (edit: (words: WorksWords) => WorksWords) =>
-      worksApi.save(gardenId, { revision: kept.revision, words: edit(kept.words) }),
-    onSuccess: async (answer) => {
-      queries.setQueryData(["works", gardenId], answer);
-      const before = kept.words;
-      push(async () => {
-        const now = await worksApi.words(gardenId);
-        return worksApi.save(gardenId, { revision: now.revision, words: before });
-      });
-      await followed(queries, gardenId, false);
+    ...inTurn,
+    mutationFn: async (edit: Edit) => {
+      const now = latest();
+      return { answer: await saveEdit(gardenId, now, edit), before: now.words };
     },
-    onError: () => void queries.invalidateQueries({ queryKey: ["works", gardenId] }),
+    onSuccess: ({ answer, before }) => {
+      queries.setQueryData(["works", gardenId], answer);
+      push(async () => {
+        const { revision } = await worksApi.words(gardenId);
+        return worksApi.save(gardenId, { revision, words: before });
+      });
+      followed(queries, gardenId, false);
+    },
   });
   const undone = useMutation({
+    ...inTurn,
     mutationFn: async () => {
-      const last = mine[mine.length - 1];
+      const mine = undos.get(gardenId) ?? [];
+      await mine[mine.length - 1]?.();
       undos.set(gardenId, mine.slice(0, -1));
-      await last?.();
     },
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ["works", gardenId] });
-      await followed(queries, gardenId, true);
+      followed(queries, gardenId, true);
     },
   });
   const error = ticked.error ?? saved.error ?? undone.error;
@@ -74,21 +86,40 @@ export function useWorks(gardenId: number, kept: WorksKept): Working {
     tick: (wish, spentBefore = 0) => ticked.mutate({ wish, spentBefore }),
     change: (edit) => saved.mutate(edit),
     undo: () => undone.mutate(),
-    canUndo: mine.length > 0,
+    canUndo: (undos.get(gardenId)?.length ?? 0) > 0,
     problem: error ? saidOf(error) : null,
   };
 }
 
-const MOST_UNDOS = 50;
+/** Save an edit of what is kept; where it was changed elsewhere meanwhile, the same edit of that. */
+async function saveEdit(gardenId: number, now: WorksKept, edit: Edit): Promise<WorksKept> {
+  try {
+    return await worksApi.save(gardenId, { revision: now.revision, words: edit(now.words) });
+  } catch (error) {
+    if (!(error instanceof Refused) || error.problem.status !== STALE) throw error;
+    const newer = await worksApi.words(gardenId);
+    return worksApi.save(gardenId, { revision: newer.revision, words: edit(newer.words) });
+  }
+}
+
+/** The figures with a tick shown at once, until the days are worked out anew. */
+function shownTicked(figures: WorksFigures | undefined, wish: StepTick): WorksFigures | undefined {
+  return (
+    figures && {
+      ...figures,
+      steps: figures.steps.map((step) =>
+        step.key === wish.step
+          ? { ...step, done: wish.done && wish.passed !== false, passed: wish.passed ?? step.passed }
+          : step,
+      ),
+    }
+  );
+}
 
 /** What else follows a step: the days, and where its bed's state moved the bed and the haul too. */
-async function followed(queries: QueryClient, gardenId: number, withBed: boolean): Promise<void> {
+function followed(queries: QueryClient, gardenId: number, withBed: boolean): void {
   if (withBed) void queries.invalidateQueries({ queryKey: ["garden", gardenId] });
-  void queries.invalidateQueries({
-    queryKey: ["figure", gardenId],
-    refetchType: withBed ? "active" : "none",
-  });
-  await queries.invalidateQueries({ queryKey: ["figure", gardenId, "works"] });
+  void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
 }
 
 export function useWorksFigures(gardenId: number) {
