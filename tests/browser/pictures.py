@@ -100,12 +100,6 @@ def frame(page: Page) -> None:
     page.locator("[data-part=saw-board]").first.wait_for()
 
 
-def saw(page: Page) -> None:
-    """The saw list as it is printed."""
-    page.locator("[data-part=saw-board]").first.scroll_into_view_if_needed()
-    page.emulate_media(media="print")
-
-
 def haul(page: Page) -> None:
     """What to buy where, one line ticked off."""
     page.get_by_role("link", name="Haul").click()
@@ -114,15 +108,6 @@ def haul(page: Page) -> None:
     page.locator("[data-part=bought-line]").first.wait_for()
     page.get_by_text("No other choice over all suppliers").wait_for()
     page.locator("h1").click()
-
-
-def break_even(page: Page) -> None:
-    """Bags or a load of compost, by volume."""
-    curve = page.locator("[data-part=cost-curve]")
-    curve.scroll_into_view_if_needed()
-    curve.locator("[data-part=chart] path").first.wait_for()
-    page.locator("h1").click()
-    curve.scroll_into_view_if_needed()
 
 
 def haul_phone(page: Page) -> None:
@@ -141,24 +126,25 @@ def shelf(page: Page) -> None:
     expect(page.get_by_label("What you call it")).to_have_value("Heap compost")
 
 
-def history(page: Page) -> None:
-    """A bed after three changes, one of them an undo."""
-    open_bed(page, "Long table")
-    for text in ("4 in", "5 in"):
-        with page.expect_response(lambda answer: answer.request.method == "PUT" and "/beds/" in answer.url):
-            page.get_by_label("Thickness of Compost").fill(text)
-            page.keyboard.press("Enter")
-    page.get_by_role("button", name="More measures").click()
-    with page.expect_response(lambda answer: answer.request.method == "PUT" and "/beds/" in answer.url):
-        page.get_by_role("button", name="Undo").click()
-    page.get_by_role("link", name="History").click()
-    page.locator("[data-part=history-list] [data-part=small-section]").nth(3).wait_for()
+def works(page: Page) -> None:
+    """The next day of work: its way through the plot, the calendar, a gate not yet passed."""
+    page.get_by_role("link", name="Works").click()
+    page.locator("[data-part=works-path] [data-part=stop]").first.wait_for()
+    page.locator("[data-part=works-calendar] [data-work]").first.wait_for()
 
 
-def signin(page: Page) -> None:
-    """The front door."""
-    page.goto(f"{page.url.split('/garden')[0]}/sign-in")
-    page.locator("[data-part=door]").wait_for()
+def sheet(page: Page) -> None:
+    """A day's steps as they are printed."""
+    page.get_by_role("link", name="On paper").click()
+    page.get_by_label("Day", exact=True).select_option("2026-10-31")
+    page.locator("[data-part=paper-step]").first.wait_for()
+    page.emulate_media(media="print")
+
+
+def works_phone(page: Page) -> None:
+    """The day first, with large ticks."""
+    page.goto(f"{page.url.split('/garden')[0]}/garden/1/works")
+    page.locator("[data-part=work-step]").first.wait_for()
 
 
 PICTURES: dict[str, Callable[[Page], None]] = {
@@ -172,16 +158,14 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "plot": plot,
     "setting-out": setting_out,
     "frame": frame,
-    "saw": saw,
     "haul": haul,
-    "break-even": break_even,
+    "works": works,
+    "sheet": sheet,
     "shelf": shelf,
-    "history": history,
-    "signin": signin,
 }
 
 
-ON_A_PHONE: dict[str, Callable[[Page], None]] = {"haul-phone": haul_phone}
+ON_A_PHONE: dict[str, Callable[[Page], None]] = {"haul-phone": haul_phone, "works-phone": works_phone}
 PHONE = {"viewport": {"width": 390, "height": 844}, "has_touch": True, "is_mobile": True}
 DAY = "2026-10-20T10:00:00"
 

@@ -30,6 +30,8 @@ VIEWS = {
     "water/bed/tank": "[data-part=water-year] svg",
     "frame/bed/tank": "[data-part=saw-board]",
     "blend/half": "[data-part=blend-needle]",
+    "works": "[data-part=work-step]",
+    "works/sheet": "[data-part=paper-step]",
     "/gardens": "[data-part=garden-new]",
     "/sign-in": "[data-part=door-form]",
 }

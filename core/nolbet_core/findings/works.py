@@ -57,7 +57,7 @@ class LateForSowing(WorksFinding):
             if booked is None or not booked.late_days or step.due is None:
                 continue
             days = "1 day" if booked.late_days == 1 else f"{booked.late_days} days"
-            wanted = "the first working day after the last frost" if looked.by_frost else "as you wanted"
+            wanted = "the first working day after the last frost" if looked.by_frost else "the day you want"
             yield Found(
                 "caution",
                 f"{titles.get(step.bed, step.bed)} is sown on {show_day(booked.until)}, {days} after "
