@@ -12,6 +12,7 @@ from nolbet_core.figure.figures import (
     SowingFigures,
 )
 from nolbet_core.figure.plot_figures import PlotFigures
+from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.haul.bags import USUAL_BAGS_M3
 from nolbet_core.plan.garden import Garden
 from nolbet_core.quantities.units import CU_FT_M3, CU_YD_M3, System
@@ -20,6 +21,7 @@ from nolbet_core.quantities.writing import (
     other_system,
     show_area,
     show_bulk_volume,
+    show_day,
     show_dose,
     show_length,
     show_mass,
@@ -44,7 +46,27 @@ def figures_text(figures: Figures, garden: Garden) -> str:
         lines += ["", *_haul(figures.haul, system, garden.currency)]
     if figures.spring:
         lines += ["", *_spring(figures.spring, system, garden.currency)]
+    if figures.works and figures.works.steps:
+        lines += ["", *_works(figures.works)]
     return "\n".join(lines)
+
+
+def _works(works: WorksFigures) -> list[str]:
+    """What is left of the works, and on which days."""
+    left = [step for step in works.steps if not step.done and not step.left_out]
+    until = f", done by {show_day(works.ends_on)}" if works.ends_on else ""
+    return [
+        f"Works: {_many(len(left), 'step')}, {fixed(works.hours, 1)} h of work{until}",
+        *(f"  {each.name} is sown {_many(each.days, 'day')} late, on {show_day(each.on)}" for each in works.late),
+        *(
+            f"  {show_day(day.on)}: {fixed(day.hours, 1)} h, {_many(len(day.steps), 'step')}{', sowing' if day.sows else ''}"
+            for day in works.days
+        ),
+    ]
+
+
+def _many(count: int, what: str) -> str:
+    return f"1 {what}" if count == 1 else f"{count} {what}s"
 
 
 def volume_in_full(volume_m3: float) -> str:

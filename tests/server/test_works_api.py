@@ -253,3 +253,12 @@ def test_what_mends_it_and_autumn_or_spring_are_told(signed_in: Client, works: G
     mends = signed_in.get(f"/api/gardens/{works.pk}/figure/works/mends").json()
     assert mends["late_days"] > 0
     assert mends["mends"][-1]["key"] == "autumn"
+
+
+def test_a_wet_day_that_is_known_stands_at_the_step_it_falls_on(signed_in: Client, works: Garden) -> None:
+    before = steps(signed_in, works)
+    step = next(each for each in before.values() if each["kind"] == "leak_test")
+    works.weather_days.create(day=step["on"], tmin_c=-6.0, tmax_c=-1.0, rain_mm=0.0)
+    works.weather_days.create(day="2019-01-04", tmin_c=-6.0, tmax_c=-1.0, rain_mm=0.0)
+    (against,) = steps(signed_in, works)[step["key"]]["weather"]
+    assert against["gate"] == "frost" and against["known"]

@@ -16,7 +16,7 @@ from nolbet.clock import today
 from nolbet.gardens.errors import Missing
 from nolbet.gardens.owned import own_bed, own_garden
 from nolbet.plans.ticking import Tick, tick
-from nolbet.plans.whole import whole_garden
+from nolbet.plans.whole import garden_with_weather, whole_garden
 from nolbet.plans.working import save_works
 from nolbet.works.calendar import works_calendar
 from nolbet.works.models import KeptWorks, StepPhoto
@@ -115,7 +115,7 @@ def tick_step(request: HttpRequest, garden_id: int, asked: StepTick) -> JsonResp
 @router.get("/{garden_id}/figure/works", response=WorksFigures)
 def figure_the_works(request: HttpRequest, garden_id: int) -> HttpResponse:
     """A garden's steps on days."""
-    return written(figure_works(whole_garden(own_garden(request, garden_id)).built, today()))
+    return written(figure_works(garden_with_weather(own_garden(request, garden_id), today()), today()))
 
 
 @router.get("/{garden_id}/figure/works/mends", response=MendsOfWorks)
@@ -137,7 +137,7 @@ def figure_when(request: HttpRequest, garden_id: int, key: Key) -> AutumnOrSprin
 def take_out_calendar(request: HttpRequest, garden_id: int) -> HttpResponse:
     """The works and the upkeep of the coming years as a calendar."""
     garden = own_garden(request, garden_id)
-    figures = figure_works(whole_garden(garden).built, today())
+    figures = figure_works(garden_with_weather(garden, today()), today())
     content = works_calendar(garden.pk, garden.name, figures, garden.changes, timezone.now())
     answer = HttpResponse(content, content_type="text/calendar; charset=utf-8")
     answer["Content-Disposition"] = 'attachment; filename="works.ics"'

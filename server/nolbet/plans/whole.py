@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import date
 
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Garden
 from nolbet.gardens.rows import bed_plan, garden_plan, head_plan, plot_plan
 from nolbet.haul.rows import bought_plan, stock_plan, suppliers_plan
 from nolbet.plans.supplies import Trouble, garden_shelf
-from nolbet.water.rows import log_plan, probes_plan, weather_plan
+from nolbet.water.rows import log_plan, probes_plan, weather_from, weather_plan
 from nolbet.works.rows import hours_plan, kept_works, works_plan
 from nolbet_core.built.bed import build_bed
 from nolbet_core.built.plan import BuiltPlan
@@ -50,6 +51,12 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         suppliers=suppliers_plan(garden),
         log=[*bought_plan(garden), *hours_plan(kept)],
     )
+
+
+def garden_with_weather(garden: Garden, today: date) -> BuiltPlan:
+    """A garden as built with the weather that is known from today on, as its works look at it."""
+    built = whole_garden(garden).built
+    return BuiltPlan(built.plan.model_copy(update={"weather": weather_from(garden, today)}), built.supplies, built.beds)
 
 
 def plan_to_take_out(garden: Garden) -> Plan:

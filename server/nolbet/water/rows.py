@@ -34,10 +34,12 @@ def keep_days(garden: Garden, days: Sequence[WeatherDay]) -> None:
     )
 
 
+FIGURES = ("day", "tmin_c", "tmax_c", "rain_mm")
+
+
 def kept_days(garden: Garden) -> list[WeatherDay]:
     """A garden's days of weather, in order."""
-    rows = garden.weather_days.values_list("day", "tmin_c", "tmax_c", "rain_mm")
-    return [WeatherDay(*row) for row in rows]
+    return [WeatherDay(*row) for row in garden.weather_days.values_list(*FIGURES)]
 
 
 def first_and_last(garden: Garden) -> tuple[date | None, date | None]:
@@ -74,8 +76,17 @@ def dipped(bed: Bed, until: date, days: int) -> list[tuple[datetime, float]]:
 
 def weather_plan(garden: Garden) -> list[WeatherRun]:
     """A garden's weather in runs of days without a gap."""
+    return _in_runs(kept_days(garden))
+
+
+def weather_from(garden: Garden, first: date) -> list[WeatherRun]:
+    """A garden's weather from a day on, as far as it is known."""
+    return _in_runs(WeatherDay(*row) for row in garden.weather_days.filter(day__gte=first).values_list(*FIGURES))
+
+
+def _in_runs(days: Iterable[WeatherDay]) -> list[WeatherRun]:
     runs: list[list[WeatherDay]] = []
-    for each in kept_days(garden):
+    for each in days:
         if runs and each.day - runs[-1][-1].day == timedelta(days=1) and len(runs[-1]) < MOST_DAYS:
             runs[-1].append(each)
         else:
