@@ -59,7 +59,8 @@ def _works(works: WorksFigures) -> list[str]:
         f"Works: {_many(len(left), 'step')}, {fixed(works.hours, 1)} h of work{until}",
         *(f"  {each.name} is sown {_many(each.days, 'day')} late, on {show_day(each.on)}" for each in works.late),
         *(
-            f"  {show_day(day.on)}: {fixed(day.hours, 1)} h, {_many(len(day.steps), 'step')}{', sowing' if day.sows else ''}"
+            f"  {show_day(day.on)}: {fixed(day.hours, 1)} h, {_many(len(day.steps), 'step')}"
+            + (", sowing" if day.sows else "")
             for day in works.days
         ),
     ]

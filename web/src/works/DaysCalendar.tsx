@@ -3,18 +3,13 @@ import ButtonBase from "@mui/material/ButtonBase";
 import { styled } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Hidden } from "../kit/Hidden";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
-import { showHours, showWeekday } from "../quantities/format";
+import { showWeekday } from "../quantities/format";
 import type { WorksFigures } from "./worksApi";
 
 type Day = WorksFigures["days"][number];
-
-const Months = styled("div")({
-  display: "grid",
-  gridTemplateColumns: "repeat(auto-fit, minmax(174px, 1fr))",
-  gap: "10px 22px",
-});
 
 const Weeks = styled("div")({
   display: "grid",
@@ -27,19 +22,20 @@ const Cell = styled(ButtonBase)(({ theme }) => ({
   position: "relative",
   display: "grid",
   placeItems: "center",
-  minHeight: 26,
+  alignContent: "center",
+  minHeight: 38,
   overflow: "hidden",
   borderRadius: 4,
   fontFamily: "inherit",
   fontSize: "var(--text-note)",
   color: theme.vars.palette.soft,
   "&[data-work]": {
-    minHeight: 26,
     color: theme.vars.palette.ink,
     fontWeight: 700,
     border: `1px solid ${theme.vars.palette.line}`,
   },
   "&[aria-pressed=true]": { outline: `2px solid ${theme.vars.palette.iron}`, outlineOffset: -1 },
+  "@media (max-width: 760px)": { minHeight: 44 },
   "&[data-today]": { textDecoration: "underline", textUnderlineOffset: 3 },
 }));
 
@@ -48,8 +44,15 @@ const Fill = styled("span")(({ theme }) => ({
   insetInline: 0,
   bottom: 0,
   backgroundColor: theme.vars.palette.straw,
-  opacity: 0.55,
+  opacity: 0.3,
 }));
+
+const Hours = styled("small")({
+  position: "relative",
+  fontWeight: 500,
+  fontSize: "var(--text-micro)",
+  lineHeight: 1,
+});
 
 const Mark = styled("span")(({ theme }) => ({
   position: "absolute",
@@ -77,7 +80,6 @@ const NAMES = [
   "December",
 ];
 const DAYS = ["M", "T", "W", "T", "F", "S", "S"];
-const SHOWN = 2;
 
 type Props = {
   days: readonly Day[];
@@ -90,30 +92,27 @@ type Props = {
 export function DaysCalendar({ days, today, chosen, onChoose }: Props) {
   const byDay = new Map(days.map((day) => [day.on, day]));
   const months = monthsOf(days, today);
-  const [first, setFirst] = useState(0);
-  const from = Math.min(first, Math.max(months.length - SHOWN, 0));
+  const [turned, setTurned] = useState<number | null>(null);
+  const ofChosen = Math.max(months.indexOf((chosen ?? today ?? "").slice(0, 7)), 0);
+  const at = Math.min(turned ?? ofChosen, Math.max(months.length - 1, 0));
+  const month = months[at];
   return (
     <div data-part="works-calendar">
-      <Months>
-        {months.slice(from, from + SHOWN).map((month) => (
-          <Month key={month} month={month} byDay={byDay} today={today} chosen={chosen} onChoose={onChoose} />
-        ))}
-      </Months>
-      <Row sx={{ marginTop: 2 }}>
-        <Note sx={{ marginRight: "auto" }}>
-          Filled as far as its hours are booked; a square for a hold point, a round dot where it is sown.
-        </Note>
-        {months.length > SHOWN && (
-          <>
-            <Button disabled={from === 0} onClick={() => setFirst(Math.max(from - SHOWN, 0))}>
-              Earlier
-            </Button>
-            <Button disabled={from + SHOWN >= months.length} onClick={() => setFirst(from + SHOWN)}>
-              Later
-            </Button>
-          </>
-        )}
+      <Row>
+        <Typography variant="strong" component="h3" sx={{ marginRight: "auto" }}>
+          {month === undefined ? "No day is planned" : nameOf(month)}
+        </Typography>
+        <Button disabled={at === 0} onClick={() => setTurned(at - 1)}>
+          Earlier
+        </Button>
+        <Button disabled={at + 1 >= months.length} onClick={() => setTurned(at + 1)}>
+          Later
+        </Button>
       </Row>
+      {month !== undefined && (
+        <Month month={month} byDay={byDay} today={today} chosen={chosen} onChoose={onChoose} />
+      )}
+      <Note>Filled as far as its hours are booked; a square for a hold point, a dot where it is sown.</Note>
     </div>
   );
 }
@@ -125,10 +124,7 @@ function Month({ month, byDay, today, chosen, onChoose }: MonthProps) {
   const count = new Date(year, number, 0).getDate();
   const before = (new Date(year, number - 1, 1).getDay() + 6) % 7;
   return (
-    <section aria-label={`${NAMES[number - 1]} ${year}`}>
-      <Typography variant="strong" component="h3">
-        {NAMES[number - 1]} {year}
-      </Typography>
+    <section aria-label={nameOf(month)}>
       <Weeks>
         {DAYS.map((name, index) => (
           <Note key={index} component="span" aria-hidden="true" sx={{ textAlign: "center" }}>
@@ -147,11 +143,12 @@ function Month({ month, byDay, today, chosen, onChoose }: MonthProps) {
               data-work=""
               data-today={on === today || undefined}
               aria-pressed={on === chosen}
-              aria-label={saidOfDay(day)}
               onClick={() => onChoose(on)}
             >
               <Fill style={{ height: `${Math.min(day.share, 1) * 100}%` }} />
               <span style={{ position: "relative" }}>{index + 1}</span>
+              <Hours>{Math.round(day.hours * 10) / 10} h</Hours>
+              <Hidden>{saidOfDay(day)}</Hidden>
               {(day.holds > 0 || day.sows) && <Mark data-sows={day.sows || undefined} />}
             </Cell>
           ) : (
@@ -165,10 +162,16 @@ function Month({ month, byDay, today, chosen, onChoose }: MonthProps) {
   );
 }
 
-function saidOfDay({ on, hours, steps, holds, sows }: Day): string {
+/** A month as it is called, of one as in 2026-10. */
+function nameOf(month: string): string {
+  const [year, number] = month.split("-").map(Number);
+  return `${NAMES[(number ?? 1) - 1]} ${year}`;
+}
+
+function saidOfDay({ on, steps, holds, sows }: Day): string {
   const count = steps.length === 1 ? "1 step" : `${steps.length} steps`;
   const gates = holds === 0 ? "" : holds === 1 ? ", 1 hold point" : `, ${holds} hold points`;
-  return `${showWeekday(on)}: ${count}, ${showHours(hours)}${gates}${sows ? ", something is sown" : ""}`;
+  return `, ${showWeekday(on)}: ${count}${gates}${sows ? ", something is sown" : ""}`;
 }
 
 /** Months with work in them, as in 2026-10, and the one that is now. */

@@ -7,7 +7,7 @@ import { fitGround, linePath, toSheet, type Sheet } from "../plot/sheet";
 import { GateSign } from "./GateSign";
 import type { WorkStep } from "./worksApi";
 
-const MOST_HEIGHT = 280;
+const MOST_HEIGHT = 320;
 
 const Drawing = styled("svg")(({ theme }) => ({
   display: "block",
