@@ -4,14 +4,16 @@ from __future__ import annotations
 
 from typing import Any
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from scipy.special import ndtri
 
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.buying_figures import HaulFigures
 from nolbet_core.figure.walk import figure_plan
-from nolbet_core.haul.certainty import BedSpread, NeedSpread, drawn_needs
+from nolbet_core.haul.certainty import BedSpread, NeedSpread, drawn_needs, standard_normal
 from nolbet_core.plan.problems import PlanProblem
 from tests.core import zoo
 
@@ -95,3 +97,8 @@ def test_what_would_narrow_a_count_most_is_where_its_spread_comes_from() -> None
     whole = sum(variances.values())
     for source, variance in variances.items():
         assert both[source] == pytest.approx(variance / whole, abs=0.03)
+
+
+def test_the_normal_is_that_of_its_inverse() -> None:
+    shares = np.array([1e-9, 2.5e-4, 0.03, 0.0749, 0.0751, 0.5, 0.69, 0.9251, 0.9999, 1 - 1e-9])
+    assert standard_normal(shares) == pytest.approx(ndtri(shares), rel=1e-12, abs=1e-12)
