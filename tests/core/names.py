@@ -14,8 +14,8 @@ from pydantic import BaseModel
 import nolbet_core
 
 UNITS = {
-    "_m": "m", "_m2": "m2", "_m3": "m3", "_kg": "kg", "_kg_m3": "kg/m3", "_kg_m2": "kg/m2", "_deg": "deg",
-    "_c": "deg C", "_per_m3": "money/m3", "_per_m2": "money/m2",
+    "_m": "m", "_m2": "m2", "_m3": "m3", "_kg": "kg", "_kg_m3": "kg/m3", "_kg_m2": "kg/m2", "_mg_kg": "mg/kg",
+    "_deg": "deg", "_c": "deg C", "_per_m3": "money/m3", "_per_m2": "money/m2",
 }  # fmt: skip
 """What a name's ending says of its unit."""
 

@@ -66,6 +66,8 @@ BODIES: dict[str, dict[str, Any]] = {
     "DraftMix": {"mix": MIX},
     "MixForBed": {"mix": MIX, "bed": "plain"},
     "Wished": {"mix": MIX, "volume_m3": 0.1},
+    "EntryIn": {"entry": {"kind": "surface", "bed": "plain", "on": "2026-03-01", "height_m": 0.5}},
+    "LogText": {"text": "kind,on,mm\nrain,2026-03-01,12.5\n"},
     "ChangedWorks": {"revision": 0, "words": {"works": {"helpers": 1}}},
     "StepTick": {"step": "plain.layer.0", "done": True},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
@@ -102,6 +104,11 @@ def filled(path: str, garden: Garden) -> str:
     if "{photo_id}" in path:
         photo = garden.step_photos.create(step="plain.dig", width=1, height=1, size=1, picture=b"x")
         path = path.replace("{photo_id}", str(photo.pk))
+    if "{entry_key}" in path:
+        said = {"kind": "surface", "on": "2026-03-01", "height_m": 0.5}
+        bed = garden.beds.get(key="plain")
+        garden.entries.create(key="read", kind="surface", on="2026-03-01", said=said, bed=bed)
+        path = path.replace("{entry_key}", "read")
     return (
         path.replace("{garden_id}", str(garden.pk))
         .replace("{key}", key)

@@ -11,10 +11,11 @@ from nolbet_core.built.frame_checks import too_thin
 from nolbet_core.built.names import names_twice, unknown_names
 from nolbet_core.built.plot_checks import wrong_with_plot
 from nolbet_core.built.profiles import wrong_with_profiles
+from nolbet_core.built.seen import wrong_with_top_up
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.log import Dip, Purchase
+from nolbet_core.plan.log import HoursSpent, Purchase, TopUpEntry
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
 
@@ -69,9 +70,12 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
             found += unknown_names(mix.target, materials, f"mixes[{index}].target")
     for index, heap in enumerate(plan.stock):
         found += wrong_with_heap(heap, materials, f"stock[{index}]")
+    found += _entries_twice(plan)
     for index, entry in enumerate(plan.log):
         if isinstance(entry, Purchase):
             found += wrong_with_purchase(entry, materials, f"log[{index}]")
+        elif isinstance(entry, TopUpEntry):
+            found += wrong_with_top_up(entry, materials, f"log[{index}]")
     for index, supplier in enumerate(plan.suppliers):
         found += wrong_with_supplier(supplier, materials, f"suppliers[{index}]")
     if plan.cutting.kerf_m > Cutting().kerf_m:
@@ -81,9 +85,22 @@ def _wrong_beside_beds(plan: Plan, supplies: Supplies) -> list[PlanProblem]:
     return [*found, *_unknown_beds(plan), *wrong_with_profiles(plan.beds)]
 
 
+def _entries_twice(plan: Plan) -> Iterator[PlanProblem]:
+    seen: set[str] = set()
+    for index, entry in enumerate(plan.log):
+        key = getattr(entry, "key", None)
+        if key is not None and key in seen:
+            yield PlanProblem(f"log[{index}].key", f"'{key}' stands twice; each entry needs its own, or none")
+        seen.add(key or "")
+
+
 def _unknown_beds(plan: Plan) -> Iterator[PlanProblem]:
     beds = {bed.key for bed in plan.beds}
-    named = [(f"log[{index}].bed", entry.bed) for index, entry in enumerate(plan.log) if isinstance(entry, Dip)]
+    named = [
+        (f"log[{index}].bed", entry.bed)
+        for index, entry in enumerate(plan.log)
+        if not isinstance(entry, Purchase | HoursSpent) and entry.bed is not None
+    ]
     named += [(f"probes[{index}].bed", probe.bed) for index, probe in enumerate(plan.probes)]
     for path, key in named:
         if key not in beds:

@@ -8,13 +8,18 @@ from functools import cached_property
 
 import numpy as np
 
+from nolbet_core.built.seen import LaidOn, Values, all_left
 from nolbet_core.climate.year import Year
+from nolbet_core.season.factors import Factors, with_factors
 from nolbet_core.settling.accounts import remaining_of_layers
-from nolbet_core.settling.clock import Clock, Dampness, clock_of
+from nolbet_core.settling.clock import MONTHS, Clock, Dampness, clock_of
 from nolbet_core.settling.curve import Shares
-from nolbet_core.settling.surface import surface_by_month
+from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.fill import Filled
+
+AS_USUAL = Factors()
+ALL_MONTHS: Values = np.arange(MONTHS + 1, dtype=float)
 
 
 @dataclass(frozen=True)
@@ -22,7 +27,8 @@ class BedSettling:
     """A filled bed over the coming years, with the pit below it where it lies over one.
 
     built_on: the day of filling, where it is known. pit_layers: how many of its layers are the pit's. ground_m: height
-    of the ground above the pit's floor [m].
+    of the ground above the pit's floor [m]. factors: how many times as much it settles and as fast it rots as usual.
+    laid_on: what was laid on since it was filled.
     """
 
     vessel: Vessel
@@ -32,6 +38,8 @@ class BedSettling:
     built_on: date | None
     pit_layers: int = 0
     ground_m: float = 0.0
+    factors: Factors = AS_USUAL
+    laid_on: tuple[LaidOn, ...] = ()
 
     @cached_property
     def clock(self) -> Clock:
@@ -46,16 +54,36 @@ class BedSettling:
     @cached_property
     def remaining_with_pit(self) -> Shares:
         """The same with the layers of the pit below."""
-        return remaining_of_layers(self.filled, self.clock)
+        fill = self.filled if self.factors == AS_USUAL else with_factors(self.filled, self.factors)
+        return remaining_of_layers(fill, self.clock)
 
     @cached_property
     def volume_m3(self) -> Shares:
-        """What the bed's fill and the pit's below it come to by month [m3]."""
+        """What the bed's fill and the pit's below it come to by month [m3], with what was laid on since."""
         volumes: Shares = np.array([layer.placed_m3 for layer in self.filled.layers]) @ self.remaining_with_pit
-        return volumes
+        return volumes + self._laid_on_m3(ALL_MONTHS)
 
     @cached_property
     def surface_m(self) -> list[float]:
         """Height of the surface above the floor by month [m]."""
-        surface: list[float] = (surface_by_month(self.vessel, self.filled, self.clock) - self.ground_m).tolist()
+        surface: list[float] = self.heights_at(ALL_MONTHS).tolist()
         return surface
+
+    def heights_at(self, months: Values) -> Values:
+        """Height of the surface above the floor after months since it was filled [m]."""
+        sums = sinking_amounts(self.vessel, self.filled) @ self.remaining_with_pit
+        amounts = np.interp(months, ALL_MONTHS, sums)
+        if self.laid_on:
+            amounts = amounts + self.laid_on_amounts(months)
+        return surface_heights(self.vessel, amounts, self.filled.base_m) - self.ground_m
+
+    def laid_on_amounts(self, months: Values) -> Values:
+        """What was laid on, after months, as the layers sink: by volume [m3], or in place by thickness [m]."""
+        over = self._laid_on_m3(months)
+        return over / self.vessel.top_area_m2 if self.vessel.sinks_in_place else over
+
+    def _laid_on_m3(self, months: Values) -> Values:
+        """What is left of all that was laid on, after months since it was filled [m3]."""
+        if self.built_on is None:
+            return np.zeros_like(months)
+        return all_left(self.laid_on, months, self.built_on, self.clock)

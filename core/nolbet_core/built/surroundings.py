@@ -10,6 +10,7 @@ from functools import cached_property, lru_cache
 from typing import TYPE_CHECKING
 
 from nolbet_core.built.ground import ground_of, path_ground_of
+from nolbet_core.built.seen import SeenOfBed
 from nolbet_core.built.sources import Sources
 from nolbet_core.climate.typical import CLIMATES
 from nolbet_core.climate.weather import (
@@ -41,7 +42,8 @@ class Surroundings:
     plot: the measured ground in the plan's words, where it was measured. normals: of the twelve months, nothing where
     none are known. latitude_deg: where it is known [degrees]. climate_said: what the climate is guessed from, where it
     is. garden: in the plan's words, with what else is known of the place. beside: beds of the garden that lie over
-    others or under them, by key. sources: where boards and bricks come from.
+    others or under them, by key. sources: where boards and bricks come from. seen: what the log says of
+    each bed's surface, by key.
     """
 
     system: System
@@ -54,6 +56,7 @@ class Surroundings:
     garden: Garden | None = None
     beside: Mapping[str, Bed] = field(default_factory=dict)
     sources: Sources = field(default_factory=Sources)
+    seen: Mapping[str, SeenOfBed] = field(default_factory=dict)
 
     @cached_property
     def hot_day_mm(self) -> float:
@@ -157,6 +160,7 @@ def surroundings_of(
     today: date | None = None,
     beside: Mapping[str, Bed] | None = None,
     sources: Sources | None = None,
+    seen: Mapping[str, SeenOfBed] | None = None,
 ) -> Surroundings:
     """What a garden's beds share. today: stands in for a day of filling that isn't given. beside: beds that lie over
     others or under them, by key. sources: where boards come from.
@@ -181,4 +185,5 @@ def surroundings_of(
         garden,
         beside or {},
         sources or Sources(),
+        seen or {},
     )

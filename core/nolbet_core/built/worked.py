@@ -17,6 +17,7 @@ from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.ground import less_paths, placed_beds
 from nolbet_core.built.lined import lies_somewhere, pockets_m3
 from nolbet_core.built.profiles import OneProfile, bed_over, one_profile, pit_under
+from nolbet_core.built.seen import NOTHING_SEEN, SeenOfBed
 from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
 from nolbet_core.built.state import laid_shares, state_of, still_to_lay
@@ -32,6 +33,7 @@ from nolbet_core.plan.bed import Bed, Layer, State
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
+from nolbet_core.season.fit import SinkingFit, SurfaceReading, fit_factors
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, bulk_standing, fill_bed
@@ -233,11 +235,47 @@ class WorkedBed:
 
     @cached_property
     def settling(self) -> BedSettling:
-        """How the bed sinks."""
+        """How the bed sinks: as its readings say where there are any, else as its materials' figures do."""
+        fit = self.fitted
+        if fit is None:
+            return self.forecast_alone
+        return replace(self.forecast_alone, factors=fit.factors)
+
+    @cached_property
+    def forecast_alone(self) -> BedSettling:
+        """How it sinks by its materials' figures alone, with what was laid on since."""
         whole, dampness = self.whole, self.bed.dampness
+        laid = self._seen.laid_since(self.built_on) if self.built_on and self._seen.laid_on else ()
         return BedSettling(
-            whole.vessel, whole.filled, self.year, dampness, self.built_on, self.pit_layers, self.ground_m
+            whole.vessel,
+            whole.filled,
+            self.year,
+            dampness,
+            self.built_on,
+            self.pit_layers,
+            self.ground_m,
+            laid_on=tuple(laid),
         )
+
+    @property
+    def _seen(self) -> SeenOfBed:
+        return self.around.seen.get(self.bed.key, NOTHING_SEEN)
+
+    @cached_property
+    def read_surfaces(self) -> list[SurfaceReading]:
+        """Readings of its surface since it was filled, oldest first; none of one that isn't filled."""
+        if self.state != "filled" or self.bed.built_on is None or not self.filled.layers:
+            return []
+        return self._seen.readings_since(date.fromisoformat(self.bed.built_on))
+
+    @cached_property
+    def fitted(self) -> SinkingFit | None:
+        """The factors that fit its readings; None where there are none."""
+        readings = self.read_surfaces
+        if not readings:
+            return None
+        months = np.array([each.months for each in readings])
+        return fit_factors(readings, lambda factors: replace(self.forecast_alone, factors=factors).heights_at(months))
 
     @cached_property
     def feeding(self) -> BedFeeding:

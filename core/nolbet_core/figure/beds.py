@@ -20,6 +20,7 @@ from nolbet_core.figure.figures import (
     SplitFigures,
 )
 from nolbet_core.figure.findings import judged_bed
+from nolbet_core.figure.fitted import fitted_figures
 from nolbet_core.figure.frame import frame_figures
 from nolbet_core.figure.ground import mound_figures, pit_figures, runoff_figures
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
@@ -97,6 +98,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         state=worked.state,
         age_months=worked.age_months,
         today_m=worked.today_m,
+        fitted=fitted_figures(worked),
         ready=ready_figures(worked),
         reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
         first_reservoir=first_reservoir(vessel, bed.shape.kind in CLOSED_BELOW) if bed.reservoir is None else None,

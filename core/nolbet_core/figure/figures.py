@@ -295,13 +295,38 @@ class HolesFigures:
 
 
 @record
+class FactorSpread:
+    """How far ln of each factor may be off: standard deviations."""
+
+    settling_factor: float
+    decay_factor: float
+
+
+@record
+class FittedFigures:
+    """How a bed really sinks, by so many readings of its surface: how many times as much it settles, and as fast it
+    rots, as its materials' figures say. misfits_m: of each reading over the fit, oldest first. wild: places of those
+    that are off by more than four standard deviations. told: in a sentence.
+    """
+
+    settling_factor: float
+    decay_factor: float
+    sd: FactorSpread
+    readings: int
+    misfits_m: list[float]
+    wild: list[int]
+    told: str
+
+
+@record
 class BedFigures:
     """Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
 
     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
-    begun, or whose day of filling isn't known. ready: from when what may be sown. first_reservoir: what a reservoir
+    begun, or whose day of filling isn't known; by the fit where there
+    are readings. fitted: to those, null without. ready: from when what may be sown. first_reservoir: what a reservoir
     would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
     the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
     leaves to be given; between_days: dry days that the soil lasts.
@@ -349,6 +374,7 @@ class BedFigures:
     state: State
     age_months: float | None
     today_m: float | None
+    fitted: FittedFigures | None
     ready: ReadyFigures
     reservoir: ReservoirFigures | None
     first_reservoir: dict[str, Any] | None

@@ -6,8 +6,12 @@ from collections.abc import Sequence
 from datetime import date
 from decimal import Decimal
 
+import numpy as np
+
 from nolbet_core.built.buying import suppliers_of
 from nolbet_core.built.profiles import beside_draft
+from nolbet_core.built.seen import seen_in
+from nolbet_core.built.settling import ALL_MONTHS
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.topping import top_up_volumes
@@ -24,12 +28,16 @@ from nolbet_core.haul.needs import NeedSums
 from nolbet_core.nutrients.dose import Dose
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
+from nolbet_core.season.conditioned import conditioned
+from nolbet_core.season.fit import READING_SD_M, drawn_factors
 from nolbet_core.settling.spread import DRAWS, band_of, drawn_amounts, drawn_sums
 from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk
 
 THIRD_SPRING = 2
+FIT_SEED = 20261
+"""The same draws of the factors every time."""
 MEAL = "meal"
 
 
@@ -38,7 +46,8 @@ def figure_forecast(plan: Plan, bed: Bed, supplies: Supplies, today: date | None
 
     Raises PlanProblem where the bed doesn't hold together.
     """
-    around = surroundings_of(plan.garden, today, beside_draft(bed, plan.beds))
+    seen = seen_in(plan.log, supplies.materials)
+    around = surroundings_of(plan.garden, today, beside_draft(bed, plan.beds), seen=seen)
     return forecast_of(work_bed(bed, around, supplies), plan, supplies)
 
 
@@ -76,7 +85,16 @@ def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     vessel, filled = worked.whole.vessel, worked.whole.filled
     amounts = sinking_amounts(vessel, filled)
     laid = drawn_amounts(amounts, [layer.thickness_m for layer in filled.layers])
-    edges = band_of(drawn_sums(filled, laid, worked.settling.clock))
+    settling = worked.settling
+    if worked.fitted is None:
+        sums = drawn_sums(filled, laid, settling.clock)
+    else:
+        prior = drawn_sums(filled, laid, settling.clock, drawn_factors(DRAWS, FIT_SEED))
+        sd = READING_SD_M if vessel.sinks_in_place else READING_SD_M * vessel.top_area_m2
+        months = [each.months for each in worked.read_surfaces]
+        fitted = sinking_amounts(vessel, filled) @ settling.remaining_with_pit
+        sums = np.maximum(fitted[:, None] + conditioned(prior, months, sd, FIT_SEED), 0.0)
+    edges = band_of(sums + settling.laid_on_amounts(ALL_MONTHS)[:, None] if settling.laid_on else sums)
     low, high = ((surface_heights(vessel, edge, filled.base_m) - worked.ground_m).tolist() for edge in edges)
     return low, high
 

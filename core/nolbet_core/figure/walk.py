@@ -13,6 +13,7 @@ from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.lined import lies_somewhere
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.profiles import in_profiles
+from nolbet_core.built.seen import seen_in
 from nolbet_core.built.sources import sources_of
 from nolbet_core.built.spread import spreads_of
 from nolbet_core.built.supplies import Supplies
@@ -185,7 +186,13 @@ def needs_of(built: BuiltPlan, today: date | None) -> tuple[Need, ...]:
 def _to_get(built: BuiltPlan, today: date | None, saw_seconds: float | None) -> _ToGet:
     """What a plan's beds are, what they need, and what of that is still to be got. saw_seconds: as in figure_plan."""
     plan, supplies = built.plan, built.supplies
-    around = surroundings_of(plan.garden, today, in_profiles(plan.beds), sources_of(plan, supplies.materials))
+    around = surroundings_of(
+        plan.garden,
+        today,
+        in_profiles(plan.beds),
+        sources_of(plan, supplies.materials),
+        seen_in(plan.log, supplies.materials),
+    )
     figured, laid, needs = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
     worked = [each.worked for each in figured]

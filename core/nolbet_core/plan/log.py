@@ -2,18 +2,22 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from datetime import date, datetime
 from typing import Annotated, Literal, Self
 
 from pydantic import AfterValidator, Field, model_validator
 
-from nolbet_core.plan.fields import Day, Key, LengthM, MaterialKey, Model, Money, OffsetM, Share
+from nolbet_core.plan.fields import Day, Key, LengthM, MaterialKey, Model, Money, Name, OffsetM, Share
 from nolbet_core.plan.works import Hours, StepKey
 
 MOST_DAYS = 40_000
 
 TempC = Annotated[float, Field(ge=-70, le=60)]
 RainMm = Annotated[float, Field(ge=0, le=2000)]
+WaterM3 = Annotated[float, Field(gt=0, le=100)]
+MgKg = Annotated[float, Field(ge=0, le=1_000_000)]
+EntryKey = Annotated[str, Field(pattern=r"^[A-Za-z0-9_-]{1,64}$", description="letters, digits, _ and -")]
 
 
 def _check_moment(value: str) -> str:
@@ -100,8 +104,132 @@ class HoursSpent(Model):
     bed: Key | None = None
 
 
-LogEntry = Annotated[Dip | Purchase | HoursSpent, Field(discriminator="kind")]
+class SeasonSeen(Model):
+    """Something seen or done in a garden. key: it is known again by. on: when. who: saw it, where that is said."""
+
+    key: EntryKey | None = None
+    on: Moment
+    who: Name | None = None
+
+
+class SurfaceEntry(SeasonSeen):
+    """How high a bed's surface stands above its floor."""
+
+    kind: Literal["surface"]
+    bed: Key
+    height_m: OffsetM
+
+
+class RefillEntry(SeasonSeen):
+    """A reservoir filled up. volume_m3: with how much, where it was measured."""
+
+    kind: Literal["refill"]
+    bed: Key
+    volume_m3: WaterM3 | None = None
+
+
+class RainEntry(SeasonSeen):
+    """Rain that fell by then."""
+
+    kind: Literal["rain"]
+    mm: RainMm
+    bed: Key | None = None
+
+
+class WateredEntry(SeasonSeen):
+    """A bed watered from the top. volume_m3: with how much, where it was measured."""
+
+    kind: Literal["watered"]
+    bed: Key
+    volume_m3: WaterM3 | None = None
+
+
+class HarvestEntry(SeasonSeen):
+    """What was harvested of a crop, by weight or by count. worth: all of it."""
+
+    kind: Literal["harvest"]
+    bed: Key
+    crop: Name
+    mass_kg: Annotated[float, Field(gt=0, le=10_000)] | None = None
+    count: Annotated[int, Field(ge=1, le=100_000)] | None = None
+    worth: Money | None = None
+
+    @model_validator(mode="after")
+    def _much(self) -> Self:
+        if self.mass_kg is None and self.count is None:
+            raise ValueError("has to say how much (mass_kg) or how many (count)")
+        return self
+
+
+class SownEntry(SeasonSeen):
+    """A crop sown or planted. count: of seeds or plants, where they were counted."""
+
+    kind: Literal["sown"]
+    bed: Key
+    crop: Name
+    count: Annotated[int, Field(ge=1, le=100_000)] | None = None
+
+
+class SoilTestEntry(SeasonSeen):
+    """What a laboratory or a kit found in soil. organic_share: of dry mass. Nutrients and lead in mg a kg, dry."""
+
+    kind: Literal["soil_test"]
+    bed: Key | None = None
+    ph: Annotated[float, Field(ge=2, le=11)] | None = None
+    organic_share: Share | None = None
+    nitrogen_mg_kg: MgKg | None = None
+    phosphorus_mg_kg: MgKg | None = None
+    potassium_mg_kg: MgKg | None = None
+    lead_mg_kg: MgKg | None = None
+
+
+class SoilTemperatureEntry(SeasonSeen):
+    """How warm the soil of a bed was."""
+
+    kind: Literal["soil_temperature"]
+    bed: Key
+    temp_c: TempC
+
+
+class NoteEntry(SeasonSeen):
+    """Words of the gardener's. differently: whether it says what would be done otherwise next time."""
+
+    kind: Literal["note"]
+    bed: Key | None = None
+    text: Annotated[str, Field(min_length=1, max_length=4000)]
+    differently: bool = False
+
+
+class TopUpEntry(SeasonSeen):
+    """Something laid on a filled bed, loose as bought."""
+
+    kind: Literal["top_up"]
+    bed: Key
+    material: MaterialKey
+    volume_m3: Annotated[float, Field(gt=0, le=500)]
+
+
+SeasonEntry = (
+    SurfaceEntry
+    | RefillEntry
+    | RainEntry
+    | WateredEntry
+    | HarvestEntry
+    | SownEntry
+    | SoilTestEntry
+    | SoilTemperatureEntry
+    | NoteEntry
+    | TopUpEntry
+)
+"""What is seen and done in a season, dips, purchases and hours apart."""
+
+LogEntry = Annotated[Dip | Purchase | HoursSpent | SeasonEntry, Field(discriminator="kind")]
 """What a garden's log holds."""
+
+
+def season_entries(log: Iterable[LogEntry]) -> list[SeasonEntry]:
+    """Of a log what is seen and done in a season, dips, purchases and hours apart."""
+    return [each for each in log if not isinstance(each, Dip | Purchase | HoursSpent)]
 
 
 class Probe(Model):

@@ -84,7 +84,24 @@ def _plain_location(location: Sequence[str | int]) -> list[str | int]:
     return plain
 
 
-_MEMBERS = {"offers": ("bag", "bulk", "roll", "piece", "pack"), "log": ("dip", "purchase", "hours")}
+_MEMBERS = {
+    "offers": ("bag", "bulk", "roll", "piece", "pack"),
+    "log": (
+        "dip",
+        "purchase",
+        "hours",
+        "surface",
+        "refill",
+        "rain",
+        "watered",
+        "harvest",
+        "sown",
+        "soil_test",
+        "soil_temperature",
+        "note",
+        "top_up",
+    ),
+}
 """Tags of the members of unions in lists, by the list."""
 
 _SAID = {

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -149,16 +149,22 @@ def drawn_remaining(drawn: Drawn, clock: Clock, pace: Figures, months: int = MON
     return remaining
 
 
-def drawn_sums(filled: Filled, amounts: Figures, clock: Clock) -> Figures:
+def drawn_sums(
+    filled: Filled, amounts: Figures, clock: Clock, factors: tuple[Figures, Figures] | None = None
+) -> Figures:
     """What a stack comes to by month and draw, its packing and what runs down into its voids with it.
 
     amounts: of each layer as it may have been laid [m3, or m], layers x draws. clock: how fast things rot there.
+    factors: how many times as much all settles, and as fast all rots, by draw, where that is asked too.
     """
     accounts = accounts_of(filled)
     packings = [account.packing[0] for account in accounts if account.packing]
     plain, shares = plain_materials([account.frame for account in accounts] + packings)
     draws = amounts.shape[-1]
-    remaining = drawn_remaining(drawn_figures(plain, draws), clock, drawn_pace(draws))
+    drawn, pace = drawn_figures(plain, draws), drawn_pace(draws)
+    if factors is not None:
+        drawn, pace = replace(drawn, settles=np.minimum(drawn.settles * factors[0], 1.0)), pace * factors[1]
+    remaining = drawn_remaining(drawn, clock, pace)
     by_itself = [index for index, account in enumerate(accounts) if account.is_plain]
     of_plain = shares[by_itself].T @ amounts[by_itself]
     sums: Figures = np.einsum("pd,mpd->md", of_plain, remaining)

@@ -20,6 +20,7 @@ from nolbet.api.prices import router as prices_router
 from nolbet.api.problems import map_errors
 from nolbet.api.quantities import router as quantities_router
 from nolbet.api.raw import router as raw_router
+from nolbet.api.season import router as season_router
 from nolbet.api.shelf import router as shelf_router
 from nolbet.api.sizing import router as sizing_router
 from nolbet.api.water import router as water_router
@@ -45,3 +46,4 @@ api.add_router("/gardens", blend_router)
 api.add_router("/gardens", raw_router)
 api.add_router("/gardens", water_router)
 api.add_router("/gardens", works_router)
+api.add_router("/gardens", season_router)

@@ -10,13 +10,14 @@ from nolbet.gardens.models import Bed, Garden
 from nolbet.plans.haul import bring_sources
 from nolbet.plans.saving import add_row, change_plot_columns, change_row, save_checked
 from nolbet.plans.whole import plan_to_take_out, whole_plan
+from nolbet.season.rows import keep_season
 from nolbet.shelf.models import Mix, OwnMaterial
 from nolbet.shelf.rows import material_columns, mix_columns
 from nolbet.water.rows import keep_log, keep_probes, keep_weather
 from nolbet.works.rows import change_works, hours_plan, kept_works, works_columns, works_plan
 from nolbet_core.built.plan import build_plan
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.log import Dip, HoursSpent, Purchase
+from nolbet_core.plan.log import Dip, HoursSpent, Purchase, season_entries
 
 Kind = Literal["material", "mix", "bed", "supplier", "stock", "plot", "weather", "log", "probe"]
 State = Literal["new", "changed", "same"]
@@ -131,6 +132,7 @@ def _bring(garden: Garden, plan: Plan, changed: set[str]) -> None:
         change_plot_columns(garden, garden.plot_revision, plan.garden.plot)
     keep_weather(garden, plan.weather)
     keep_log(beds, [each for each in plan.log if isinstance(each, Dip)])
+    keep_season(garden, beds, season_entries(plan.log))
     keep_probes(beds, plan.probes)
     garden.shelf_changed()
 

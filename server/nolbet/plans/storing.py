@@ -7,12 +7,13 @@ from django.db import transaction
 from nolbet.gardens.models import Bed, BedVersion, Garden
 from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
 from nolbet.haul.rows import bought_columns, keep_suppliers, replace_stock
+from nolbet.season.rows import keep_season
 from nolbet.shelf.rows import keep_materials, keep_mixes
 from nolbet.water.rows import keep_log, keep_probes, keep_weather
 from nolbet.works.models import KeptWorks
 from nolbet.works.rows import works_columns
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.log import Dip, HoursSpent, Purchase
+from nolbet_core.plan.log import Dip, HoursSpent, Purchase, season_entries
 
 
 def store_plan(owner_id: int, plan: Plan) -> Garden:
@@ -34,6 +35,7 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
         by_key = {bed.key: bed for bed in kept}
         keep_weather(garden, plan.weather)
         keep_log(by_key, [each for each in plan.log if isinstance(each, Dip)])
+        keep_season(garden, by_key, season_entries(plan.log))
         keep_probes(by_key, plan.probes)
         spent = [each for each in plan.log if isinstance(each, HoursSpent)]
         if plan.garden.works or plan.garden.pace or spent:

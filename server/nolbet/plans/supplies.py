@@ -12,7 +12,9 @@ from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Garden
 from nolbet.gardens.rows import bed_plan, garden_plan
 from nolbet.haul.rows import stock_plan, suppliers_plan
+from nolbet.season.rows import OF_THE_SURFACE, season_plan
 from nolbet.shelf.rows import material_plan, mix_plan
+from nolbet_core.built.seen import seen_in
 from nolbet_core.built.sources import Sources, gather_sources
 from nolbet_core.built.supplies import Supplies, gather_supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
@@ -87,13 +89,16 @@ def garden_around(garden: Garden, today: date | None = None, draft: Bed | None =
     draft: a bed that isn't kept as it is, which may lie over another.
     """
     state = (garden.pk, garden.head_stamp, garden.changes, garden.sources_revision, today)
-    around = _surroundings.get(
-        state, lambda: surroundings_of(garden_plan(garden), today, _beside(garden), _sources(garden))
-    )
+    around = _surroundings.get(state, lambda: _around(garden, today))
     if draft is None or (draft.over is None and not around.beside):
         return around
     pits = around.beside if draft.over in around.beside else {**around.beside, **_bed_of(garden, draft.over)}
     return replace(around, beside={**pits, draft.key: draft})
+
+
+def _around(garden: Garden, today: date | None) -> Surroundings:
+    seen = seen_in(season_plan(garden, OF_THE_SURFACE), garden_supplies(garden).materials)
+    return surroundings_of(garden_plan(garden), today, _beside(garden), _sources(garden), seen)
 
 
 def _sources(garden: Garden) -> Sources:

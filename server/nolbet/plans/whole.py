@@ -10,6 +10,7 @@ from nolbet.gardens.models import Garden
 from nolbet.gardens.rows import bed_plan, garden_plan, head_plan, plot_plan
 from nolbet.haul.rows import bought_plan, stock_plan, suppliers_plan
 from nolbet.plans.supplies import Trouble, garden_shelf
+from nolbet.season.rows import OF_THE_SURFACE, season_plan
 from nolbet.water.rows import log_plan, probes_plan, weather_from, weather_plan
 from nolbet.works.rows import hours_plan, kept_works, works_plan
 from nolbet_core.built.bed import build_bed
@@ -18,6 +19,7 @@ from nolbet_core.built.profiles import wrong_with_profiles
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import FORMAT, Plan
+from nolbet_core.plan.log import SeasonEntry
 from nolbet_core.plan.offers import FixedLine
 from nolbet_core.plan.upgrade import EDITION
 
@@ -49,8 +51,14 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         fixed=[FixedLine.model_validate(each) for each in garden.fixed],
         certainty=garden.certainty,
         suppliers=suppliers_plan(garden),
-        log=[*bought_plan(garden), *hours_plan(kept)],
+        log=[*bought_plan(garden), *hours_plan(kept), *_surfaces_of(garden, beds)],
     )
+
+
+def _surfaces_of(garden: Garden, beds: list[Bed]) -> list[SeasonEntry]:
+    """Entries that the figures of these beds rest on."""
+    keys = {bed.key for bed in beds}
+    return [each for each in season_plan(garden, OF_THE_SURFACE) if each.bed in keys]
 
 
 def garden_with_weather(garden: Garden, today: date) -> BuiltPlan:
@@ -67,7 +75,11 @@ def plan_to_take_out(garden: Garden) -> Plan:
         update={
             "weather": weather_plan(garden),
             "beds": _over_what_is_there(plan.beds),
-            "log": [*plan.log, *(each for each in log_plan(garden) if each.bed in beds)],
+            "log": [
+                *(each for each in plan.log if each.kind not in OF_THE_SURFACE),
+                *(each for each in season_plan(garden) if each.bed is None or each.bed in beds),
+                *(each for each in log_plan(garden) if each.bed in beds),
+            ],
             "probes": [each for each in probes_plan(garden) if each.bed in beds],
         }
     )

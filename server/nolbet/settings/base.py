@@ -31,6 +31,7 @@ INSTALLED_APPS = [
     "nolbet.shelf",
     "nolbet.water",
     "nolbet.works",
+    "nolbet.season",
 ]
 
 MIDDLEWARE = [

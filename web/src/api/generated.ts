@@ -1498,6 +1498,94 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Entries
+         * @description A page of a garden's entries, the last first. bed: of this alone. after: so many that were told before.
+         */
+        get: operations["nolbet_api_season_list_entries"];
+        put?: never;
+        /**
+         * Bring Log
+         * @description Bring a file of entries in: good rows are kept, bad ones named with their line.
+         */
+        post: operations["nolbet_api_season_bring_log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/season.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out Log
+         * @description A garden's entries as a file, the first first.
+         */
+        get: operations["nolbet_api_season_take_out_log"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/season/{entry_key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep An Entry
+         * @description Keep an entry under its key, new or changed; one that arrives twice is kept once.
+         */
+        put: operations["nolbet_api_season_keep_an_entry"];
+        post?: never;
+        /**
+         * Take Entry Out
+         * @description Take an entry out; what it said stays in its history.
+         */
+        delete: operations["nolbet_api_season_take_entry_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/season/{entry_key}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Entry History
+         * @description What an entry said before it was changed, the last first.
+         */
+        get: operations["nolbet_api_season_entry_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/shelf": {
         parameters: {
             query?: never;
@@ -2373,7 +2461,8 @@ export interface components {
          *     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
          *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
          *     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
-         *     begun, or whose day of filling isn't known. ready: from when what may be sown. first_reservoir: what a reservoir
+         *     begun, or whose day of filling isn't known; by the fit where there
+         *     are readings. fitted: to those, null without. ready: from when what may be sown. first_reservoir: what a reservoir
          *     would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
          *     the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
          *     leaves to be given; between_days: dry days that the soil lasts.
@@ -2395,6 +2484,7 @@ export interface components {
             first_reservoir: {
                 [key: string]: unknown;
             } | null;
+            fitted: components["schemas"]["FittedFigures"] | null;
             /** Footprint M2 */
             footprint_m2: number;
             frame: components["schemas"]["FrameFigures"] | null;
@@ -3322,6 +3412,60 @@ export interface components {
             revision: number;
         };
         /**
+         * EntriesOut
+         * @description A page of entries, the last first. total: of all pages.
+         */
+        EntriesOut: {
+            /** Entries */
+            entries: components["schemas"]["EntryOut"][];
+            /** Total */
+            total: number;
+        };
+        /**
+         * EntryBefore
+         * @description An entry as it was before a change. said: in the plan file's words.
+         */
+        EntryBefore: {
+            /** Bed Key */
+            bed_key: string;
+            /** Revision */
+            revision: number;
+            /** Said */
+            said: {
+                [key: string]: unknown;
+            };
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+        };
+        /**
+         * EntryIn
+         * @description An entry to keep. revision: that it was changed from, 0 of a new one.
+         */
+        EntryIn: {
+            /** Entry */
+            entry: components["schemas"]["SurfaceEntry"] | components["schemas"]["RefillEntry"] | components["schemas"]["RainEntry"] | components["schemas"]["WateredEntry"] | components["schemas"]["HarvestEntry"] | components["schemas"]["SownEntry"] | components["schemas"]["SoilTestEntry"] | components["schemas"]["SoilTemperatureEntry"] | components["schemas"]["NoteEntry"] | components["schemas"]["TopUpEntry"];
+            /**
+             * Revision
+             * @default 0
+             */
+            revision?: number;
+        };
+        /**
+         * EntryOut
+         * @description An entry as it is kept. key: it is known again by; revision: to change it from.
+         */
+        EntryOut: {
+            /** Entry */
+            entry: components["schemas"]["SurfaceEntry"] | components["schemas"]["RefillEntry"] | components["schemas"]["RainEntry"] | components["schemas"]["WateredEntry"] | components["schemas"]["HarvestEntry"] | components["schemas"]["SownEntry"] | components["schemas"]["SoilTestEntry"] | components["schemas"]["SoilTemperatureEntry"] | components["schemas"]["NoteEntry"] | components["schemas"]["TopUpEntry"];
+            /** Key */
+            key: string;
+            /** Revision */
+            revision: number;
+        };
+        /**
          * Faced
          * @description What holds a mound's sides: they stand at its angle. pocket_m3: of soil in each of its pockets to plant in.
          */
@@ -3337,6 +3481,16 @@ export interface components {
              * @enum {string}
              */
             with: "pallets" | "boards" | "posts" | "stone";
+        };
+        /**
+         * FactorSpread
+         * @description How far ln of each factor may be off: standard deviations.
+         */
+        FactorSpread: {
+            /** Decay Factor */
+            decay_factor: number;
+            /** Settling Factor */
+            settling_factor: number;
         };
         /**
          * Figures
@@ -3435,6 +3589,27 @@ export interface components {
             x_m: number;
             /** Y M */
             y_m: number;
+        };
+        /**
+         * FittedFigures
+         * @description How a bed really sinks, by so many readings of its surface: how many times as much it settles, and as fast it
+         *     rots, as its materials' figures say. misfits_m: of each reading over the fit, oldest first. wild: places of those
+         *     that are off by more than four standard deviations. told: in a sentence.
+         */
+        FittedFigures: {
+            /** Decay Factor */
+            decay_factor: number;
+            /** Misfits M */
+            misfits_m: number[];
+            /** Readings */
+            readings: number;
+            sd: components["schemas"]["FactorSpread"];
+            /** Settling Factor */
+            settling_factor: number;
+            /** Told */
+            told: string;
+            /** Wild */
+            wild: number[];
         };
         /**
          * Fitting
@@ -3929,6 +4104,39 @@ export interface components {
             month: number;
             /** Surface M */
             surface_m: number;
+        };
+        /**
+         * HarvestEntry
+         * @description What was harvested of a crop, by weight or by count. worth: all of it.
+         */
+        HarvestEntry: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /** Count */
+            count?: number | null;
+            /** Crop */
+            crop: string;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "harvest";
+            /** Mass Kg */
+            mass_kg?: number | null;
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Who */
+            who?: string | null;
+            /** Worth */
+            worth?: string | null;
         };
         /**
          * HaulFigures
@@ -4606,6 +4814,24 @@ export interface components {
             volume_m3: number;
         };
         /**
+         * LogTaken
+         * @description How many entries of a file are new or changed, and rows that could not be taken.
+         */
+        LogTaken: {
+            /** Bad */
+            bad: components["schemas"]["RowLeftOut"][];
+            /** Taken */
+            taken: number;
+        };
+        /**
+         * LogText
+         * @description A log's file: CSV with a row for each entry.
+         */
+        LogText: {
+            /** Text */
+            text: string;
+        };
+        /**
          * LyingBarrelShape
          * @description A barrel on its side, cut open at the top.
          */
@@ -5062,6 +5288,35 @@ export interface components {
             tmax_c: number;
             /** Tmin C */
             tmin_c: number;
+        };
+        /**
+         * NoteEntry
+         * @description Words of the gardener's. differently: whether it says what would be done otherwise next time.
+         */
+        NoteEntry: {
+            /** Bed */
+            bed?: string | null;
+            /**
+             * Differently
+             * @default false
+             */
+            differently?: boolean;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Text */
+            text: string;
+            /** Who */
+            who?: string | null;
         };
         /**
          * OfferedSchools
@@ -5938,6 +6193,30 @@ export interface components {
             volume_m3?: number | null;
         };
         /**
+         * RainEntry
+         * @description Rain that fell by then.
+         */
+        RainEntry: {
+            /** Bed */
+            bed?: string | null;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rain";
+            /** Mm */
+            mm: number;
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Who */
+            who?: string | null;
+        };
+        /**
          * RateFigures
          * @description What one person does in an hour, usual and here, in words with its unit, and where it comes from.
          */
@@ -6019,6 +6298,33 @@ export interface components {
             day: number;
             /** Volume M3 */
             volume_m3: number;
+        };
+        /**
+         * RefillEntry
+         * @description A reservoir filled up. volume_m3: with how much, where it was measured.
+         */
+        RefillEntry: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "refill";
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Volume M3 */
+            volume_m3?: number | null;
+            /** Who */
+            who?: string | null;
         };
         /**
          * RegularPolygonShape
@@ -6280,6 +6586,16 @@ export interface components {
             kind: "round_tub";
             /** Rim Diameter M */
             rim_diameter_m: number;
+        };
+        /**
+         * RowLeftOut
+         * @description A row that could not be taken, and why.
+         */
+        RowLeftOut: {
+            /** Line */
+            line: number;
+            /** Reason */
+            reason: string;
         };
         /**
          * RowsFigures
@@ -6636,6 +6952,67 @@ export interface components {
             width_m: number;
         };
         /**
+         * SoilTemperatureEntry
+         * @description How warm the soil of a bed was.
+         */
+        SoilTemperatureEntry: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "soil_temperature";
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Temp C */
+            temp_c: number;
+            /** Who */
+            who?: string | null;
+        };
+        /**
+         * SoilTestEntry
+         * @description What a laboratory or a kit found in soil. organic_share: of dry mass. Nutrients and lead in mg a kg, dry.
+         */
+        SoilTestEntry: {
+            /** Bed */
+            bed?: string | null;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "soil_test";
+            /** Lead Mg Kg */
+            lead_mg_kg?: number | null;
+            /** Nitrogen Mg Kg */
+            nitrogen_mg_kg?: number | null;
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Organic Share */
+            organic_share?: number | null;
+            /** Ph */
+            ph?: number | null;
+            /** Phosphorus Mg Kg */
+            phosphorus_mg_kg?: number | null;
+            /** Potassium Mg Kg */
+            potassium_mg_kg?: number | null;
+            /** Who */
+            who?: string | null;
+        };
+        /**
          * Sources
          * @description Where things come from: suppliers with their offers, the gardener's own heaps, and how the haul is chosen.
          */
@@ -6685,6 +7062,35 @@ export interface components {
             roots: "shallow" | "medium" | "deep";
             /** Years */
             years: number | null;
+        };
+        /**
+         * SownEntry
+         * @description A crop sown or planted. count: of seeds or plants, where they were counted.
+         */
+        SownEntry: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /** Count */
+            count?: number | null;
+            /** Crop */
+            crop: string;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sown";
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Who */
+            who?: string | null;
         };
         /**
          * SpentFigures
@@ -7058,6 +7464,33 @@ export interface components {
             total: string;
         };
         /**
+         * SurfaceEntry
+         * @description How high a bed's surface stands above its floor.
+         */
+        SurfaceEntry: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /** Height M */
+            height_m: number;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "surface";
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Who */
+            who?: string | null;
+        };
+        /**
          * SwapFigures
          * @description One way to pay less. total: of the cheapest haul with it alone; saves: against that without any.
          *
@@ -7224,6 +7657,38 @@ export interface components {
             series: components["schemas"]["ReadingFigures"][];
             /** Thirst */
             thirst: number | null;
+        };
+        /**
+         * TopUpEntry
+         * @description Something laid on a filled bed, loose as bought.
+         */
+        TopUpEntry: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "top_up";
+            /**
+             * Material
+             * @description key of a material or a mix
+             */
+            material: string;
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Volume M3 */
+            volume_m3: number;
+            /** Who */
+            who?: string | null;
         };
         /**
          * TopUpOfBed
@@ -7592,6 +8057,33 @@ export interface components {
          */
         WateredDraft: {
             bed: components["schemas"]["Bed"];
+        };
+        /**
+         * WateredEntry
+         * @description A bed watered from the top. volume_m3: with how much, where it was measured.
+         */
+        WateredEntry: {
+            /**
+             * Bed
+             * @description lower-case letters, digits and _
+             */
+            bed: string;
+            /** Key */
+            key?: string | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "watered";
+            /**
+             * On
+             * @description YYYY-MM-DD, with or without an aware time
+             */
+            on: string;
+            /** Volume M3 */
+            volume_m3?: number | null;
+            /** Who */
+            who?: string | null;
         };
         /**
          * Watering
@@ -9957,6 +10449,148 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    nolbet_api_season_list_entries: {
+        parameters: {
+            query?: {
+                bed?: string | null;
+                after?: number;
+            };
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntriesOut"];
+                };
+            };
+        };
+    };
+    nolbet_api_season_bring_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogTaken"];
+                };
+            };
+        };
+    };
+    nolbet_api_season_take_out_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_season_keep_an_entry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                entry_key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryOut"];
+                };
+            };
+        };
+    };
+    nolbet_api_season_take_entry_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                entry_key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_season_entry_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                entry_key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryBefore"][];
+                };
             };
         };
     };

@@ -1,0 +1,94 @@
+"""What the log says of one bed's surface: heights that were read, and what was laid on since it was filled."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from datetime import date
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.built.names import unknown_names
+from nolbet_core.climate.year import months_between
+from nolbet_core.plan.log import LogEntry, SurfaceEntry, TopUpEntry
+from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.record import record
+from nolbet_core.season.fit import SurfaceReading
+from nolbet_core.settling.clock import MONTHS, Clock
+from nolbet_core.settling.curve import remaining_shares
+from nolbet_core.shelf.material import Material
+
+Values = NDArray[np.float64]
+DAY = 10
+
+
+@record
+class LaidOn:
+    """Something laid on a bed on a day: of which material, and how much once it lies [m3]."""
+
+    on: date
+    material: Material
+    placed_m3: float
+
+    def left_m3(self, months: Values, built: date, clock: Clock) -> Values:
+        """What is left of it after months since the bed was filled [m3]; nothing before its day."""
+        since = months - months_between(built, self.on)
+        shares = np.interp(since, np.arange(MONTHS + 1), remaining_shares(self.material, clock))
+        return np.where(since > 0, self.placed_m3 * shares, 0.0)
+
+
+@record
+class SeenOfBed:
+    """What was seen of one bed: when its surface stood how high [m], and what was laid on it."""
+
+    surfaces: tuple[tuple[date, float], ...] = ()
+    laid_on: tuple[LaidOn, ...] = ()
+
+    def readings_since(self, built: date) -> list[SurfaceReading]:
+        """Readings of the surface since a bed was filled, oldest first."""
+        return [
+            SurfaceReading(months_between(built, on), height_m) for on, height_m in sorted(self.surfaces) if on >= built
+        ]
+
+    def laid_since(self, built: date) -> list[LaidOn]:
+        """What was laid on since a bed was filled."""
+        return [each for each in self.laid_on if each.on >= built]
+
+
+NOTHING_SEEN = SeenOfBed()
+
+
+def seen_in(log: Iterable[LogEntry], materials: Mapping[str, Material]) -> dict[str, SeenOfBed]:
+    """What a log says of its beds' surfaces, by bed.
+
+    materials: by key; what was laid on of one that is there no more isn't reckoned with.
+    """
+    surfaces: dict[str, list[tuple[date, float]]] = {}
+    laid: dict[str, list[LaidOn]] = {}
+    for entry in log:
+        if isinstance(entry, SurfaceEntry):
+            surfaces.setdefault(entry.bed, []).append((_day(entry.on), entry.height_m))
+        elif isinstance(entry, TopUpEntry):
+            material = materials.get(entry.material)
+            if material is None:
+                continue
+            placed_m3 = entry.volume_m3 / (material.loose_factor or 1.0)
+            laid.setdefault(entry.bed, []).append(LaidOn(_day(entry.on), material, placed_m3))
+    return {bed: SeenOfBed(tuple(surfaces.get(bed, ())), tuple(laid.get(bed, ()))) for bed in {*surfaces, *laid}}
+
+
+def _day(moment: str) -> date:
+    return date.fromisoformat(moment[:DAY])
+
+
+def wrong_with_top_up(entry: TopUpEntry, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
+    """What of something laid on isn't there, or can't be laid. path: how it is called in a problem."""
+    yield from unknown_names(entry, materials, path)
+    material = materials.get(entry.material)
+    if material is not None and material.is_sheet:
+        yield PlanProblem(f"{path}.material", f"{entry.material} is a sheet; name what was laid on, as compost")
+
+
+def all_left(laid: Sequence[LaidOn], months: Values, built: date, clock: Clock) -> Values:
+    """What is left of all that was laid on, after months since the bed was filled [m3]."""
+    return sum((each.left_m3(months, built, clock) for each in laid), np.zeros_like(months))
