@@ -147,6 +147,13 @@ def works_phone(page: Page) -> None:
     page.locator("[data-part=work-step]").first.wait_for()
 
 
+def season(page: Page) -> None:
+    """A bed that was read for a season and a half, one reading off, and what was written down."""
+    page.get_by_role("link", name="Season").click()
+    page.locator("[data-part=surface-reading]").first.wait_for()
+    page.locator("[data-part=entry]").first.wait_for()
+
+
 PICTURES: dict[str, Callable[[Page], None]] = {
     "section": section,
     "section-mound": mound,
@@ -159,6 +166,7 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "setting-out": setting_out,
     "frame": frame,
     "haul": haul,
+    "season": season,
     "works": works,
     "sheet": sheet,
     "shelf": shelf,

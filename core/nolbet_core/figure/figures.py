@@ -306,7 +306,8 @@ class FactorSpread:
 class FittedFigures:
     """How a bed really sinks, by so many readings of its surface: how many times as much it settles, and as fast it
     rots, as its materials' figures say. misfits_m: of each reading over the fit, oldest first. wild: places of those
-    that are off by more than four standard deviations. told: in a sentence.
+    that are off by more than four standard deviations. read_months, heights_m: when it was read, in months since
+    filling, and how high. usual_m: its surface by month by its materials' figures alone. told: in a sentence.
     """
 
     settling_factor: float
@@ -315,6 +316,9 @@ class FittedFigures:
     readings: int
     misfits_m: list[float]
     wild: list[int]
+    read_months: list[float]
+    heights_m: list[float]
+    usual_m: list[float]
     told: str
 
 

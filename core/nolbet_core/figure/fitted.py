@@ -22,12 +22,17 @@ def fitted_figures(worked: WorkedBed) -> FittedFigures | None:
         fit.readings,
         list(fit.misfits_m),
         list(fit.wild),
+        [each.months for each in worked.read_surfaces],
+        [each.height_m for each in worked.read_surfaces],
+        worked.forecast_alone.surface_m,
         _told(fit),
     )
 
 
 def _told(fit: SinkingFit) -> str:
     count = "1 reading" if fit.readings == 1 else f"{fit.readings} readings"
+    if fit.wild:
+        count = f"{fit.readings - len(fit.wild)} of {count}"
     settles = _times(fit.factors.settling, "settles", "as much as")
     rots = _times(fit.factors.decay, "rots", "as fast as")
     return f"By {count} it {settles} and {rots} usual."

@@ -10,6 +10,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
 import { api, saidOf } from "../api/client";
+import { forgetWaiting } from "../season/outbox";
 
 /** Who is signed in: change the password, sign out. */
 export function AccountSection() {
@@ -19,6 +20,7 @@ export function AccountSection() {
   const leave = useMutation({
     mutationFn: api.signOut,
     onSuccess: () => {
+      forgetWaiting();
       queries.clear();
       void navigate("/sign-in");
     },

@@ -3594,13 +3594,18 @@ export interface components {
          * FittedFigures
          * @description How a bed really sinks, by so many readings of its surface: how many times as much it settles, and as fast it
          *     rots, as its materials' figures say. misfits_m: of each reading over the fit, oldest first. wild: places of those
-         *     that are off by more than four standard deviations. told: in a sentence.
+         *     that are off by more than four standard deviations. read_months, heights_m: when it was read, in months since
+         *     filling, and how high. usual_m: its surface by month by its materials' figures alone. told: in a sentence.
          */
         FittedFigures: {
             /** Decay Factor */
             decay_factor: number;
+            /** Heights M */
+            heights_m: number[];
             /** Misfits M */
             misfits_m: number[];
+            /** Read Months */
+            read_months: number[];
             /** Readings */
             readings: number;
             sd: components["schemas"]["FactorSpread"];
@@ -3608,6 +3613,8 @@ export interface components {
             settling_factor: number;
             /** Told */
             told: string;
+            /** Usual M */
+            usual_m: number[];
             /** Wild */
             wild: number[];
         };

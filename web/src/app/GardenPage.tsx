@@ -24,6 +24,7 @@ import {
   SettingOutView,
   ShelfView,
   WorksSheetView,
+  SeasonView,
   WorksView,
 } from "./views";
 
@@ -117,6 +118,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="blend/:mix?" element={<BlendView {...shown} bedKey={first} />} />
                 <Route path="haul" element={<HaulView gardenId={garden.id} materials={materials} />} />
                 <Route path="works" element={<WorksView garden={garden} />} />
+                <Route path="season" element={<SeasonView garden={garden} materials={materials} />} />
                 <Route path="works/sheet" element={<WorksSheetView garden={garden} />} />
                 <Route path="shelf/:material?" element={<ShelfView gardenId={garden.id} />} />
                 <Route

@@ -11,6 +11,7 @@ export function placesOf(base: string, bedKey: string | undefined): Places {
       { name: "plot", label: "Plot", to: `${base}/plot` },
       { name: "haul", label: "Haul", to: `${base}/haul` },
       { name: "works", label: "Works", to: `${base}/works` },
+      { name: "season", label: "Season", to: `${base}/season` },
       { name: "shelf", label: "Shelf", to: `${base}/shelf` },
     ],
     bed: [
@@ -22,7 +23,7 @@ export function placesOf(base: string, bedKey: string | undefined): Places {
   };
 }
 
-const AT_HAND: readonly SignName[] = ["section", "haul", "works", "plot"];
+const AT_HAND: readonly SignName[] = ["section", "haul", "works", "season"];
 
 /** The four that a phone shows at its foot; the others stand under More. */
 export function atHand({ garden, bed }: Places): readonly Place[] {

@@ -1,0 +1,93 @@
+"""A season is written down, with and without a connection, and the bed's forecast follows."""
+
+from __future__ import annotations
+
+import pytest
+from django.contrib.auth.models import User
+from playwright.sync_api import Page, Route, expect
+
+from nolbet.gardens.models import Garden
+from nolbet.plans.storing import store_plan
+from nolbet_core.built.plan_file import read_plan
+from tests.core import zoo
+from tests.core.test_season import BED, FIVE
+
+ON_THE_WAY = 20
+
+
+@pytest.fixture
+def season(gardener: User) -> Garden:
+    """A garden with a filled bed on logs that nothing was read of."""
+    garden = {"name": "Test ground", "units": "metric"}
+    return store_plan(gardener.pk, read_plan(zoo.plan({**BED, "name": "Log bed"}, garden=garden)).plan)
+
+
+def write_surface(app: Page, on: str, height: str) -> None:
+    """Write a reading of the surface down."""
+    app.get_by_label("On", exact=True).fill(on)
+    app.get_by_label("Surface over the floor").fill(height)
+    app.get_by_role("button", name="Keep it").click()
+
+
+def lost_on_the_way_back(route: Route) -> None:
+    """Let a request reach the server, and its answer nobody."""
+    route.fetch()
+    route.abort()
+
+
+def test_five_readings_are_told_and_a_wild_one_is_named(app: Page, home: str, season: Garden) -> None:
+    app.goto(f"{home}/garden/{season.pk}/season")
+    expect(app.get_by_text("Nothing was read of it yet")).to_be_visible()
+    for count, entry in enumerate(FIVE, start=1):
+        write_surface(app, entry["on"], f"{entry['height_m'] * 100:.1f} cm")
+        expect(app.locator("[data-part=surface-reading]")).to_have_count(count)
+    expect(app.get_by_text("By 5 readings it settles")).to_be_visible()
+    write_surface(app, "2026-12-15", "47 cm")
+    expect(app.get_by_text("The reading of 47 cm is off by")).to_be_visible()
+    expect(app.get_by_text("By 5 of 6 readings it settles")).to_be_visible()
+    app.get_by_role("button", name="Take out: Surface, 15 Dec 2026").click()
+    expect(app.get_by_text("The reading of 47 cm is off by")).to_have_count(0)
+
+
+def test_entries_without_a_connection_arrive_once_and_in_order(app: Page, home: str, season: Garden) -> None:
+    app.set_viewport_size({"width": 390, "height": 844})
+    app.goto(f"{home}/garden/{season.pk}/season")
+    expect(app.locator("[data-part=surface-line] [data-part=chart]")).to_be_visible()
+    app.get_by_role("button", name="Note").click()
+    app.context.set_offline(True)
+    for number in range(ON_THE_WAY):
+        app.get_by_label("In your words").fill(f"Seen from the path, number {number + 1}")
+        app.get_by_role("button", name="Keep it").click()
+    expect(app.locator("[data-part=entry-waiting]")).to_have_count(ON_THE_WAY)
+    assert season.entries.count() == 0
+    app.context.set_offline(False)
+    expect(app.locator("[data-part=entry]")).to_have_count(ON_THE_WAY)
+    expect(app.locator("[data-part=entry-waiting]")).to_have_count(0)
+    # opened again nothing is sent a second time
+    app.reload()
+    expect(app.locator("[data-part=entry]")).to_have_count(ON_THE_WAY)
+    told = [entry.said["text"] for entry in season.entries.order_by("id")]
+    assert told == [f"Seen from the path, number {number + 1}" for number in range(ON_THE_WAY)]
+
+
+def test_what_waits_outlives_the_page_and_what_is_refused_says_why(app: Page, home: str, season: Garden) -> None:
+    app.goto(f"{home}/garden/{season.pk}/season")
+    app.get_by_role("button", name="Harvest").click()
+    # the line breaks where the answer would come back: it is there, and arrives again
+    app.route("**/season/*", lost_on_the_way_back)
+    app.get_by_label("What", exact=True).fill("Beans")
+    app.get_by_label("Weighs").fill("1.2 kg")
+    with app.expect_event("requestfailed"):
+        app.get_by_role("button", name="Keep it").click()
+    expect(app.locator("[data-part=entry-waiting]")).to_contain_text("Beans, 1.2 kg")
+    app.unroute("**/season/*")
+    app.reload()
+    expect(app.locator("[data-part=entry]")).to_have_count(1)
+    expect(app.locator("[data-part=entry-waiting]")).to_have_count(0)
+    assert season.entries.count() == 1
+    season.beds.update(key="gone")
+    app.get_by_role("button", name="Watered").click()
+    app.get_by_role("button", name="Keep it").click()
+    expect(app.locator("[data-part=entry-waiting]")).to_contain_text("Watered")
+    app.get_by_role("button", name="Take back").click()
+    expect(app.locator("[data-part=entry-waiting]")).to_have_count(0)

@@ -1,0 +1,104 @@
+import TextField from "@mui/material/TextField";
+import type { ReactNode } from "react";
+import type { LimitName, Material } from "../api/client";
+import { MeasureField } from "../quantities/MeasureField";
+import { Row } from "../kit/Row";
+import { Pick } from "../theme/controls/Pick";
+import type { EntryKind } from "./seasonApi";
+import type { Typed } from "./typedEntry";
+
+type Props = {
+  kind: EntryKind;
+  typed: Typed;
+  materials: ReadonlyMap<string, Material>;
+  onTyped: (typed: Typed) => void;
+};
+
+const MOST_CROP = 80;
+const MOST_NOTE = 4000;
+
+/** What an entry of a kind asks for. */
+export function EntryFields({ kind, typed, materials, onTyped }: Props): ReactNode {
+  const set = (part: Partial<Typed>) => onTyped({ ...typed, ...part });
+  const measure = (label: string, limit: LimitName, name: keyof Typed) => (
+    <MeasureField
+      label={label}
+      limit={limit}
+      width="132px"
+      eager
+      shown=""
+      onMeaning={({ values: [value], money }) =>
+        set({ [name]: name === "worth" ? (money == null ? undefined : String(money)) : value })
+      }
+    />
+  );
+  const crop = (
+    <TextField
+      label="What"
+      value={typed.words ?? ""}
+      onChange={({ target }) => set({ words: target.value })}
+      slotProps={{ htmlInput: { maxLength: MOST_CROP } }}
+    />
+  );
+  switch (kind) {
+    case "surface":
+      return measure("Surface over the floor", "depth", "length_m");
+    case "harvest":
+      return (
+        <>
+          {crop}
+          <Row sx={{ alignItems: "flex-end" }}>
+            {measure("Weighs", "mass", "mass_kg")}
+            {measure("or how many", "count", "count")}
+            {measure("Worth, if you like", "price", "worth")}
+          </Row>
+        </>
+      );
+    case "watered":
+    case "refill":
+      return measure("How much, if measured", "stock", "volume_m3");
+    case "note":
+      return (
+        <TextField
+          label="In your words"
+          multiline
+          minRows={3}
+          value={typed.words ?? ""}
+          onChange={({ target }) => set({ words: target.value })}
+          slotProps={{ htmlInput: { maxLength: MOST_NOTE, spellCheck: true, autoCapitalize: "sentences" } }}
+        />
+      );
+    case "rain":
+      return measure("Rain in the gauge", "rain", "length_m");
+    case "sown":
+      return (
+        <Row sx={{ alignItems: "flex-end" }}>
+          {crop}
+          {measure("How many", "count", "count")}
+        </Row>
+      );
+    case "top_up":
+      return (
+        <>
+          <Pick
+            label="Of what"
+            options={[...materials.values()].flatMap(({ key, name, is_sheet }) =>
+              is_sheet ? [] : [[key, name] as const],
+            )}
+            value={typed.material ?? "compost"}
+            onChoose={(material) => set({ material })}
+          />
+          {measure("How much, loose", "stock", "volume_m3")}
+        </>
+      );
+    case "soil_temperature":
+      return measure("Soil is", "day_temperature", "temp_c");
+    case "soil_test":
+      return (
+        <Row sx={{ alignItems: "flex-end" }}>
+          {measure("pH", "ph", "ph")}
+          {measure("Organic", "share", "organic_share")}
+        </Row>
+      );
+  }
+}

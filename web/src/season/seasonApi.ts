@@ -1,0 +1,46 @@
+import { client, done, unwrap, type Schemas } from "../api/client";
+
+export type Entry = Schemas["EntryIn"]["entry"];
+export type EntryKind = Entry["kind"];
+export type KeptEntry = Schemas["EntryOut"];
+export type LogTaken = Schemas["LogTaken"];
+
+/** What Season asks. */
+export const seasonApi = {
+  entries: async (garden_id: number, bed: string | undefined, after: number) =>
+    unwrap(
+      await client.GET("/api/gardens/{garden_id}/season", {
+        params: { path: { garden_id }, query: { bed, after } },
+      }),
+    ),
+
+  keep: async (garden_id: number, entry_key: string, revision: number, entry: Entry) =>
+    unwrap(
+      await client.PUT("/api/gardens/{garden_id}/season/{entry_key}", {
+        params: { path: { garden_id, entry_key } },
+        body: { revision, entry },
+      }),
+    ),
+
+  takeOut: async (garden_id: number, entry_key: string) =>
+    done(
+      await client.DELETE("/api/gardens/{garden_id}/season/{entry_key}", {
+        params: { path: { garden_id, entry_key } },
+      }),
+    ),
+
+  history: async (garden_id: number, entry_key: string) =>
+    unwrap(
+      await client.GET("/api/gardens/{garden_id}/season/{entry_key}/history", {
+        params: { path: { garden_id, entry_key } },
+      }),
+    ),
+
+  bringFile: async (garden_id: number, text: string) =>
+    unwrap(
+      await client.POST("/api/gardens/{garden_id}/season", {
+        params: { path: { garden_id } },
+        body: { text },
+      }),
+    ),
+};
