@@ -28,6 +28,7 @@ def main(arguments: list[str]) -> int:
         from bench.haul import measure_haul  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
+        from bench.season import measure_refit  # noqa: PLC0415 - as above
         from bench.served import measure_served  # noqa: PLC0415 - models can be loaded once Django is set up
         from bench.settling import measure_settling  # noqa: PLC0415 - as above
         from bench.shapes import measure_shapes  # noqa: PLC0415 - as above
@@ -45,6 +46,7 @@ def main(arguments: list[str]) -> int:
             *measure_cuts(),
             *measure_haul(),
             *measure_works(),
+            *measure_refit(),
             *measure_page(),
             *measure_plot(),
             *measure_hand(),

@@ -15,9 +15,10 @@ from nolbet_core.built.plan_file import read_plan
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.forecast import figure_forecast
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.season.factors import Factors, scaled, with_factors
 from nolbet_core.season.fit import DECAY_SD, READING_SD_M, SETTLING_SD, SinkingFit, SurfaceReading, fit_factors
-from nolbet_core.settling.surface import surface_by_month
+from nolbet_core.settling.accounts import remaining_of_layers
+from nolbet_core.settling.factors import Factors
+from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from tests.core import zoo
 from tests.core.ask import figures_of, worked_of
 
@@ -43,7 +44,9 @@ def logs() -> WorkedBed:
 
 def by_month(worked: WorkedBed, factors: Factors) -> Any:
     """Its surface by month with such factors [m]."""
-    return surface_by_month(worked.vessel, with_factors(worked.filled, factors), worked.settling.clock)
+    amounts = sinking_amounts(worked.vessel, worked.filled)
+    sums = amounts @ remaining_of_layers(worked.filled, worked.settling.clock, factors)
+    return surface_heights(worked.vessel, sums, worked.filled.base_m)
 
 
 def fitted(worked: WorkedBed, readings: list[SurfaceReading]) -> SinkingFit:
@@ -83,12 +86,12 @@ def test_each_reading_makes_it_surer(logs: WorkedBed, settling: float, decay: fl
     assert spreads[0] < SETTLING_SD * DECAY_SD
 
 
-def test_a_factor_scales_what_a_material_and_its_parts_lose() -> None:
+def test_a_factor_scales_what_a_material_loses() -> None:
     leaves = read_plan(zoo.plan(BED)).supplies.materials["leaves"]
-    changed = scaled(leaves, Factors(1.5, 2.0)).properties
-    assert changed["decay_per_year"].value == pytest.approx(leaves.properties["decay_per_year"].value * 2.0)
+    settles, stays, decay_per_year = leaves.settling
+    assert Factors(1.5, 2.0).of(leaves.settling) == pytest.approx((settles * 1.5, stays, decay_per_year * 2.0))
     # nothing settles away whole
-    assert scaled(leaves, Factors(50.0, 2.0)).properties["settles_share"].value == pytest.approx(0.95)
+    assert Factors(50.0, 2.0).of(leaves.settling)[0] == pytest.approx(0.95)
 
 
 def surfaces(*read: tuple[str, float]) -> list[dict[str, Any]]:

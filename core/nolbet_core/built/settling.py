@@ -10,15 +10,14 @@ import numpy as np
 
 from nolbet_core.built.seen import LaidOn, Values, all_left
 from nolbet_core.climate.year import Year
-from nolbet_core.season.factors import Factors, with_factors
 from nolbet_core.settling.accounts import remaining_of_layers
 from nolbet_core.settling.clock import MONTHS, Clock, Dampness, clock_of
 from nolbet_core.settling.curve import Shares
+from nolbet_core.settling.factors import AS_USUAL, Factors
 from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.stack.fill import Filled
 
-AS_USUAL = Factors()
 ALL_MONTHS: Values = np.arange(MONTHS + 1, dtype=float)
 
 
@@ -54,8 +53,7 @@ class BedSettling:
     @cached_property
     def remaining_with_pit(self) -> Shares:
         """The same with the layers of the pit below."""
-        fill = self.filled if self.factors == AS_USUAL else with_factors(self.filled, self.factors)
-        return remaining_of_layers(fill, self.clock)
+        return remaining_of_layers(self.filled, self.clock, self.factors)
 
     @cached_property
     def volume_m3(self) -> Shares:

@@ -14,7 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.record import record
-from nolbet_core.season.factors import Factors
+from nolbet_core.settling.factors import Factors
 
 Values = NDArray[np.float64]
 
@@ -30,7 +30,10 @@ MOST_ROUNDS = 4
 MOST_STEPS = 25
 LONGEST_STEP = 0.5
 """Of ln of a factor, so that no step leads into nowhere."""
-NEARLY = 1e-5
+NEARLY = 1e-4
+"""So near the next step of ln of a factor is that none is taken."""
+ROUGHLY = 0.02
+"""The same for the start, which only has to tell wild readings."""
 
 Surface = Callable[[Factors], Values]
 """Heights of the surface at the readings' times [m], for factors."""
@@ -66,10 +69,12 @@ def fit_factors(readings: Sequence[SurfaceReading], surface: Surface) -> Sinking
     """
     read = np.array([each.height_m for each in readings])
     counts = np.ones(len(read), dtype=bool)
-    at, spread = _most_likely(read, counts, surface, HUBER_SDS)
-    for _ in range(MOST_ROUNDS if len(read) >= LEAST_TOLD_APART else 0):
+    told_apart = len(read) >= LEAST_TOLD_APART
+    huber_sds, nearly = (HUBER_SDS, ROUGHLY) if told_apart else (np.inf, NEARLY)
+    at, spread = _most_likely(read, counts, surface, huber_sds, np.zeros(2), nearly)
+    for _ in range(MOST_ROUNDS if told_apart else 0):
         near = np.abs(read - surface(_factors(at))) <= WILD_SDS * READING_SD_M
-        at, spread = _most_likely(read, near, surface, np.inf)
+        at, spread = _most_likely(read, near, surface, np.inf, at, NEARLY)
         if bool(np.all(near == counts)):
             break
         counts = near
@@ -85,12 +90,15 @@ def fit_factors(readings: Sequence[SurfaceReading], surface: Surface) -> Sinking
     )
 
 
-def _most_likely(read: Values, counts: NDArray[np.bool_], surface: Surface, huber_sds: float) -> tuple[Values, Values]:
+def _most_likely(
+    read: Values, counts: NDArray[np.bool_], surface: Surface, huber_sds: float, start: Values, nearly: float
+) -> tuple[Values, Values]:
     """ln of the most likely factors, and their covariance. counts: which readings do. huber_sds: from how many standard
-    deviations on a reading pulls no harder (Huber 1964).
+    deviations on a reading pulls no harder (Huber 1964). start: where it is looked for from. nearly: how small a step
+    ends it.
     """
     precision = np.diag([SETTLING_SD**-2, DECAY_SD**-2])
-    at = np.zeros(2)
+    at = start
     for _ in range(MOST_STEPS):
         heights = surface(_factors(at))
         slopes = _slopes(at, heights, surface)
@@ -101,7 +109,7 @@ def _most_likely(read: Values, counts: NDArray[np.bool_], surface: Surface, hube
         )
         step *= min(1.0, LONGEST_STEP / max(float(np.abs(step).max()), 1e-12))
         at = at + step
-        if float(np.abs(step).max()) < NEARLY:
+        if float(np.abs(step).max()) < nearly:
             break
     return at, np.asarray(np.linalg.inv(curvature), dtype=np.float64)
 

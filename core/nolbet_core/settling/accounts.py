@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 from nolbet_core.record import record
 from nolbet_core.settling.clock import MONTHS, Clock
 from nolbet_core.settling.curve import SETTLING_YEARS, Shares, remaining_shares
+from nolbet_core.settling.factors import AS_USUAL, Factors
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled
 from nolbet_core.stack.layers import Bulk
@@ -82,21 +83,22 @@ def left_of_layer(account: Account, frame: Shares, packing: Shares, donors: Sequ
     return left
 
 
-def remaining_of_layers(filled: Filled, clock: Clock) -> Shares:
+def remaining_of_layers(filled: Filled, clock: Clock, factors: Factors = AS_USUAL) -> Shares:
     """What is left of each layer's volume by month [0-1]: one row a layer, months 0 to 120.
 
-    clock: how fast things rot there. Of the fines that could run into open voids the usual share does.
+    clock: how fast things rot there. factors: how all of it settles and rots otherwise than its figures say. Of the
+    fines that could run into open voids the usual share does.
     """
     layers = filled.layers
     if not layers:
         return np.ones((0, MONTHS + 1))
-    frames = [remaining_shares(layer.material, clock) for layer in layers]
+    frames = [remaining_shares(layer.material, clock, factors) for layer in layers]
     ran = RUNS_DOWN[1] * RAN_BY_MONTH
     rows = []
     for account, frame in zip(accounts_of(filled), frames, strict=True):
         if account.is_plain:
             rows.append(frame)
             continue
-        packing = remaining_shares(account.packing[0], clock) if account.packing else frame
+        packing = remaining_shares(account.packing[0], clock, factors) if account.packing else frame
         rows.append(left_of_layer(account, frame, packing, [frames[donor] for donor, _ in account.taken], ran))
     return np.array(rows)

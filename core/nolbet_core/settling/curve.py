@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.settling.clock import MONTHS, Clock, rotted_years
+from nolbet_core.settling.factors import AS_USUAL, Factors
 from nolbet_core.shelf.material import Material
 
 Shares = NDArray[np.float64]
@@ -67,20 +68,19 @@ def _settled(settles: float, rotted: Shares) -> Shares:
     return shares
 
 
-def _plain(material: Material, clock: Clock) -> Shares:
-    if material.keeps_volume:
-        return logs_by_month(*material.settling, clock)
-    return remaining_by_month(*material.settling, clock)
+def _plain(material: Material, clock: Clock, factors: Factors) -> Shares:
+    by_month = logs_by_month if material.keeps_volume else remaining_by_month
+    return by_month(*(material.settling if factors is AS_USUAL else factors.of(material.settling)), clock)
 
 
-def remaining_shares(material: Material, clock: Clock) -> Shares:
+def remaining_shares(material: Material, clock: Clock, factors: Factors = AS_USUAL) -> Shares:
     """Volume over the volume as laid of a material, for months 0 to 120; a mix sinks as its parts do, each by itself.
 
-    clock: how fast things rot there.
+    clock: how fast things rot there. factors: how it settles and rots otherwise than its figures say.
     """
     if not material.parts:
-        return _plain(material, clock)
+        return _plain(material, clock, factors)
     return sum(
-        (each.volume_share * _plain(each.material, clock) for each in material.parts),
+        (each.volume_share * _plain(each.material, clock, factors) for each in material.parts),
         np.zeros(MONTHS + 1),
     )
