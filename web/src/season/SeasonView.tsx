@@ -11,6 +11,9 @@ import { useOutbox } from "./outbox";
 import { SurfaceLine } from "./SurfaceLine";
 import { WriteDown } from "./WriteDown";
 
+/** Where all stands under each other, the hand finds what it writes with first. */
+const FIRST_IN_ONE_COLUMN = { "@media (max-width: 1100px)": { order: -1 } } as const;
+
 type Props = { garden: KeptGarden; materials: ReadonlyMap<string, Material> };
 
 /** What was seen and done, written down with one hand; what a bed's readings say of how it sinks. */
@@ -57,7 +60,7 @@ export default function SeasonView({ garden, materials }: Props) {
           waiting={waiting}
         />
       </Work>
-      <Aside component="aside" aria-label="To write down">
+      <Aside component="aside" aria-label="To write down" sx={FIRST_IN_ONE_COLUMN}>
         <WriteDown
           key={picked}
           garden={garden}
