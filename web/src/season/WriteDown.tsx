@@ -79,7 +79,7 @@ export function WriteDown({ garden, materials, bedKey, first }: Props) {
           options={OTHERS.map((each) => [each, KIND_NAMES[each]] as const)}
           value={kind}
           onChoose={choose}
-          sx={{ "& > div": { flexWrap: "wrap" } }}
+          sx={{ "& > div": { flexWrap: "wrap" }, "& button": { flexShrink: 0 } }}
         />
         <Pick
           label="Where"
