@@ -102,7 +102,8 @@ def test_late_for_sowing_stands_with_its_bed_in_the_whole_figures() -> None:
     assert "late_for_sowing" in {each.code for each in woody.findings}
     assert "late_for_sowing" not in {each.code for each in soil.findings}
     assert whole.works is not None and [each.bed for each in whole.works.late] == ["plain"]
-    assert figure_whole(read_plan(document), None).works.late == []  # type: ignore[union-attr]
+    dateless = figure_whole(read_plan(document), None).works
+    assert dateless is not None and dateless.late == []
 
 
 MONTHS = tuple(MonthNormals(**each) for each in MILD)

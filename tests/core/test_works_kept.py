@@ -79,14 +79,11 @@ def test_a_built_frame_is_no_longer_bought() -> None:
 
 
 def test_a_hold_that_was_answered_with_not_yet_stays_to_be_done() -> None:
-    refused = {
-        "step": "plain.level",
-        "done_on": "2026-10-20",
-        "answers": [{"on": "2026-10-20", "passed": False, "measured": "14 mm"}],
-    }
+    not_yet = {"on": "2026-10-20", "passed": False, "measured": "14 mm"}
+    refused = {"step": "plain.level", "done_on": "2026-10-20", "answers": [not_yet]}
     step = by_key(works_of(zoo.bed(frame=BOARDS, layers=FILL), works={"steps": [refused]}))["plain.level"]
     assert (step.done, step.passed) == (False, False)
-    passed = refused | {"answers": [*refused["answers"], {"on": "2026-10-24", "passed": True}]}  # type: ignore[misc]
+    passed = refused | {"answers": [not_yet, {"on": "2026-10-24", "passed": True}]}
     assert by_key(works_of(zoo.bed(frame=BOARDS, layers=FILL), works={"steps": [passed]}))["plain.level"].done
 
 

@@ -1,4 +1,5 @@
 import { useEffect, useSyncExternalStore } from "react";
+import { backOff } from "../api/backOff";
 import { Refused } from "../api/client";
 import { seasonApi, type Entry } from "./seasonApi";
 
@@ -6,68 +7,80 @@ import { seasonApi, type Entry } from "./seasonApi";
 export type Waiting = { gardenId: number; key: string; revision: number; entry: Entry; problem?: string };
 
 const STORED = "nolbet.season.waiting";
-const BUSY = [502, 503, 504];
 
-let waiting: readonly Waiting[] = stored();
+/** Answers that say nothing of the entry: signed out meanwhile, too many at once, or the server isn't there. */
+const NOT_NOW = [401, 403, 429, 502, 503, 504];
+
+let waiting: readonly Waiting[] = stored() ?? [];
+/** Whether the browser has all that waits, and not this page alone. */
+let isStored = true;
 let sending: Promise<void> | null = null;
+let failures = 0;
+let timer = 0;
 const listeners = new Set<() => void>();
 const arrivals = new Set<(gardenId: number) => void>();
 
-function stored(): readonly Waiting[] {
+/** What this browser keeps, null where it keeps nothing: then it waits in this page alone. */
+function stored(): readonly Waiting[] | null {
   try {
     return JSON.parse(localStorage.getItem(STORED) ?? "[]") as Waiting[];
   } catch {
-    return [];
+    return null;
   }
 }
 
-function change(next: readonly Waiting[]): void {
-  waiting = next;
-  // a browser that keeps nothing still sends what is there while the page is open
+/** Change what waits, as all pages of this browser have it. */
+function change(edit: (now: readonly Waiting[]) => readonly Waiting[]): void {
+  waiting = edit((isStored ? stored() : null) ?? waiting);
   try {
-    localStorage.setItem(STORED, JSON.stringify(next));
+    localStorage.setItem(STORED, JSON.stringify(waiting));
+    isStored = true;
   } catch {
-    /* told by the entry itself: it stands as waiting until it arrived */
+    // full or forbidden: it stands as waiting in this page until it arrived
+    isStored = false;
   }
   for (const listener of listeners) listener();
 }
 
 /** Put an entry on its way; it waits here until it arrived. The key makes it arrive once. */
 export function send(entry: Omit<Waiting, "problem">): void {
-  change([...waiting.filter(({ key }) => key !== entry.key), entry]);
-  void sendAll();
+  change((now) => [...now.filter(({ key }) => key !== entry.key), entry]);
+  sendAll();
 }
 
 /** Take an entry back that is still waiting. */
-export function takeBack(key: string): void {
-  change(waiting.filter((each) => each.key !== key));
+export function takeBack(entryKey: string): void {
+  change((now) => now.filter(({ key }) => key !== entryKey));
 }
 
 /** Forget all that waits, as when another gardener is to sign in. */
 export function forgetWaiting(): void {
-  change([]);
+  change(() => []);
 }
 
-/** Send what waits, the first first; stop where there is no connection. */
-export function sendAll(): Promise<void> {
+/** Send what waits, the first first; where there is no connection, again after a while. */
+function sendAll(): void {
+  window.clearTimeout(timer);
   sending ??= inOrder().finally(() => (sending = null));
-  return sending;
 }
 
 async function inOrder(): Promise<void> {
-  const tried = new Set<Waiting>();
   for (;;) {
-    const next = waiting.find((each) => each.problem === undefined && !tried.has(each));
+    const next = waiting.find(({ problem }) => problem === undefined);
     if (!next) return;
-    tried.add(next);
     try {
       await seasonApi.keep(next.gardenId, next.key, next.revision, next.entry);
-      change(waiting.filter((each) => each !== next));
+      failures = 0;
+      takeBack(next.key);
       for (const arrived of arrivals) arrived(next.gardenId);
     } catch (error) {
-      if (!(error instanceof Refused) || BUSY.includes(error.problem.status)) return;
+      if (!(error instanceof Refused) || NOT_NOW.includes(error.problem.status)) {
+        timer = window.setTimeout(sendAll, backOff(failures));
+        failures += 1;
+        return;
+      }
       const { detail } = error.problem;
-      change(waiting.map((each) => (each === next ? { ...each, problem: detail } : each)));
+      change((now) => now.map((each) => (each.key === next.key ? { ...each, problem: detail } : each)));
     }
   }
 }
@@ -77,7 +90,7 @@ export function useOutbox(gardenId: number, onArrived: () => void): readonly Wai
   const all = useSyncExternalStore(subscribe, () => waiting);
   useEffect(() => {
     const arrived = (garden: number) => garden === gardenId && onArrived();
-    const again = () => void sendAll();
+    const again = () => sendAll();
     arrivals.add(arrived);
     window.addEventListener("online", again);
     again();
@@ -90,6 +103,14 @@ export function useOutbox(gardenId: number, onArrived: () => void): readonly Wai
 }
 
 function subscribe(listener: () => void): () => void {
+  const elsewhere = () => {
+    waiting = stored() ?? waiting;
+    listener();
+  };
   listeners.add(listener);
-  return () => listeners.delete(listener);
+  window.addEventListener("storage", elsewhere);
+  return () => {
+    listeners.delete(listener);
+    window.removeEventListener("storage", elsewhere);
+  };
 }
