@@ -24,9 +24,9 @@ DEMO = Path(__file__).resolve().parents[2] / "server" / "nolbet" / "demo" / "bra
 
 @pytest.fixture
 def brackwater(gardener: User) -> Garden:
-    """The household's garden with its suppliers, heaps, own materials and mixes, and no bed yet."""
+    """The household's garden with its suppliers, heaps, own materials and mixes, no bed yet and nothing seen."""
     document: dict[str, Any] = json.loads(DEMO.read_text())
-    return store_plan(gardener.pk, read_plan(document | {"beds": []}).plan)
+    return store_plan(gardener.pk, read_plan(document | {"beds": [], "log": []}).plan)
 
 
 def measure(app: Page, name: str, tape: tuple[str, str, str], wall: str, laid: str, fill: str) -> None:
