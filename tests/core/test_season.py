@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+from dataclasses import replace
 from datetime import date
 from typing import Any
 
@@ -16,9 +17,7 @@ from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.forecast import figure_forecast
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.season.fit import DECAY_SD, READING_SD_M, SETTLING_SD, SinkingFit, SurfaceReading, fit_factors
-from nolbet_core.settling.accounts import remaining_of_layers
 from nolbet_core.settling.factors import Factors
-from nolbet_core.settling.surface import sinking_amounts, surface_heights
 from tests.core import zoo
 from tests.core.ask import figures_of, worked_of
 
@@ -44,15 +43,13 @@ def logs() -> WorkedBed:
 
 def by_month(worked: WorkedBed, factors: Factors) -> Any:
     """Its surface by month with such factors [m]."""
-    amounts = sinking_amounts(worked.vessel, worked.filled)
-    sums = amounts @ remaining_of_layers(worked.filled, worked.settling.clock, factors)
-    return surface_heights(worked.vessel, sums, worked.filled.base_m)
+    return replace(worked.forecast_alone, factors=factors).heights_at(MONTHS.astype(float))
 
 
 def fitted(worked: WorkedBed, readings: list[SurfaceReading]) -> SinkingFit:
     """The fit of readings of a bed."""
     months = [each.months for each in readings]
-    return fit_factors(readings, lambda factors: np.interp(months, MONTHS, by_month(worked, factors)))
+    return fit_factors(readings, lambda factors: worked.forecast_alone.heights_by(factors, np.array(months)))
 
 
 @pytest.mark.parametrize("count", [5, 10])
@@ -65,7 +62,7 @@ def test_the_band_covers_the_truth_as_often_as_it_says(logs: WorkedBed, count: i
         months = np.sort(chance.uniform(0.5, 24, count))
         read = np.interp(months, MONTHS, surface) + chance.normal(0, READING_SD_M, count)
         fit = fitted(logs, [SurfaceReading(*each) for each in zip(months, read, strict=True)])
-        found = np.log([fit.factors.settling, fit.factors.decay])
+        found = np.log([fit.settling_factor, fit.decay_factor])
         covered += np.abs(found - truth) <= Z80 * np.array(fit.sd)
     assert np.all(covered / BEDS >= 0.74)
     assert np.all(covered / BEDS <= 0.86)

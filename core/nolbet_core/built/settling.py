@@ -69,11 +69,21 @@ class BedSettling:
 
     def heights_at(self, months: Values) -> Values:
         """Height of the surface above the floor after months since it was filled [m]."""
-        sums = sinking_amounts(self.vessel, self.filled) @ self.remaining_with_pit
-        amounts = np.interp(months, ALL_MONTHS, sums)
+        heights: Values = self._heights(self.remaining_with_pit[:, np.newaxis], months)[0]
+        return heights
+
+    def heights_by(self, factors: Factors, months: Values) -> Values:
+        """The same for several pairs of factors at once: a row for each [m]."""
+        return self._heights(remaining_of_layers(self.filled, self.clock, factors), months)
+
+    def _heights(self, remaining: Shares, months: Values) -> Values:
+        """Heights where of each layer so much remains: layers x rows x months 0 to 120."""
+        sums = np.tensordot(sinking_amounts(self.vessel, self.filled), remaining, axes=1)
+        amounts = np.array([np.interp(months, ALL_MONTHS, row) for row in sums])
         if self.laid_on:
             amounts = amounts + self.laid_on_amounts(months)
-        return surface_heights(self.vessel, amounts, self.filled.base_m) - self.ground_m
+        heights = surface_heights(self.vessel, amounts.ravel(), self.filled.base_m).reshape(amounts.shape)
+        return np.asarray(heights - self.ground_m, dtype=np.float64)
 
     def laid_on_amounts(self, months: Values) -> Values:
         """What was laid on, after months, as the layers sink: by volume [m3], or in place by thickness [m]."""

@@ -275,7 +275,7 @@ class WorkedBed:
         if not readings:
             return None
         months = np.array([each.months for each in readings])
-        return fit_factors(readings, lambda factors: replace(self.forecast_alone, factors=factors).heights_at(months))
+        return fit_factors(readings, lambda factors: self.forecast_alone.heights_by(factors, months))
 
     @cached_property
     def feeding(self) -> BedFeeding:

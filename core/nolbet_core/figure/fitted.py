@@ -16,8 +16,8 @@ def fitted_figures(worked: WorkedBed) -> FittedFigures | None:
     if fit is None:
         return None
     return FittedFigures(
-        fit.factors.settling,
-        fit.factors.decay,
+        fit.settling_factor,
+        fit.decay_factor,
         FactorSpread(*fit.sd),
         fit.readings,
         list(fit.misfits_m),
@@ -33,8 +33,8 @@ def _told(fit: SinkingFit) -> str:
     count = "1 reading" if fit.readings == 1 else f"{fit.readings} readings"
     if fit.wild:
         count = f"{fit.readings - len(fit.wild)} of {count}"
-    settles = _times(fit.factors.settling, "settles", "as much as")
-    rots = _times(fit.factors.decay, "rots", "as fast as")
+    settles = _times(fit.settling_factor, "settles", "as much as")
+    rots = _times(fit.decay_factor, "rots", "as fast as")
     return f"By {count} it {settles} and {rots} usual."
 
 

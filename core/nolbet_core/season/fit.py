@@ -30,13 +30,13 @@ MOST_ROUNDS = 4
 MOST_STEPS = 25
 LONGEST_STEP = 0.5
 """Of ln of a factor, so that no step leads into nowhere."""
-NEARLY = 1e-4
+NEARLY = 1e-3
 """So near the next step of ln of a factor is that none is taken."""
 ROUGHLY = 0.02
 """The same for the start, which only has to tell wild readings."""
 
 Surface = Callable[[Factors], Values]
-"""Heights of the surface at the readings' times [m], for factors."""
+"""Heights of the surface at the readings' times [m], a row for each pair of factors."""
 
 
 @record
@@ -49,16 +49,24 @@ class SurfaceReading:
 
 @record
 class SinkingFit:
-    """The factors that fit a bed's readings best. sd: of ln of each. covariance: of both. misfits_m: of each reading,
-    over the fit [m]. wild: places of those that are off by more than four standard deviations.
+    """The factors that fit a bed's readings best: on what settles, and on how fast it rots.
+
+    sd: of ln of each. covariance: of both. misfits_m: of each reading, over the fit [m]. wild: places of those that are
+    off by more than four standard deviations.
     """
 
-    factors: Factors
+    settling_factor: float
+    decay_factor: float
     sd: tuple[float, float]
     covariance: tuple[tuple[float, float], tuple[float, float]]
     readings: int
     misfits_m: tuple[float, ...]
     wild: tuple[int, ...]
+
+    @property
+    def factors(self) -> Factors:
+        """Both together."""
+        return Factors(self.settling_factor, self.decay_factor)
 
 
 def fit_factors(readings: Sequence[SurfaceReading], surface: Surface) -> SinkingFit:
@@ -71,17 +79,18 @@ def fit_factors(readings: Sequence[SurfaceReading], surface: Surface) -> Sinking
     counts = np.ones(len(read), dtype=bool)
     told_apart = len(read) >= LEAST_TOLD_APART
     huber_sds, nearly = (HUBER_SDS, ROUGHLY) if told_apart else (np.inf, NEARLY)
-    at, spread = _most_likely(read, counts, surface, huber_sds, np.zeros(2), nearly)
+    at, heights, spread = _most_likely(read, counts, surface, huber_sds, np.zeros(2), nearly)
     for _ in range(MOST_ROUNDS if told_apart else 0):
-        near = np.abs(read - surface(_factors(at))) <= WILD_SDS * READING_SD_M
-        at, spread = _most_likely(read, near, surface, np.inf, at, NEARLY)
+        near = np.abs(read - heights) <= WILD_SDS * READING_SD_M
+        at, heights, spread = _most_likely(read, near, surface, np.inf, at, NEARLY)
         if bool(np.all(near == counts)):
             break
         counts = near
-    misfits = read - surface(_factors(at))
+    misfits = read - heights
     wild = tuple(index for index, off in enumerate(misfits) if abs(off) > WILD_SDS * READING_SD_M)
     return SinkingFit(
-        _factors(at),
+        math.exp(at[0]),
+        math.exp(at[1]),
         (math.sqrt(spread[0, 0]), math.sqrt(spread[1, 1])),
         ((float(spread[0, 0]), float(spread[0, 1])), (float(spread[1, 0]), float(spread[1, 1]))),
         len(readings),
@@ -92,16 +101,16 @@ def fit_factors(readings: Sequence[SurfaceReading], surface: Surface) -> Sinking
 
 def _most_likely(
     read: Values, counts: NDArray[np.bool_], surface: Surface, huber_sds: float, start: Values, nearly: float
-) -> tuple[Values, Values]:
-    """ln of the most likely factors, and their covariance. counts: which readings do. huber_sds: from how many standard
-    deviations on a reading pulls no harder (Huber 1964). start: where it is looked for from. nearly: how small a step
-    ends it.
+) -> tuple[Values, Values, Values]:
+    """ln of the most likely factors, the heights with them [m], and their covariance.
+
+    counts: which readings do. huber_sds: from how many standard deviations on a reading pulls no harder (Huber 1964).
+    start: where it is looked for from. nearly: how small a step ends it.
     """
     precision = np.diag([SETTLING_SD**-2, DECAY_SD**-2])
     at = start
     for _ in range(MOST_STEPS):
-        heights = surface(_factors(at))
-        slopes = _slopes(at, heights, surface)
+        heights, slopes = _heights_and_slopes(at, surface)
         weights = _weights(read - heights, huber_sds) * counts
         curvature = slopes.T @ (weights[:, None] * slopes) + precision
         step: Values = np.asarray(
@@ -111,17 +120,14 @@ def _most_likely(
         at = at + step
         if float(np.abs(step).max()) < nearly:
             break
-    return at, np.asarray(np.linalg.inv(curvature), dtype=np.float64)
+    # the last step is short, and the heights go straight that far
+    return at, heights + slopes @ step, np.asarray(np.linalg.inv(curvature), dtype=np.float64)
 
 
 def drawn_factors(draws: int, seed: int) -> tuple[Values, Values]:
     """What both factors may be before anything was read, by draw."""
     chance = np.random.default_rng(seed)
     return np.exp(chance.normal(0.0, SETTLING_SD, draws)), np.exp(chance.normal(0.0, DECAY_SD, draws))
-
-
-def _factors(at: Values) -> Factors:
-    return Factors(math.exp(at[0]), math.exp(at[1]))
 
 
 def _weights(off: Values, huber_sds: float) -> Values:
@@ -131,7 +137,8 @@ def _weights(off: Values, huber_sds: float) -> Values:
     return weights
 
 
-def _slopes(at: Values, heights: Values, surface: Surface) -> Values:
-    """How the heights change with ln of either factor [m]: readings x 2."""
-    columns = [(surface(_factors(at + np.eye(2)[which] * STEP)) - heights) / STEP for which in range(2)]
-    return np.column_stack(columns)
+def _heights_and_slopes(at: Values, surface: Surface) -> tuple[Values, Values]:
+    """The heights [m], and how they change with ln of either factor [m]: readings x 2."""
+    tried = np.exp(np.vstack([at, at + STEP * np.eye(2)]))
+    rows = surface(Factors(tried[:, :1], tried[:, 1:]))
+    return rows[0], (rows[1:] - rows[0]).T / STEP

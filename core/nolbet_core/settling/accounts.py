@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 
 from nolbet_core.record import record
 from nolbet_core.settling.clock import MONTHS, Clock
-from nolbet_core.settling.curve import SETTLING_YEARS, Shares, remaining_shares
+from nolbet_core.settling.curve import SETTLED_BY_MONTH, Shares, remaining_shares
 from nolbet_core.settling.factors import AS_USUAL, Factors
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled
@@ -20,9 +20,8 @@ Values = NDArray[np.float64]
 RUNS_DOWN = (0.2, 0.5, 0.9)
 """What share of the fines that could run into open voids does so: the least, the usual and the most (estimate)."""
 
-RAN_BY_MONTH: Values = 1 - np.exp(-np.arange(MONTHS + 1) / 12 / SETTLING_YEARS)
-RAN_BY_MONTH.flags.writeable = False
-"""How far fines have run down, of what will [0-1]: 1 - exp(-t / tau), most in the first winter."""
+RAN_BY_MONTH: Values = SETTLED_BY_MONTH
+"""How far fines have run down, of what will [0-1]: as far as what settles has settled."""
 
 
 @record

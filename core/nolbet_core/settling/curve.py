@@ -16,16 +16,15 @@ Shares = NDArray[np.float64]
 SETTLING_YEARS = 0.15
 """Time constant of physical settling [years] (estimate)."""
 
+SETTLED_BY_MONTH: Shares = 1 - np.exp(-np.arange(MONTHS + 1) / 12 / SETTLING_YEARS)
+SETTLED_BY_MONTH.flags.writeable = False
+"""How much of what settles has, for months 0 to 120 [0-1]: 1 - exp(-t / tau), most in the first winter."""
+
 HOLLOW_FROM = 0.5
 """Logs keep their volume until so much of their mass is left (Harmon et al. 1986)."""
 
 SOUND_STAYS = 0.9
 """Share of their volume that stays until then, however much they rot."""
-
-
-def settled_share(settles: float | NDArray[np.float64], years: NDArray[np.float64]) -> Shares:
-    """What physical settling leaves after times [years]: 1 - s (1 - exp(-t / tau)). settles: share lost [0-1]."""
-    return 1 - settles * (1 - np.exp(-years / SETTLING_YEARS))
 
 
 def log_volume(left: Shares, stays: Shares) -> Shares:
@@ -63,14 +62,17 @@ def logs_by_month(settles: float, stays: float, decay_per_year: float, clock: Cl
 
 
 def _settled(settles: float, rotted: Shares) -> Shares:
-    shares: Shares = settled_share(settles, np.arange(MONTHS + 1) / 12) * rotted
+    shares: Shares = (1 - settles * SETTLED_BY_MONTH) * rotted
     shares.flags.writeable = False
     return shares
 
 
 def _plain(material: Material, clock: Clock, factors: Factors) -> Shares:
     by_month = logs_by_month if material.keeps_volume else remaining_by_month
-    return by_month(*(material.settling if factors is AS_USUAL else factors.of(material.settling)), clock)
+    if factors is AS_USUAL:
+        return by_month(*material.settling, clock)
+    # a fit tries factors that never come again: kept they would only push out what is asked for all the time
+    return by_month.__wrapped__(*factors.of(material.settling), clock)
 
 
 def remaining_shares(material: Material, clock: Clock, factors: Factors = AS_USUAL) -> Shares:

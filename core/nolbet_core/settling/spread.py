@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from nolbet_core.settling.accounts import RAN_BY_MONTH, RUNS_DOWN, accounts_of, left_of_layer
 from nolbet_core.settling.clock import MONTHS, Clock
-from nolbet_core.settling.curve import Shares, log_volume, settled_share
+from nolbet_core.settling.curve import SETTLED_BY_MONTH, Shares, log_volume
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled
 
@@ -137,7 +137,7 @@ def drawn_remaining(drawn: Drawn, clock: Clock, pace: Figures, months: int = MON
     for month in range(months):
         factor = clock.factors[month % len(clock.factors)]
         np.multiply(remaining[month], a_month[factor], out=remaining[month + 1])
-    lost = 1 - settled_share(1.0, np.arange(months + 1) / 12)
+    lost = SETTLED_BY_MONTH[: months + 1]
     if len(drawn.logs):
         kinds = list(drawn.logs)
         stays = drawn.stays[kinds]
