@@ -9,6 +9,8 @@ from typing import Any
 from django.test import Client
 from PIL import Image
 
+GPS_LATITUDE = 0x8825
+
 
 def send(client: Client, method: str, path: str, body: dict[str, Any]) -> Any:
     """Send JSON and give the answer."""
@@ -20,3 +22,11 @@ def picture(width: int, height: int, kind: str = "PNG", **more: Any) -> bytes:
     out = io.BytesIO()
     Image.new("RGB", (width, height), (90, 120, 60)).save(out, kind, **more)
     return out.getvalue()
+
+
+def placed() -> bytes:
+    """A photograph that says where it was taken, and that the camera was turned."""
+    exif = Image.Exif()
+    exif[0x0112] = 6
+    exif.get_ifd(GPS_LATITUDE)[2] = (44.0, 12.0, 30.0)
+    return picture(3000, 1500, "JPEG", exif=exif)

@@ -107,8 +107,9 @@ def filled(path: str, garden: Garden) -> str:
     if "{entry_key}" in path:
         said = {"kind": "surface", "on": "2026-03-01", "height_m": 0.5}
         bed = garden.beds.get(key="plain")
-        garden.entries.create(key="read", kind="surface", on="2026-03-01", said=said, bed=bed)
-        path = path.replace("{entry_key}", "read")
+        entry = garden.entries.create(key="read", kind="surface", on="2026-03-01", said=said, bed=bed)
+        entry.photos.create(garden=garden, key="top", width=2, height=2, size=1, picture=b"x")
+        path = path.replace("{entry_key}", "read").replace("{photo_key}", "top")
     return (
         path.replace("{garden_id}", str(garden.pk))
         .replace("{key}", key)
@@ -119,7 +120,7 @@ def filled(path: str, garden: Garden) -> str:
 
 def asked(client: Client, method: str, address: str, body: dict[str, Any]) -> Any:
     """What an endpoint answers; one that takes a photograph gets one."""
-    if method == "POST" and address.endswith("/photos"):
+    if method == "POST" and "/photos" in address:
         return client.post(f"{address}?step=plain.dig", {"photo": SimpleUploadedFile("pile.png", picture(60, 40))})
     return send(client, method, address, body)
 

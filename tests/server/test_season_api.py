@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+import io
 from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
+from PIL import Image
 
+from nolbet.gardens import pictures
 from nolbet.gardens.models import Garden
 from nolbet.plans.importing import bring_into
 from nolbet.plans.storing import store_plan
@@ -16,7 +20,7 @@ from nolbet.season import rows
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.core.test_season import BED, FIVE
-from tests.server.asking import send
+from tests.server.asking import picture, placed, send
 
 ALL_KINDS: list[dict[str, Any]] = [
     *FIVE[:2],
@@ -118,6 +122,49 @@ def test_all_kinds_go_through_plan_file_and_table_without_loss(
     taken = send(signed_in, "POST", f"/api/gardens/{third.pk}/season", {"text": text}).json()
     assert taken == {"taken": len(ALL_KINDS) - 1, "bad": []}
     assert plan_to_take_out(third).log == [each for each in out.log if each.kind != "dip"]
+
+
+def add(client: Client, garden: Garden, photo: str, content: bytes) -> Any:
+    """Send a photograph that goes with the reading called one."""
+    address = f"/api/gardens/{garden.pk}/season/one/photos/{photo}"
+    return client.post(address, {"photo": SimpleUploadedFile("a.jpg", content)})
+
+
+def test_a_photograph_goes_with_its_entry_once_turned_and_without_its_place(
+    signed_in: Client, season: Garden, stranger: User
+) -> None:
+    assert add(signed_in, season, "first", placed()).status_code == 404
+    put(signed_in, season, "one", FIVE[0])
+    for _ in range(2):
+        assert add(signed_in, season, "first", placed()).json() == {"key": "first", "width": 1000, "height": 2000}
+    photo = {"key": "first", "width": 1000, "height": 2000}
+    assert told(signed_in, season)["entries"][0]["photos"] == [photo]
+    address = f"/api/gardens/{season.pk}/season/one/photos/first"
+    with Image.open(io.BytesIO(signed_in.get(address).content)) as shown:
+        assert shown.size == (1000, 2000)
+        assert not shown.getexif()
+    other = Client()
+    other.force_login(stranger)
+    assert other.get(address).status_code == 404
+    assert other.delete(address).status_code == 404
+    assert signed_in.delete(f"/api/gardens/{season.pk}/season/one").status_code == 204
+    assert signed_in.get(address).status_code == 404
+
+
+def test_an_entry_keeps_three_photographs_and_a_garden_so_much(
+    signed_in: Client, season: Garden, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    put(signed_in, season, "one", FIVE[0])
+    assert "no photograph" in add(signed_in, season, "a", b"<svg/>").json()["detail"]
+    season.step_photos.create(step="plain.dig", width=2, height=2, size=900, picture=b"x")
+    monkeypatch.setattr(pictures, "MOST_A_GARDEN", 1_000)
+    assert "doesn't fit" in add(signed_in, season, "a", picture(400, 300)).json()["detail"]
+    monkeypatch.undo()
+    for photo in "abc":
+        assert add(signed_in, season, photo, picture(40, 30)).status_code == 200
+    assert "one more than the 3" in add(signed_in, season, "d", picture(40, 30)).json()["detail"]
+    assert signed_in.delete(f"/api/gardens/{season.pk}/season/one/photos/a").status_code == 204
+    assert add(signed_in, season, "d", picture(40, 30)).status_code == 200
 
 
 def test_rows_of_what_is_not_there_are_named(signed_in: Client, season: Garden) -> None:

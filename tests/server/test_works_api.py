@@ -13,19 +13,18 @@ from django.test import Client
 from icalendar import Calendar
 from PIL import Image
 
+from nolbet.gardens import pictures
 from nolbet.gardens.models import Garden
 from nolbet.plans.importing import bring_into
 from nolbet.plans.storing import store_plan
 from nolbet.plans.whole import plan_to_take_out
-from nolbet.works import photos
 from nolbet.works.models import KeptWorks
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.core.test_works import BOARDS, FILL, WICKING
-from tests.server.asking import picture, send
+from tests.server.asking import picture, placed, send
 
 GARDEN = {"name": "Test ground", "units": "metric", "last_frost": "05-12", "first_frost": "10-03"}
-GPS_LATITUDE = 0x8825
 
 
 @pytest.fixture
@@ -189,14 +188,6 @@ def test_the_calendar_keeps_its_ids_and_taken_in_again_makes_no_doubles(signed_i
     assert any("flush the reservoir" in event.summary.value for event in kept.values())
 
 
-def placed(**more: Any) -> bytes:
-    """A photograph that says where it was taken, and that the camera was turned."""
-    exif = Image.Exif()
-    exif[0x0112] = 6
-    exif.get_ifd(GPS_LATITUDE)[2] = (44.0, 12.0, 30.0)
-    return picture(3000, 1500, "JPEG", exif=exif, **more)
-
-
 def add(client: Client, garden: Garden, content: bytes, step: str = "plain.level") -> Any:
     """Send a photograph of a step."""
     return client.post(
@@ -229,13 +220,13 @@ def test_what_is_no_photograph_or_too_much_is_refused(
 ) -> None:
     assert "no photograph" in add(signed_in, works, b"<svg onload=alert(1)>").json()["detail"]
     assert "no photograph" in add(signed_in, works, placed()[:900]).json()["detail"]
-    monkeypatch.setattr(photos, "MOST_SENT_PIXELS", 1_000_000)
+    monkeypatch.setattr(pictures, "MOST_SENT_PIXELS", 1_000_000)
     assert "send it smaller" in add(signed_in, works, placed()).json()["detail"]
     monkeypatch.undo()
     for _ in range(3):
         assert add(signed_in, works, picture(40, 30)).status_code == 201
     assert "one more than the 3" in add(signed_in, works, picture(40, 30)).json()["detail"]
-    monkeypatch.setattr(photos, "MOST_A_GARDEN", 100)
+    monkeypatch.setattr(pictures, "MOST_A_GARDEN", 100)
     assert "doesn't fit" in add(signed_in, works, picture(40, 30), "plain.set").json()["detail"]
     assert "5 MB" in add(signed_in, works, b"x" * 5_000_001).json()["detail"]
 

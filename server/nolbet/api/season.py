@@ -6,15 +6,18 @@ from datetime import datetime
 from typing import Annotated, Any
 
 from django.db import transaction
+from django.db.models import Prefetch
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Schema, Status
+from ninja import File, Router, Schema, Status
+from ninja.files import UploadedFile
 from pydantic import Field
 
 from nolbet.gardens.errors import Missing
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_bed, own_garden
+from nolbet.gardens.pictures import new_picture, shown, too_large
 from nolbet.plans.supplies import garden_supplies
-from nolbet.season.models import Entry, EntryVersion
+from nolbet.season.models import Entry, EntryPhoto, EntryVersion
 from nolbet.season.rows import entry_plan, keep_entry, keep_season, season_plan, take_out, there
 from nolbet_core.built.seen import wrong_with_top_up
 from nolbet_core.plan.fields import Key
@@ -28,12 +31,21 @@ PAGE = 100
 """Entries that are told at once."""
 
 
+class EntryPhotoOut(Schema):
+    """A photograph with an entry."""
+
+    key: str
+    width: int
+    height: int
+
+
 class EntryOut(Schema):
     """An entry as it is kept. key: it is known again by; revision: to change it from."""
 
     key: str
     revision: int
     entry: SeasonEntry
+    photos: list[EntryPhotoOut]
 
 
 class EntriesOut(Schema):
@@ -87,7 +99,8 @@ def list_entries(
     rows = there(own_garden(request, garden_id))
     if bed is not None:
         rows = rows.filter(bed__key=bed)
-    return EntriesOut(total=rows.count(), entries=[_out(each) for each in rows[after : after + PAGE]])
+    page = rows.prefetch_related(Prefetch("photos", EntryPhoto.objects.defer("picture")))[after : after + PAGE]
+    return EntriesOut(total=rows.count(), entries=[_out(each) for each in page])
 
 
 @router.put("/{garden_id}/season/{entry_key}", response=EntryOut, exclude_none=True)
@@ -117,6 +130,43 @@ def entry_history(request: HttpRequest, garden_id: int, entry_key: EntryKey) -> 
     if row is None:
         raise Missing
     return list(row.versions.all())
+
+
+@router.post("/{garden_id}/season/{entry_key}/photos/{photo_key}", response=EntryPhotoOut)
+def add_entry_photo(
+    request: HttpRequest, garden_id: int, entry_key: EntryKey, photo_key: EntryKey, photo: File[UploadedFile]
+) -> EntryPhoto:
+    """Keep a photograph with an entry, under its key; one that arrives twice is kept once."""
+    garden = own_garden(request, garden_id)
+    entry = garden.entries.filter(key=entry_key, deleted_at=None).first()
+    if entry is None:
+        raise Missing
+    if wrong := too_large(photo.size):
+        raise wrong
+    with transaction.atomic():
+        found = entry.photos.filter(key=photo_key).defer("picture").first()
+        if found is not None:
+            return found
+        columns = new_picture(garden, photo.read(), entry.photos.count(), "an entry")
+        return EntryPhoto.objects.create(garden=garden, entry=entry, key=photo_key, **columns)
+
+
+@router.get("/{garden_id}/season/{entry_key}/photos/{photo_key}")
+def show_entry_photo(request: HttpRequest, garden_id: int, entry_key: EntryKey, photo_key: EntryKey) -> HttpResponse:
+    """A photograph, to its owner alone."""
+    found = own_garden(request, garden_id).entry_photos.filter(entry__key=entry_key, key=photo_key).first()
+    if found is None:
+        raise Missing
+    return shown(found)
+
+
+@router.delete("/{garden_id}/season/{entry_key}/photos/{photo_key}", response={204: None})
+def forget_entry_photo(request: HttpRequest, garden_id: int, entry_key: EntryKey, photo_key: EntryKey) -> Status[None]:
+    """Take a photograph out."""
+    gone, _ = own_garden(request, garden_id).entry_photos.filter(entry__key=entry_key, key=photo_key).delete()
+    if not gone:
+        raise Missing
+    return Status(204, None)
 
 
 @router.get("/{garden_id}/season.csv")
@@ -163,4 +213,5 @@ def _wrong(garden: Garden, entry: SeasonEntry, beds: set[str]) -> PlanProblem | 
 
 
 def _out(row: Entry) -> EntryOut:
-    return EntryOut(key=row.key, revision=row.revision, entry=entry_plan(row))
+    photos = [EntryPhotoOut(key=each.key, width=each.width, height=each.height) for each in row.photos.all()]
+    return EntryOut(key=row.key, revision=row.revision, entry=entry_plan(row), photos=photos)

@@ -15,19 +15,18 @@ from nolbet.api.written import written
 from nolbet.clock import today
 from nolbet.gardens.errors import Missing
 from nolbet.gardens.owned import own_bed, own_garden
+from nolbet.gardens.pictures import new_picture, shown, too_large
 from nolbet.plans.ticking import Tick, tick
 from nolbet.plans.whole import garden_with_weather, whole_garden
 from nolbet.plans.working import save_works
 from nolbet.works.calendar import works_calendar
 from nolbet.works.models import KeptWorks, StepPhoto
-from nolbet.works.photos import MOST_BYTES, keep_photo
 from nolbet.works.rows import kept_works, works_plan
 from nolbet_core.figure.build_when import AutumnOrSpring, figure_autumn_or_spring
 from nolbet_core.figure.walk import figure_works
 from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.figure.works_mends import MendsOfWorks, figure_mends
 from nolbet_core.plan.fields import Day, Key
-from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plan.works import Factor, Hours, StepKey, WorkKind, Works
 from nolbet_core.works.ticking import step_name
 
@@ -154,9 +153,10 @@ def list_photos(request: HttpRequest, garden_id: int) -> list[StepPhoto]:
 def add_photo(request: HttpRequest, garden_id: int, step: StepKey, photo: File[UploadedFile]) -> Status[StepPhoto]:
     """Keep a photograph of a step."""
     garden = own_garden(request, garden_id)
-    if photo.size is None or photo.size > MOST_BYTES:
-        raise PlanProblem("photo", f"is larger than the {MOST_BYTES // 1_000_000} MB that are kept")
-    return Status(201, keep_photo(garden, step, photo.read()))
+    if wrong := too_large(photo.size):
+        raise wrong
+    columns = new_picture(garden, photo.read(), garden.step_photos.filter(step=step).count(), "a step")
+    return Status(201, garden.step_photos.create(step=step, **columns))
 
 
 @router.get("/{garden_id}/works/photos/{photo_id}")
@@ -165,9 +165,7 @@ def show_photo(request: HttpRequest, garden_id: int, photo_id: int) -> HttpRespo
     found = own_garden(request, garden_id).step_photos.filter(pk=photo_id).first()
     if found is None:
         raise Missing
-    answer = HttpResponse(bytes(found.picture), content_type="image/jpeg")
-    answer["Cache-Control"] = "private, max-age=86400"
-    return answer
+    return shown(found)
 
 
 @router.delete("/{garden_id}/works/photos/{photo_id}", response={204: None})

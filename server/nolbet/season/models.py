@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.db import models
 
 from nolbet.gardens.models import Bed, Garden
+from nolbet.gardens.pictures import Picture
 
 
 class Entry(models.Model):
@@ -47,3 +48,17 @@ class EntryVersion(models.Model):
 
     def __str__(self) -> str:
         return f"{self.entry}, revision {self.revision}"
+
+
+class EntryPhoto(Picture):
+    """A photograph with an entry. key: the sender's, so that one sent twice is kept once."""
+
+    garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="entry_photos")
+    entry = models.ForeignKey(Entry, on_delete=models.CASCADE, related_name="photos")
+    key = models.CharField(max_length=64)
+
+    class Meta(Picture.Meta):
+        constraints = [models.UniqueConstraint(fields=["entry", "key"], name="photo_key_once_with_an_entry")]
+
+    def __str__(self) -> str:
+        return f"{self.entry}, {self.key}"

@@ -118,8 +118,10 @@ def keep_entry(garden: Garden, key: str, revision: int, entry: SeasonEntry, bed:
 
 
 def take_out(garden: Garden, key: str) -> bool:
-    """Take an entry out; its words stay in its history. False where there is none."""
-    gone = garden.entries.filter(key=key, deleted_at=None).update(deleted_at=timezone.now())
-    if gone:
-        garden.changed()
+    """Take an entry out with its photographs; its words stay in its history. False where there is none."""
+    with transaction.atomic():
+        gone = garden.entries.filter(key=key, deleted_at=None).update(deleted_at=timezone.now())
+        if gone:
+            garden.entry_photos.filter(entry__key=key).delete()
+            garden.changed()
     return bool(gone)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.db import models
 
 from nolbet.gardens.models import Garden
+from nolbet.gardens.pictures import Picture
 from nolbet_core.plan.upgrade import EDITION
 
 
@@ -22,19 +23,13 @@ class KeptWorks(models.Model):
         return f"works of {self.garden}"
 
 
-class StepPhoto(models.Model):
-    """A photograph of a step, written anew without where it was taken. picture: a JPEG."""
+class StepPhoto(Picture):
+    """A photograph of a step."""
 
     garden = models.ForeignKey(Garden, on_delete=models.CASCADE, related_name="step_photos")
     step = models.CharField(max_length=180)
-    taken_at = models.DateTimeField(auto_now_add=True)
-    width = models.PositiveIntegerField()
-    height = models.PositiveIntegerField()
-    size = models.PositiveIntegerField()
-    picture = models.BinaryField()
 
-    class Meta:
-        ordering = ["taken_at", "id"]
+    class Meta(Picture.Meta):
         indexes = [models.Index(fields=["garden", "step"])]
 
     def __str__(self) -> str:
