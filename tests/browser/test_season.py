@@ -2,15 +2,19 @@
 
 from __future__ import annotations
 
+import io
+
 import pytest
 from django.contrib.auth.models import User
-from playwright.sync_api import Page, Route, expect
+from PIL import Image
+from playwright.sync_api import FilePayload, Page, Route, expect
 
 from nolbet.gardens.models import Garden
 from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.core.test_season import BED, FIVE
+from tests.server.asking import placed
 
 ON_THE_WAY = 20
 
@@ -45,6 +49,7 @@ def test_five_readings_are_told_and_a_wild_one_is_named(app: Page, home: str, se
     write_surface(app, "2026-12-15", "47 cm")
     expect(app.get_by_text("The reading of 47 cm is off by")).to_be_visible()
     expect(app.get_by_text("By 5 of 6 readings it settles")).to_be_visible()
+    app.get_by_role("button", name="Change: Surface, 15 Dec 2026").click()
     app.get_by_role("button", name="Take out: Surface, 15 Dec 2026").click()
     expect(app.get_by_text("The reading of 47 cm is off by")).to_have_count(0)
 
@@ -76,10 +81,10 @@ def test_what_waits_outlives_the_page_and_what_is_refused_says_why(app: Page, ho
     # the line breaks where the answer would come back: it is there, and arrives again
     app.route("**/season/*", lost_on_the_way_back)
     app.get_by_label("What", exact=True).fill("Beans")
-    app.get_by_label("Weighs").fill("1.2 kg")
+    app.get_by_label("Weighs").fill("1.25 kg")
     with app.expect_event("requestfailed"):
         app.get_by_role("button", name="Keep it").click()
-    expect(app.locator("[data-part=entry-waiting]")).to_contain_text("Beans, 1.2 kg")
+    expect(app.locator("[data-part=entry-waiting]")).to_contain_text("Beans, 1.25 kg")
     app.unroute("**/season/*")
     app.reload()
     expect(app.locator("[data-part=entry]")).to_have_count(1)
@@ -91,3 +96,47 @@ def test_what_waits_outlives_the_page_and_what_is_refused_says_why(app: Page, ho
     expect(app.locator("[data-part=entry-waiting]")).to_contain_text("Watered")
     app.get_by_role("button", name="Take back").click()
     expect(app.locator("[data-part=entry-waiting]")).to_have_count(0)
+
+
+def photograph() -> FilePayload:
+    """A photograph as a phone held upright takes it."""
+    return {"name": "bed.jpg", "mimeType": "image/jpeg", "buffer": placed()}
+
+
+def test_a_photograph_taken_without_a_connection_arrives_with_its_entry(app: Page, home: str, season: Garden) -> None:
+    app.set_viewport_size({"width": 390, "height": 844})
+    app.goto(f"{home}/garden/{season.pk}/season")
+    expect(app.locator("[data-part=surface-line] [data-part=chart]")).to_be_visible()
+    app.get_by_role("button", name="Note").click()
+    app.context.set_offline(True)
+    app.get_by_label("In your words").fill("Beans climb the poles")
+    app.get_by_label("A photograph of it").set_input_files([photograph()])
+    expect(app.get_by_text("bed.jpg goes with it")).to_be_visible()
+    app.get_by_role("button", name="Keep it").click()
+    expect(app.get_by_text("it is kept in this browser with its photographs")).to_be_visible()
+    # not the page but the browser has it: the page is closed, and opened again when the line is back
+    app.goto("about:blank")
+    app.context.set_offline(False)
+    app.goto(f"{home}/garden/{season.pk}/season")
+    expect(app.get_by_alt_text("Photograph 1 of it")).to_be_visible()
+    expect(app.locator("[data-part=entry-waiting]")).to_have_count(0)
+    kept = season.entry_photos.get()
+    with Image.open(io.BytesIO(kept.picture)) as shown:
+        assert shown.size == (1000, 2000)
+        assert not shown.getexif()
+
+
+def test_an_entry_is_changed_in_its_place_and_what_it_said_stays_at_hand(app: Page, home: str, season: Garden) -> None:
+    app.goto(f"{home}/garden/{season.pk}/season")
+    write_surface(app, "2027-05-02", "52 cm")
+    app.get_by_role("button", name="Change: Surface, 2 May 2027").click()
+    card = app.locator("[data-part=entry]")
+    expect(card.get_by_label("Surface over the floor")).to_have_value("52 cm")
+    card.get_by_label("Surface over the floor").fill("54.3 cm")
+    card.get_by_label("Who, if you like").fill("Ilse")
+    card.get_by_role("button", name="Keep the change").click()
+    expect(card).to_contain_text("Log bed, Ilse")
+    app.get_by_role("button", name="Change: Surface, 2 May 2027").click()
+    expect(card.get_by_text("Before: 2 May 2027, stands 52 cm over the floor")).to_be_visible()
+    entry = season.entries.get()
+    assert (entry.revision, entry.said["height_m"], entry.said["who"]) == (2, pytest.approx(0.543), "Ilse")

@@ -134,6 +134,7 @@ RATE_M3 = Limit("a volume in an hour", Kind.VOLUME, 1000.0, above_least=True)
 RATE_M2 = Limit("an area in an hour", Kind.AREA, 1000.0, above_least=True)
 RATE = Limit("how many in an hour", Kind.NUMBER, 1000.0, above_least=True)
 PACE = Limit("a pace", Kind.NUMBER, 20.0, least=0.05)
+MG_KG = Limit("milligrams in a kilogram", Kind.NUMBER, 1_000_000.0)
 SHEET_KG_M2 = Limit("a sheet's mass", Kind.NUMBER, 50.0, above_least=True)
 
 LIMITS: dict[str, Limit] = {
@@ -182,4 +183,5 @@ LIMITS: dict[str, Limit] = {
     "rate_m2": RATE_M2,
     "rate": RATE,
     "pace": PACE,
+    "mg_kg": MG_KG,
 }

@@ -61,6 +61,7 @@ LimitName = Literal[
     "rate_m2",
     "rate",
     "pace",
+    "mg_kg",
 ]
 
 

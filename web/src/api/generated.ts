@@ -1586,6 +1586,34 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/season/{entry_key}/photos/{photo_key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Entry Photo
+         * @description A photograph, to its owner alone.
+         */
+        get: operations["nolbet_api_season_show_entry_photo"];
+        put?: never;
+        /**
+         * Add Entry Photo
+         * @description Keep a photograph with an entry, under its key; one that arrives twice is kept once.
+         */
+        post: operations["nolbet_api_season_add_entry_photo"];
+        /**
+         * Forget Entry Photo
+         * @description Take a photograph out.
+         */
+        delete: operations["nolbet_api_season_forget_entry_photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/shelf": {
         parameters: {
             query?: never;
@@ -3462,8 +3490,22 @@ export interface components {
             entry: components["schemas"]["SurfaceEntry"] | components["schemas"]["RefillEntry"] | components["schemas"]["RainEntry"] | components["schemas"]["WateredEntry"] | components["schemas"]["HarvestEntry"] | components["schemas"]["SownEntry"] | components["schemas"]["SoilTestEntry"] | components["schemas"]["SoilTemperatureEntry"] | components["schemas"]["NoteEntry"] | components["schemas"]["TopUpEntry"];
             /** Key */
             key: string;
+            /** Photos */
+            photos: components["schemas"]["EntryPhotoOut"][];
             /** Revision */
             revision: number;
+        };
+        /**
+         * EntryPhotoOut
+         * @description A photograph with an entry.
+         */
+        EntryPhotoOut: {
+            /** Height */
+            height: number;
+            /** Key */
+            key: string;
+            /** Width */
+            width: number;
         };
         /**
          * Faced
@@ -7829,7 +7871,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "facing" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude" | "hours" | "day_hours" | "rate_m3" | "rate_m2" | "rate" | "pace";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "facing" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude" | "hours" | "day_hours" | "rate_m3" | "rate_m2" | "rate" | "pace" | "mg_kg";
             /** Typed */
             typed: string;
             /**
@@ -10598,6 +10640,84 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["EntryBefore"][];
                 };
+            };
+        };
+    };
+    nolbet_api_season_show_entry_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                entry_key: string;
+                photo_key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_season_add_entry_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                entry_key: string;
+                photo_key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Photo
+                     * Format: binary
+                     */
+                    photo: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryPhotoOut"];
+                };
+            };
+        };
+    };
+    nolbet_api_season_forget_entry_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                entry_key: string;
+                photo_key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

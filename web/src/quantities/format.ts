@@ -122,6 +122,11 @@ export function showMass(mass_kg: number, units: Units, beside_kg = mass_kg): st
   return `${fixed(mass_kg, mass_kg < 10 ? 1 : 0)} kg`;
 }
 
+/** A mass as it was weighed, to the gram or a thousandth of a pound. */
+export function typedMass(mass_kg: number, units: Units): string {
+  return units === "ft_in" ? `${trimmed(mass_kg / POUND_KG, 3)} lb` : `${trimmed(mass_kg, 3)} kg`;
+}
+
 /** What is mixed into soil by weight: to the cubic metre or yard, as mixes are reckoned. */
 export function showMixedIn(dose_kg_m3: number, units: Units): string {
   if (units === "ft_in") return `${trimmed(dose_kg_m3 / POUND_A_YARD_KG_M3, 2)} lb a cu yd`;

@@ -1,10 +1,11 @@
 import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
-import { useInfiniteQuery, useMutation, useQueryClient } from "@tanstack/react-query";
-import { saidOf, type Material } from "../api/client";
+import { useInfiniteQuery } from "@tanstack/react-query";
+import { saidOf, type KeptGarden, type Material } from "../api/client";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { useShowing } from "../quantities/UnitsContext";
+import { Card, EntryCard } from "./EntryCard";
 import { dayOf, KIND_NAMES, said } from "./entrySaid";
 import { takeBack, type Waiting } from "./outbox";
 import { seasonApi, type Entry } from "./seasonApi";
@@ -18,22 +19,8 @@ const List = styled("ul")({
   listStyle: "none",
 });
 
-const Card = styled("li")(({ theme }) => ({
-  display: "grid",
-  gridTemplateColumns: "minmax(0, 1fr) auto",
-  gap: "2px 8px",
-  alignContent: "start",
-  padding: "8px 12px",
-  border: `1px solid ${theme.vars.palette.line}`,
-  borderRadius: 6,
-  background: theme.vars.palette.background.paper,
-  overflowWrap: "anywhere",
-  contentVisibility: "auto",
-  containIntrinsicSize: "auto 76px",
-}));
-
 type Props = {
-  gardenId: number;
+  garden: KeptGarden;
   bedKey: string | null;
   bedNames: ReadonlyMap<string, string>;
   materials: ReadonlyMap<string, Material>;
@@ -41,30 +28,22 @@ type Props = {
 };
 
 /** What was written down, the last first: what waits for a connection, then what is kept. */
-export function Entries({ gardenId, bedKey, bedNames, materials, waiting }: Props) {
-  const queries = useQueryClient();
+export function Entries({ garden, bedKey, bedNames, materials, waiting }: Props) {
   const { units, currency } = useShowing();
   const pages = useInfiniteQuery({
-    queryKey: ["season", gardenId, bedKey],
-    queryFn: ({ pageParam }) => seasonApi.entries(gardenId, bedKey ?? undefined, pageParam),
+    queryKey: ["season", garden.id, bedKey],
+    queryFn: ({ pageParam }) => seasonApi.entries(garden.id, bedKey ?? undefined, pageParam),
     initialPageParam: 0,
     getNextPageParam: (last, all) => {
       const told = all.reduce((sum, { entries }) => sum + entries.length, 0);
       return told < last.total && last.entries.length > 0 ? told : null;
     },
   });
-  const takeOut = useMutation({
-    mutationFn: (key: string) => seasonApi.takeOut(gardenId, key),
-    onSuccess: () => {
-      void queries.invalidateQueries({ queryKey: ["season", gardenId] });
-      void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
-    },
-  });
   const shown = { units, currency, materialName: (key: string) => materials.get(key)?.name ?? key };
   const kept = pages.data?.pages.flatMap(({ entries }) => entries) ?? [];
   const onTheirWay = waiting.filter(({ entry }) => bedKey === null || entry.bed === bedKey);
   const where = (entry: Entry) => (entry.bed == null ? "The garden" : (bedNames.get(entry.bed) ?? entry.bed));
-  const error = takeOut.error ?? (kept.length === 0 ? pages.error : null);
+  const error = kept.length === 0 ? pages.error : null;
   return (
     <section aria-label="What was written down" data-part="entries">
       {error && <Problem>{saidOf(error)}</Problem>}
@@ -72,7 +51,7 @@ export function Entries({ gardenId, bedKey, bedNames, materials, waiting }: Prop
         <Note>Nothing is written down yet. A reading of the surface once a season is worth most.</Note>
       )}
       <List>
-        {onTheirWay.map(({ key, entry, problem }) => (
+        {onTheirWay.map(({ key, entry, photos, arrived, problem }) => (
           <Card key={key} data-part="entry-waiting">
             <b>{KIND_NAMES[entry.kind]}</b>
             <span>{dayOf(entry)}</span>
@@ -80,27 +59,22 @@ export function Entries({ gardenId, bedKey, bedNames, materials, waiting }: Prop
             <Button variant="link" onClick={() => takeBack(key)}>
               Take back
             </Button>
-            <Note>{problem ?? "Waits for a connection; it is kept in this browser."}</Note>
-          </Card>
-        ))}
-        {kept.map(({ key, entry }) => (
-          <Card key={key} data-part="entry">
-            <b>{KIND_NAMES[entry.kind]}</b>
-            <span>{dayOf(entry)}</span>
-            <span>{said(entry, shown)}</span>
-            <Button
-              variant="link"
-              aria-label={`Take out: ${KIND_NAMES[entry.kind]}, ${dayOf(entry)}`}
-              onClick={() => takeOut.mutate(key)}
-            >
-              Take out
-            </Button>
             <Note>
-              {where(entry)}
-              {entry.who ? `, ${entry.who}` : ""}
-              {entry.kind === "note" && entry.differently ? " · would do differently" : ""}
+              {problem ??
+                (arrived
+                  ? "It arrived; its photographs are on their way."
+                  : `Waits for a connection; it is kept in this browser${photos?.length ? " with its photographs" : ""}.`)}
             </Note>
           </Card>
+        ))}
+        {kept.map((each) => (
+          <EntryCard
+            key={each.key}
+            garden={garden}
+            materials={materials}
+            kept={each}
+            where={where(each.entry)}
+          />
         ))}
       </List>
       {pages.hasNextPage && (

@@ -3,30 +3,69 @@ import type { ReactNode } from "react";
 import type { LimitName, Material } from "../api/client";
 import { MeasureField } from "../quantities/MeasureField";
 import { Row } from "../kit/Row";
+import {
+  showShare,
+  showTemperature,
+  trimmed,
+  typedLength,
+  typedMass,
+  typedVolume,
+  type Units,
+} from "../quantities/format";
+import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
 import type { EntryKind } from "./seasonApi";
 import type { Typed } from "./typedEntry";
 
 type Props = {
   kind: EntryKind;
+  /** What an entry that is changed says. */
+  start: Typed;
   typed: Typed;
   materials: ReadonlyMap<string, Material>;
   onTyped: (typed: Typed) => void;
+  /** Told whether a field holds something that isn't understood, or not yet. */
+  onUnread: (field: string, unread: boolean) => void;
 };
 
 const MOST_CROP = 80;
 const MOST_NOTE = 4000;
 
+type Measured = Exclude<keyof Typed, "words" | "material" | "differently">;
+
+/** What a field shows of an entry that is changed. */
+function startShown(name: Measured, start: Typed, units: Units): string {
+  const value = start[name];
+  if (value === undefined) return "";
+  if (typeof value === "string") return value;
+  switch (name) {
+    case "length_m":
+      return typedLength(value, units);
+    case "volume_m3":
+      return typedVolume(value, units);
+    case "mass_kg":
+      return typedMass(value, units);
+    case "temp_c":
+      return showTemperature(value, units);
+    case "organic_share":
+      return showShare(value);
+    default:
+      return trimmed(value, 2);
+  }
+}
+
 /** What an entry of a kind asks for. */
-export function EntryFields({ kind, typed, materials, onTyped }: Props): ReactNode {
+export function EntryFields({ kind, start, typed, materials, onTyped, onUnread }: Props): ReactNode {
+  const { units } = useShowing();
   const set = (part: Partial<Typed>) => onTyped({ ...typed, ...part });
-  const measure = (label: string, limit: LimitName, name: keyof Typed) => (
+  const measure = (label: string, limit: LimitName, name: Measured) => (
     <MeasureField
       label={label}
       limit={limit}
       width="132px"
       eager
-      shown=""
+      shown={startShown(name, start, units)}
+      onReading={(state) => onUnread(name, state !== "read" && state !== "empty")}
       onMeaning={({ values: [value], money }) =>
         set({ [name]: name === "worth" ? (money == null ? undefined : String(money)) : value })
       }
@@ -98,6 +137,10 @@ export function EntryFields({ kind, typed, materials, onTyped }: Props): ReactNo
         <Row sx={{ alignItems: "flex-end" }}>
           {measure("pH", "ph", "ph")}
           {measure("Organic", "share", "organic_share")}
+          {measure("Nitrogen, mg/kg", "mg_kg", "nitrogen_mg_kg")}
+          {measure("Phosphorus, mg/kg", "mg_kg", "phosphorus_mg_kg")}
+          {measure("Potassium, mg/kg", "mg_kg", "potassium_mg_kg")}
+          {measure("Lead, mg/kg", "mg_kg", "lead_mg_kg")}
         </Row>
       );
   }

@@ -53,7 +53,7 @@ export default function SeasonView({ garden, materials }: Props) {
         )}
         {drawn && (figures.data || bed) && <SurfaceLine key={drawn.key} gardenId={garden.id} kept={drawn} />}
         <Entries
-          gardenId={garden.id}
+          garden={garden}
           bedKey={picked || null}
           bedNames={bedNames}
           materials={materials}

@@ -2,13 +2,13 @@ import {
   showDay,
   showHeld,
   showLength,
-  showMass,
   showMoney,
   showRain,
   showShare,
   showTemperature,
   showVolume,
   trimmed,
+  typedMass,
   type Units,
 } from "../quantities/format";
 
@@ -44,7 +44,7 @@ export function said(entry: Entry, { units, currency, materialName }: Shown): st
     case "harvest":
       return [
         entry.crop,
-        entry.mass_kg != null && showMass(entry.mass_kg, units),
+        entry.mass_kg != null && typedMass(entry.mass_kg, units),
         entry.count != null && `${entry.count} pieces`,
         entry.worth != null && `worth ${showMoney(entry.worth, currency)}`,
       ]
@@ -66,6 +66,12 @@ export function said(entry: Entry, { units, currency, materialName }: Shown): st
     case "soil_test":
       return testSaid(entry);
   }
+}
+
+/** What an entry said before it was changed; its words were read when they were kept. */
+export function saidBefore(before: Record<string, unknown>, shown: Shown): string {
+  const entry = before as Entry;
+  return `${dayOf(entry)}, ${said(entry, shown)}`;
 }
 
 function testSaid(test: Extract<Entry, { kind: "soil_test" }>): string {

@@ -1,10 +1,24 @@
 import { useEffect, useSyncExternalStore } from "react";
 import { backOff } from "../api/backOff";
 import { Refused } from "../api/client";
+import { smallerPhoto } from "../kit/smallerPhoto";
+import { freshKey } from "./freshKey";
 import { seasonApi, type Entry } from "./seasonApi";
+import { forgetPhoto, keepPhoto, waitingPhoto } from "./waitingPhotos";
 
-/** An entry on its way. problem: why the server would not have it. */
-export type Waiting = { gardenId: number; key: string; revision: number; entry: Entry; problem?: string };
+/**
+ * An entry on its way. photos: keys of photographs that go with it. arrived: the entry itself is there, and its
+ * photographs are on their way. problem: why the server would not have it.
+ */
+export type Waiting = {
+  gardenId: number;
+  key: string;
+  revision: number;
+  entry: Entry;
+  photos?: readonly string[];
+  arrived?: boolean;
+  problem?: string;
+};
 
 const STORED = "nolbet.season.waiting";
 
@@ -42,20 +56,29 @@ function change(edit: (now: readonly Waiting[]) => readonly Waiting[]): void {
   for (const listener of listeners) listener();
 }
 
-/** Put an entry on its way; it waits here until it arrived. The key makes it arrive once. */
-export function send(entry: Omit<Waiting, "problem">): void {
-  change((now) => [...now.filter(({ key }) => key !== entry.key), entry]);
+/**
+ * Put an entry on its way; it waits here until it arrived, its photographs with it. The key makes it arrive once. One
+ * that was waiting already says then what it says now.
+ */
+export async function send(entry: Waiting, pictures: readonly Blob[] = []): Promise<void> {
+  const before = waiting.find(({ key }) => key === entry.key)?.photos ?? [];
+  const added = pictures.map((picture) => ({ picture, photo: freshKey() }));
+  for (const { picture, photo } of added) await keepPhoto(entry.key, photo, await smallerPhoto(picture));
+  const sent = { ...entry, photos: [...before, ...added.map(({ photo }) => photo)] };
+  change((now) => [...now.filter(({ key }) => key !== entry.key), sent]);
   sendAll();
 }
 
 /** Take an entry back that is still waiting. */
 export function takeBack(entryKey: string): void {
+  for (const photo of waiting.find(({ key }) => key === entryKey)?.photos ?? [])
+    void forgetPhoto(entryKey, photo);
   change((now) => now.filter(({ key }) => key !== entryKey));
 }
 
 /** Forget all that waits, as when another gardener is to sign in. */
 export function forgetWaiting(): void {
-  change(() => []);
+  for (const { key } of waiting) takeBack(key);
 }
 
 /** Send what waits, the first first; where there is no connection, again after a while. */
@@ -69,7 +92,7 @@ async function inOrder(): Promise<void> {
     const next = waiting.find(({ problem }) => problem === undefined);
     if (!next) return;
     try {
-      await seasonApi.keep(next.gardenId, next.key, next.revision, next.entry);
+      await carry(next);
       failures = 0;
       takeBack(next.key);
       for (const arrived of arrivals) arrived(next.gardenId);
@@ -80,9 +103,28 @@ async function inOrder(): Promise<void> {
         return;
       }
       const { detail } = error.problem;
-      change((now) => now.map((each) => (each.key === next.key ? { ...each, problem: detail } : each)));
+      edit(next.key, ({ arrived }) => ({
+        problem: arrived ? `It is kept; its photograph ${detail}` : detail,
+      }));
     }
   }
+}
+
+/** Bring an entry there, then one after the other its photographs. */
+async function carry({ gardenId, key, revision, entry, photos = [], arrived }: Waiting): Promise<void> {
+  if (!arrived) await seasonApi.keep(gardenId, key, revision, entry);
+  if (photos.length > 0) edit(key, () => ({ arrived: true }));
+  for (const photo of photos) {
+    const picture = await waitingPhoto(key, photo);
+    if (picture) await seasonApi.addPhoto(gardenId, key, photo, picture);
+    await forgetPhoto(key, photo);
+    edit(key, (now) => ({ photos: now.photos?.filter((each) => each !== photo) }));
+  }
+}
+
+/** Change one that waits. */
+function edit(entryKey: string, part: (now: Waiting) => Partial<Waiting>): void {
+  change((now) => now.map((each) => (each.key === entryKey ? { ...each, ...part(each) } : each)));
 }
 
 /** A garden's entries on their way, sent again when the connection is back. */

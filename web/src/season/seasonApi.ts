@@ -36,6 +36,25 @@ export const seasonApi = {
       }),
     ),
 
+  addPhoto: async (garden_id: number, entry_key: string, photo_key: string, photo: Blob) => {
+    const form = new FormData();
+    form.append("photo", photo, "photograph");
+    return unwrap(
+      await client.POST("/api/gardens/{garden_id}/season/{entry_key}/photos/{photo_key}", {
+        params: { path: { garden_id, entry_key, photo_key } },
+        body: { photo: "" },
+        bodySerializer: () => form,
+      }),
+    );
+  },
+
+  forgetPhoto: async (garden_id: number, entry_key: string, photo_key: string) =>
+    done(
+      await client.DELETE("/api/gardens/{garden_id}/season/{entry_key}/photos/{photo_key}", {
+        params: { path: { garden_id, entry_key, photo_key } },
+      }),
+    ),
+
   bringFile: async (garden_id: number, text: string) =>
     unwrap(
       await client.POST("/api/gardens/{garden_id}/season", {

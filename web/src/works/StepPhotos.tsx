@@ -1,21 +1,12 @@
 import Button from "@mui/material/Button";
-import { styled } from "@mui/material/styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { saidOf } from "../api/client";
+import { MOST_PHOTOS, PHOTO_KINDS, Photograph } from "../kit/Photograph";
 import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
+import { smallerPhoto } from "../kit/smallerPhoto";
 import { FilePick } from "../theme/controls/FilePick";
 import { worksApi } from "./worksApi";
-
-const Picture = styled("img")({
-  display: "block",
-  height: 96,
-  maxWidth: 160,
-  objectFit: "cover",
-  borderRadius: 4,
-});
-
-const MOST_A_STEP = 3;
 
 /** Photographs of a step, up to three. Where they were taken is left out before they are kept. */
 export function StepPhotos({ gardenId, step }: { gardenId: number; step: string }) {
@@ -23,7 +14,7 @@ export function StepPhotos({ gardenId, step }: { gardenId: number; step: string 
   const again = () => queries.invalidateQueries({ queryKey: ["photos", gardenId] });
   const photos = useQuery({ queryKey: ["photos", gardenId], queryFn: () => worksApi.photos(gardenId) });
   const add = useMutation({
-    mutationFn: (file: File) => worksApi.addPhoto(gardenId, step, file),
+    mutationFn: async (file: File) => worksApi.addPhoto(gardenId, step, await smallerPhoto(file)),
     onSuccess: again,
   });
   const forget = useMutation({
@@ -37,7 +28,7 @@ export function StepPhotos({ gardenId, step }: { gardenId: number; step: string 
       <Row>
         {mine.map((photo, index) => (
           <figure key={photo.id}>
-            <Picture
+            <Photograph
               src={`/api/gardens/${gardenId}/works/photos/${photo.id}`}
               alt={`Photograph ${index + 1} of this step`}
               loading="lazy"
@@ -47,10 +38,10 @@ export function StepPhotos({ gardenId, step }: { gardenId: number; step: string 
             </Button>
           </figure>
         ))}
-        {mine.length < MOST_A_STEP && (
+        {mine.length < MOST_PHOTOS && (
           <FilePick
             label="A photograph of this step"
-            accept="image/jpeg,image/png,image/webp"
+            accept={PHOTO_KINDS}
             onFile={(file) => add.mutate(file)}
           >
             {add.isPending ? "Keeping the photograph ..." : "Add a photograph"}

@@ -40,9 +40,9 @@ export const worksApi = {
   photos: async (garden_id: number) =>
     unwrap(await client.GET("/api/gardens/{garden_id}/works/photos", { params: { path: { garden_id } } })),
 
-  addPhoto: async (garden_id: number, step: string, photo: File) => {
+  addPhoto: async (garden_id: number, step: string, photo: Blob) => {
     const form = new FormData();
-    form.append("photo", photo);
+    form.append("photo", photo, "photograph");
     return unwrap(
       await client.POST("/api/gardens/{garden_id}/works/photos", {
         params: { path: { garden_id }, query: { step } },
