@@ -34,6 +34,7 @@ from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
 from nolbet_core.season.fit import SinkingFit, SurfaceReading, fit_factors
+from nolbet_core.settling.factors import Factors
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, bulk_standing, fill_bed
@@ -235,11 +236,22 @@ class WorkedBed:
 
     @cached_property
     def settling(self) -> BedSettling:
-        """How the bed sinks: as its readings say where there are any, else as its materials' figures do."""
-        fit = self.fitted
-        if fit is None:
+        """How the bed sinks: as its readings say where there are any, else as the garden's do, else as is usual."""
+        if self.bed.sinks == "as_usual":
             return self.forecast_alone
-        return replace(self.forecast_alone, factors=fit.factors)
+        if self.fitted is not None:
+            return replace(self.forecast_alone, factors=self.fitted.factors)
+        if self.sinks_as_garden is not None:
+            return replace(self.forecast_alone, factors=self.sinks_as_garden)
+        return self.forecast_alone
+
+    @property
+    def sinks_as_garden(self) -> Factors | None:
+        """What the garden's beds taught of how they sink, where it holds for this one; None where nothing does."""
+        said = self.around.garden.sinking if self.around.garden is not None else None
+        if said is None or self.bed.sinks == "as_usual" or self.fitted is not None:
+            return None
+        return Factors(said.settling_factor, said.decay_factor)
 
     @cached_property
     def forecast_alone(self) -> BedSettling:

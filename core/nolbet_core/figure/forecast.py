@@ -87,7 +87,9 @@ def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     laid = drawn_amounts(amounts, [layer.thickness_m for layer in filled.layers])
     settling = worked.settling
     if worked.fitted is None:
-        sums = drawn_sums(filled, laid, settling.clock)
+        said = worked.sinks_as_garden
+        times = None if said is None else (np.array([said.settling]), np.array([said.decay]))
+        sums = drawn_sums(filled, laid, settling.clock, times)
     else:
         prior = drawn_sums(filled, laid, settling.clock, drawn_factors(DRAWS, FIT_SEED))
         sd = READING_SD_M if vessel.sinks_in_place else READING_SD_M * vessel.top_area_m2

@@ -137,11 +137,15 @@ class _Priced:
     @property
     def a_year(self) -> tuple[Decimal, Decimal] | None:
         """Over the life of its frame, the least and the most."""
-        frame = self.figures.frame if self.figures else None
-        if frame is None:
-            return None
-        least, most = frame.life_years
-        return (self.price / Decimal(repr(most))).quantize(CENT), (self.price / Decimal(repr(least))).quantize(CENT)
+        return frame_a_year(self.price, self.figures) if self.figures else None
+
+
+def frame_a_year(price: Decimal, bed: BedFigures) -> tuple[Decimal, Decimal] | None:
+    """A price a year over the life of a bed's frame, the least and the most; None where it has none."""
+    if bed.frame is None:
+        return None
+    least, most = bed.frame.life_years
+    return (price / Decimal(repr(most))).quantize(CENT), (price / Decimal(repr(least))).quantize(CENT)
 
 
 def _parted(

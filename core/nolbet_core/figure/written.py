@@ -14,6 +14,7 @@ if TYPE_CHECKING:
     from nolbet_core.figure.blend_figures import BatchFigures, CheapestFigures, MixAmounts, MixFigures, ZonesFigures
     from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
     from nolbet_core.figure.plot_figures import PlotFigures
+    from nolbet_core.figure.season_figures import SeasonFigures
     from nolbet_core.figure.tally import BoughtAlone, HaulLooked, TalliedFigures
     from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
     from nolbet_core.figure.works_figures import WorksFigures
@@ -36,6 +37,7 @@ if TYPE_CHECKING:
         | TalliedFigures
         | ToldFigures
         | WaterFigures
+        | SeasonFigures
         | WorksFigures
         | ZonesFigures
     )

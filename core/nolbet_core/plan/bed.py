@@ -291,7 +291,7 @@ class Bed(Model):
     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
     of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
-    before that day.
+    before that day. sinks: as its readings say (as the garden's do, where there are none), or as is usual.
     """
 
     key: Key
@@ -329,6 +329,7 @@ class Bed(Model):
     dampness: Literal["dry", "moist", "waterlogged"] = "moist"
     roots: Literal["shallow", "medium", "deep"] | None = None
     top_up: MaterialKey = "compost"
+    sinks: Literal["as_read", "as_usual"] = "as_read"
     holes: Holes | None = None
     set_aside: Annotated[list[SetAside], Field(max_length=MOST_SET_ASIDE)] = Field(default_factory=list)
 

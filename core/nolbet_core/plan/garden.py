@@ -58,6 +58,17 @@ class Vehicle(Model):
     space_m3: Annotated[float, Field(gt=0, le=100)]
 
 
+class Sinking(Model):
+    """How beds sink in this garden against what is usual, as readings of one taught. settling_factor: how many times as
+    much as usual they settle. decay_factor: how many times as fast they rot. bed, readings: it was taken over from.
+    """
+
+    settling_factor: Annotated[float, Field(ge=0.1, le=10)] = 1.0
+    decay_factor: Annotated[float, Field(ge=0.1, le=10)] = 1.0
+    bed: Key | None = None
+    readings: Annotated[int, Field(ge=0, le=20_000)] = 0
+
+
 class Garden(Model):
     """The garden: its name, money, units, climate and plot. handful_kg: what the gardener's handful of meal weighs.
 
@@ -65,7 +76,8 @@ class Garden(Model):
     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
     drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most. works: when
-    it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work.
+    it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work. sinking: how
+    beds that nothing was read of sink against what is usual.
     """
 
     name: Name
@@ -89,6 +101,7 @@ class Garden(Model):
     budget: Money | None = None
     works: Works | None = None
     pace: dict[WorkKind, Factor] | None = None
+    sinking: Sinking | None = None
     plot: Plot | None = None
 
     @field_validator("hemisphere")

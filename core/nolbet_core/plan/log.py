@@ -16,6 +16,7 @@ MOST_DAYS = 40_000
 TempC = Annotated[float, Field(ge=-70, le=60)]
 RainMm = Annotated[float, Field(ge=0, le=2000)]
 WaterM3 = Annotated[float, Field(gt=0, le=100)]
+UPKEEP_KEY = r"^[a-z][a-z0-9_]{0,59}\.[a-z_]{1,40}\.\d{4}$"
 MgKg = Annotated[float, Field(ge=0, le=1_000_000)]
 EntryKey = Annotated[str, Field(pattern=r"^[A-Za-z0-9_-]{1,64}$", description="letters, digits, _ and -")]
 
@@ -145,7 +146,9 @@ class WateredEntry(SeasonSeen):
 
 
 class HarvestEntry(SeasonSeen):
-    """What was harvested of a crop, by weight or by count. worth: all of it."""
+    """What was harvested of a crop, by weight or by count. worth: all of it. half: of the bed, as it is drawn, where
+    its halves are told apart.
+    """
 
     kind: Literal["harvest"]
     bed: Key
@@ -153,6 +156,7 @@ class HarvestEntry(SeasonSeen):
     mass_kg: Annotated[float, Field(gt=0, le=10_000)] | None = None
     count: Annotated[int, Field(ge=1, le=100_000)] | None = None
     worth: Money | None = None
+    half: Literal["left", "right"] | None = None
 
     @model_validator(mode="after")
     def _much(self) -> Self:
@@ -192,12 +196,15 @@ class SoilTemperatureEntry(SeasonSeen):
 
 
 class NoteEntry(SeasonSeen):
-    """Words of the gardener's. differently: whether it says what would be done otherwise next time."""
+    """Words of the gardener's. differently: whether it says what would be done otherwise next time. upkeep: the key of
+    what fell due, where it says that this was done.
+    """
 
     kind: Literal["note"]
     bed: Key | None = None
     text: Annotated[str, Field(min_length=1, max_length=4000)]
     differently: bool = False
+    upkeep: Annotated[str, Field(pattern=UPKEEP_KEY, max_length=120)] | None = None
 
 
 class TopUpEntry(SeasonSeen):

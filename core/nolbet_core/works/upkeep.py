@@ -11,6 +11,8 @@ from nolbet_core.climate.year import coming_spring
 from nolbet_core.quantities.writing import show_length
 from nolbet_core.record import record
 
+TOLD_M = 0.01
+"""It isn't told that a bed sinks by less."""
 FILM_YEARS = 5
 LINER_YEARS = 20
 """How long a pond liner out of the sun holds (estimate)."""
@@ -48,20 +50,17 @@ def _years_on(day: date, years: int) -> date:
 
 
 def _every(worked: WorkedBed, filled_on: date) -> Iterator[Upkeep]:
-    bed, year, system = worked.bed, worked.year, worked.system
+    bed, year = worked.bed, worked.year
     spring = coming_spring(filled_on, year)
     spring = spring if (spring - filled_on).days >= BEFORE_FROST_DAYS else _years_on(spring, 1)
     before = spring - timedelta(days=BEFORE_FROST_DAYS)
-    sunk = _sunk_by(worked)
     if worked.lies_under is None:
         what = "Top up with compost and mulch anew"
         yield Upkeep(
             f"{bed.key}.top_up",
             bed.key,
             f"{bed.title}: {what.lower()}",
-            f"It sinks by about {show_length(sunk, system)} till its first spring."
-            if sunk > 0.01
-            else "It feeds the year.",
+            _why_top_up(worked),
             before,
             1,
         )
@@ -112,8 +111,18 @@ def _every(worked: WorkedBed, filled_on: date) -> Iterator[Upkeep]:
             )
 
 
+def _why_top_up(worked: WorkedBed) -> str:
+    sunk_m = _sunk_by(worked)
+    if sunk_m <= TOLD_M:
+        return "It feeds the year."
+    sunk = show_length(sunk_m, worked.system)
+    if worked.age_months is None:
+        return f"It sinks by about {sunk} till its first spring."
+    return f"Next spring it stands about {sunk} below where it was filled."
+
+
 def _sunk_by(worked: WorkedBed) -> float:
-    """How far it sinks from filling to its first spring [m]."""
+    """How far it sinks from filling to its next spring [m]."""
     months = worked.spring_months
     surface_m = worked.settling.surface_m
     return float(surface_m[0] - surface_m[months[0]]) if months else 0.0

@@ -12,14 +12,19 @@ from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
 
+from nolbet.api.written import written
+from nolbet.clock import today
 from nolbet.gardens.errors import Missing
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_bed, own_garden
 from nolbet.gardens.pictures import new_picture, shown, too_large
 from nolbet.plans.supplies import garden_supplies
+from nolbet.plans.whole import garden_with_log
 from nolbet.season.models import Entry, EntryPhoto, EntryVersion
 from nolbet.season.rows import entry_plan, keep_entry, keep_season, season_plan, take_out, there
 from nolbet_core.built.seen import wrong_with_top_up
+from nolbet_core.figure.season import figure_season
+from nolbet_core.figure.season_figures import SeasonFigures
 from nolbet_core.plan.fields import Key
 from nolbet_core.plan.log import EntryKey, SeasonEntry, TopUpEntry
 from nolbet_core.plan.log_file import MOST_TEXT, read_log, written_log
@@ -167,6 +172,12 @@ def forget_entry_photo(request: HttpRequest, garden_id: int, entry_key: EntryKey
     if not gone:
         raise Missing
     return Status(204, None)
+
+
+@router.get("/{garden_id}/figure/season", response=SeasonFigures)
+def figure_the_season(request: HttpRequest, garden_id: int) -> HttpResponse:
+    """What a garden's log comes to: yields, worth, trials, and what it teaches."""
+    return written(figure_season(garden_with_log(own_garden(request, garden_id)), today()))
 
 
 @router.get("/{garden_id}/season.csv")

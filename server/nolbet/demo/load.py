@@ -18,6 +18,9 @@ from nolbet_core.built.plan_file import load_plan
 TANK = "winch_tank"
 DIPS = {(5, 30): 0.215, (6, 20): 0.16, (7, 8): 0.115, (7, 29): 0.07, (9, 12): 0.175}
 
+LEAK_M3_DAY = 0.004
+"""What a seam by the overflow loses."""
+
 PLAN_FILE = Path(__file__).with_name("brackwater.nolbet.json")
 
 
@@ -38,7 +41,7 @@ def load_demo() -> bool:
 def _set_instruments(garden: Garden) -> None:
     """A probe in the tank, and what a stick read of it over the summer."""
     tank = garden.beds.get(key=TANK)
-    Probe.objects.create(bed=tank, seed=4)
+    Probe.objects.create(bed=tank, seed=4, leak_m3_day=LEAK_M3_DAY)
     for (month, day), level_m in DIPS.items():
         at = datetime(today().year, month, day, 8, tzinfo=UTC)
         Dip.objects.create(bed=tank, at=at, level_m=level_m)

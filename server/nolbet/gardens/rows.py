@@ -36,6 +36,7 @@ FACT_KEYS = (
     "drop",
     "vehicle",
     "budget",
+    "sinking",
 )
 """What is known of a garden's place beside its columns, kept as one document."""
 

@@ -67,19 +67,26 @@ def garden_with_weather(garden: Garden, today: date) -> BuiltPlan:
     return BuiltPlan(built.plan.model_copy(update={"weather": weather_from(garden, today)}), built.supplies, built.beds)
 
 
+def garden_with_log(garden: Garden) -> BuiltPlan:
+    """A garden as built with the weather that was measured and all that was written down."""
+    built = whole_garden(garden).built
+    keys = {each.bed.key for each in built.beds}
+    log = [
+        *(each for each in built.plan.log if each.kind not in OF_THE_SURFACE),
+        *(each for each in season_plan(garden) if each.bed is None or each.bed in keys),
+        *(each for each in log_plan(garden) if each.bed in keys),
+    ]
+    plan = built.plan.model_copy(update={"weather": weather_plan(garden), "log": log})
+    return BuiltPlan(plan, built.supplies, built.beds)
+
+
 def plan_to_take_out(garden: Garden) -> Plan:
     """All of a garden that holds, with its weather and readings: what its plan file and its copy hold."""
-    plan = whole_garden(garden).built.plan
+    plan = garden_with_log(garden).plan
     beds = {bed.key for bed in plan.beds}
     return plan.model_copy(
         update={
-            "weather": weather_plan(garden),
             "beds": _over_what_is_there(plan.beds),
-            "log": [
-                *(each for each in plan.log if each.kind not in OF_THE_SURFACE),
-                *(each for each in season_plan(garden) if each.bed is None or each.bed in beds),
-                *(each for each in log_plan(garden) if each.bed in beds),
-            ],
             "probes": [each for each in probes_plan(garden) if each.bed in beds],
         }
     )

@@ -966,6 +966,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/season": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure The Season
+         * @description What a garden's log comes to: yields, worth, trials, and what it teaches.
+         */
+        get: operations["nolbet_api_season_figure_the_season"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/set-down": {
         parameters: {
             query?: never;
@@ -2376,7 +2396,7 @@ export interface components {
          *     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
          *     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
          *     of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
-         *     before that day.
+         *     before that day. sinks: as its readings say (as the garden's do, where there are none), or as is usual.
          */
         Bed: {
             /** Along M */
@@ -2448,6 +2468,12 @@ export interface components {
             set_aside?: components["schemas"]["SetAside"][];
             /** Shape */
             shape: components["schemas"]["BoxShape"] | components["schemas"]["LBoxShape"] | components["schemas"]["PolygonShape"] | components["schemas"]["CircleShape"] | components["schemas"]["EllipseShape"] | components["schemas"]["StadiumShape"] | components["schemas"]["RegularPolygonShape"] | components["schemas"]["KeyholeShape"] | components["schemas"]["RoundTubShape"] | components["schemas"]["TroughShape"] | components["schemas"]["LyingBarrelShape"] | components["schemas"]["CratesShape"] | components["schemas"]["TrenchShape"] | components["schemas"]["HippedMoundShape"] | components["schemas"]["RoundMoundShape"] | components["schemas"]["HerbSpiralShape"] | components["schemas"]["RingSpiralShape"] | components["schemas"]["FlatAreaShape"];
+            /**
+             * Sinks
+             * @default as_read
+             * @enum {string}
+             */
+            sinks?: "as_read" | "as_usual";
             /**
              * Spoil On Heap
              * @default false
@@ -2604,6 +2630,39 @@ export interface components {
             void_drop_m: number;
             /** Wall Loss Share */
             wall_loss_share: number;
+        };
+        /**
+         * BedSeasons
+         * @description A bed's seasons so far. area_m2: growing area of it and those alike. worth: of all that was picked.
+         *
+         *     cost: of building it, null where nobody offers what it takes: by what was paid, else by today's cheapest offers;
+         *     deliveries shared by value; what lies on the gardener's own heaps costs nothing. without: names of what nobody
+         *     offers, which is left out of it. cost_a_year: over the life of its frame, the least and the most, null where it has
+         *     none. pay_back: null where too little is known; pay_back_said: in a sentence.
+         */
+        BedSeasons: {
+            /** Area M2 */
+            area_m2: number;
+            /** Bed */
+            bed: string;
+            /** Cost */
+            cost: string | null;
+            /** Cost A Year */
+            cost_a_year: [
+                string,
+                string
+            ] | null;
+            /** Crops */
+            crops: components["schemas"]["CropFigures"][];
+            /** Name */
+            name: string;
+            pay_back: components["schemas"]["PayBackFigures"] | null;
+            /** Pay Back Said */
+            pay_back_said: string;
+            /** Without */
+            without: string[];
+            /** Worth */
+            worth: string;
         };
         /**
          * BinnedBed
@@ -3157,6 +3216,29 @@ export interface components {
             name: string;
             /** Password */
             password: string;
+        };
+        /**
+         * CropFigures
+         * @description What a crop gave in a season, named by the year of its spring. yield_kg_m2: on a m2 of growing area. times: how
+         *     often it was picked. unpriced: harvests that no worth is known of, which are left out of worth.
+         */
+        CropFigures: {
+            /** Count */
+            count: number;
+            /** Crop */
+            crop: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Season */
+            season: number;
+            /** Times */
+            times: number;
+            /** Unpriced */
+            unpriced: number;
+            /** Worth */
+            worth: string;
+            /** Yield Kg M2 */
+            yield_kg_m2: number;
         };
         /**
          * CutBoard
@@ -4070,7 +4152,8 @@ export interface components {
          *     they were taken from, where they weren't measured. tap_l_min: what the tap gives. ants: whether ants or termites
          *     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
          *     drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most. works: when
-         *     it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work.
+         *     it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work. sinking: how
+         *     beds that nothing was read of sink against what is usual.
          */
         Garden: {
             /** Ants */
@@ -4108,6 +4191,7 @@ export interface components {
                 [key: string]: number;
             } | null;
             plot?: components["schemas"]["Plot"] | null;
+            sinking?: components["schemas"]["Sinking"] | null;
             /** Tap L Min */
             tap_l_min?: number | null;
             /** Typical Climate */
@@ -4156,7 +4240,8 @@ export interface components {
         };
         /**
          * HarvestEntry
-         * @description What was harvested of a crop, by weight or by count. worth: all of it.
+         * @description What was harvested of a crop, by weight or by count. worth: all of it. half: of the bed, as it is drawn, where
+         *     its halves are told apart.
          */
         HarvestEntry: {
             /**
@@ -4168,6 +4253,8 @@ export interface components {
             count?: number | null;
             /** Crop */
             crop: string;
+            /** Half */
+            half?: ("left" | "right") | null;
             /** Key */
             key?: string | null;
             /**
@@ -4808,6 +4895,32 @@ export interface components {
             width_m?: number | null;
         };
         /**
+         * Lesson
+         * @description What the log teaches against what was reckoned with. key: the same each time. told: in a sentence.
+         *
+         *     readings: that it rests on. sinking, price: what can be taken over by it, null where nothing can. taken: whether
+         *     the garden has it already.
+         */
+        Lesson: {
+            /** Bed */
+            bed: string;
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sinking" | "thirst" | "pace" | "price" | "loose_factor";
+            price: components["schemas"]["PriceLesson"] | null;
+            /** Readings */
+            readings: number;
+            sinking: components["schemas"]["SinkingLesson"] | null;
+            /** Taken */
+            taken: boolean;
+            /** Told */
+            told: string;
+        };
+        /**
          * LevelFigures
          * @description What bringing the ground between the spot heights to a level takes, and its contours. lowest: where the ground
          *     lies lowest, at lowest_m.
@@ -5340,7 +5453,8 @@ export interface components {
         };
         /**
          * NoteEntry
-         * @description Words of the gardener's. differently: whether it says what would be done otherwise next time.
+         * @description Words of the gardener's. differently: whether it says what would be done otherwise next time. upkeep: the key of
+         *     what fell due, where it says that this was done.
          */
         NoteEntry: {
             /** Bed */
@@ -5364,6 +5478,8 @@ export interface components {
             on: string;
             /** Text */
             text: string;
+            /** Upkeep */
+            upkeep?: string | null;
             /** Who */
             who?: string | null;
         };
@@ -5617,6 +5733,21 @@ export interface components {
             spoil_m3: number;
         };
         /**
+         * PayBackFigures
+         * @description The season in which a bed's worth adds up to its cost: the earliest and the latest of nine in ten, null where not
+         *     within forty years. seasons: that it rests on; has_paid: whether it is over already.
+         */
+        PayBackFigures: {
+            /** Earliest */
+            earliest: number | null;
+            /** Has Paid */
+            has_paid: boolean;
+            /** Latest */
+            latest: number | null;
+            /** Seasons */
+            seasons: number;
+        };
+        /**
          * PegFigures
          * @description A peg: where it lies on the plot, and how far from the first and the second point that tapes are held to.
          */
@@ -5778,6 +5909,21 @@ export interface components {
             x_m: number;
             /** Y M */
             y_m: number;
+        };
+        /**
+         * PlaceFigures
+         * @description One side of a trial. half: of the bed, where its halves are told apart. weekly_yield: on a m2, of a week in the
+         *     mean.
+         */
+        PlaceFigures: {
+            /** Bed */
+            bed: string;
+            /** Half */
+            half: string | null;
+            /** Name */
+            name: string;
+            /** Weekly Yield */
+            weekly_yield: number;
         };
         /**
          * PlacedFigures
@@ -6080,6 +6226,21 @@ export interface components {
             most_m3: number;
             /** Name */
             name: string;
+        };
+        /**
+         * PriceLesson
+         * @description What was paid last by an offer, as that may take it over. place: of the offer among its supplier's. price: of
+         *     one, or of a loose m3; on: the day it was paid.
+         */
+        PriceLesson: {
+            /** On */
+            on: string;
+            /** Place */
+            place: number;
+            /** Price */
+            price: string;
+            /** Supplier */
+            supplier: string;
         };
         /**
          * PriceListRead
@@ -6669,6 +6830,23 @@ export interface components {
             rain_mm: number;
         };
         /**
+         * SaidDifferently
+         * @description A note of what would be done differently next time.
+         */
+        SaidDifferently: {
+            /** Bed */
+            bed: string;
+            /** Name */
+            name: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * ScatteredFigures
          * @description A meal scattered on a layer: all of it, and for each lift, by weight, by the gardener's hand and by the cup.
          */
@@ -6730,6 +6908,59 @@ export interface components {
             count: number;
             /** Length M */
             length_m: number;
+        };
+        /**
+         * SeasonFigures
+         * @description What a garden's log comes to. paid: for everything that was bought, as logged; worth: of all that was picked.
+         *
+         *     seasons: years that anything was written down in, the last first. southern: whether they begin in July. marks: by
+         *     week, the first first. upkeep: by its day. surfaces: the last reading of each season.
+         */
+        SeasonFigures: {
+            /** Beds */
+            beds: components["schemas"]["BedSeasons"][];
+            /** Differently */
+            differently: components["schemas"]["SaidDifferently"][];
+            /** Lessons */
+            lessons: components["schemas"]["Lesson"][];
+            /** Marks */
+            marks: components["schemas"]["WeekMark"][];
+            /** Paid */
+            paid: string;
+            /** Seasons */
+            seasons: number[];
+            /** Southern */
+            southern: boolean;
+            /** Surfaces */
+            surfaces: components["schemas"]["SurfaceSeen"][];
+            /** Trials */
+            trials: components["schemas"]["TrialFigures"][];
+            /** Upkeep */
+            upkeep: components["schemas"]["UpkeepDue"][];
+            /** Weather */
+            weather: components["schemas"]["SeasonWeather"][];
+            /** Worth */
+            worth: string;
+        };
+        /**
+         * SeasonWeather
+         * @description A season's rain and warmth beside the usual, over its frost-free days whose weather is known.
+         */
+        SeasonWeather: {
+            /** Days */
+            days: number;
+            /** Mean C */
+            mean_c: number;
+            /** Rain Mm */
+            rain_mm: number;
+            /** Season */
+            season: number;
+            /** Told */
+            told: string;
+            /** Usual Mean C */
+            usual_mean_c: number;
+            /** Usual Rain Mm */
+            usual_rain_mm: number;
         };
         /**
          * SectionFigures
@@ -6989,6 +7220,40 @@ export interface components {
             left_m3: number;
             /** Shares */
             shares: components["schemas"]["ShareOfBed"][];
+        };
+        /**
+         * Sinking
+         * @description How beds sink in this garden against what is usual, as readings of one taught. settling_factor: how many times as
+         *     much as usual they settle. decay_factor: how many times as fast they rot. bed, readings: it was taken over from.
+         */
+        Sinking: {
+            /** Bed */
+            bed?: string | null;
+            /**
+             * Decay Factor
+             * @default 1
+             */
+            decay_factor?: number;
+            /**
+             * Readings
+             * @default 0
+             */
+            readings?: number;
+            /**
+             * Settling Factor
+             * @default 1
+             */
+            settling_factor?: number;
+        };
+        /**
+         * SinkingLesson
+         * @description How a bed sinks against what is usual, as the garden may take it over.
+         */
+        SinkingLesson: {
+            /** Decay Factor */
+            decay_factor: number;
+            /** Settling Factor */
+            settling_factor: number;
         };
         /**
          * SizeFigures
@@ -7540,6 +7805,31 @@ export interface components {
             who?: string | null;
         };
         /**
+         * SurfaceSeen
+         * @description A bed's surface as it was read last in a season, beside what was forecast for that day by its materials alone.
+         *
+         *     read_m, forecast_m: heights above its floor. as_filled_m: as it was filled.
+         */
+        SurfaceSeen: {
+            /** As Filled M */
+            as_filled_m: number;
+            /** Bed */
+            bed: string;
+            /** Forecast M */
+            forecast_m: number;
+            /** Name */
+            name: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Read M */
+            read_m: number;
+            /** Season */
+            season: number;
+        };
+        /**
          * SwapFigures
          * @description One way to pay less. total: of the cheapest haul with it alone; saves: against that without any.
          *
@@ -7779,6 +8069,38 @@ export interface components {
             top_width_m: number;
         };
         /**
+         * TrialFigures
+         * @description Two places with the same crop in a season, paired by week. by_count: whether pieces are told, not kilograms.
+         *
+         *     yield_gap: of the first over the second, of a week in the mean; gap_low, gap_high: of that in nine of
+         *     ten. more: which gave more, open where that can't be told. told: in a sentence.
+         */
+        TrialFigures: {
+            /** By Count */
+            by_count: boolean;
+            /** Crop */
+            crop: string;
+            first: components["schemas"]["PlaceFigures"];
+            /** Gap High */
+            gap_high: number | null;
+            /** Gap Low */
+            gap_low: number | null;
+            /**
+             * More
+             * @enum {string}
+             */
+            more: "first" | "second" | "open";
+            /** Season */
+            season: number;
+            second: components["schemas"]["PlaceFigures"];
+            /** Told */
+            told: string;
+            /** Weeks */
+            weeks: number;
+            /** Yield Gap */
+            yield_gap: number;
+        };
+        /**
          * TripFigures
          * @description One trip that fetches from a supplier: its mass, the room it takes, its bags, and what it brings.
          *
@@ -7945,6 +8267,30 @@ export interface components {
             thickness_m: number;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * UpkeepDue
+         * @description Upkeep that falls due within a year, or did within the last half. done_on: when it was ticked off, null where it
+         *     wasn't. is_late: whether its day has gone by without that.
+         */
+        UpkeepDue: {
+            /** Bed */
+            bed: string;
+            /** Done On */
+            done_on: string | null;
+            /** Is Late */
+            is_late: boolean;
+            /** Key */
+            key: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
         };
         /**
          * UpkeepFigures
@@ -8242,6 +8588,34 @@ export interface components {
             last: string | null;
             /** Taken */
             taken: number;
+        };
+        /**
+         * WeekMark
+         * @description All of a kind in a bed (in the garden, where it is empty) in a week. week: its Monday. count: entries, or steps.
+         *
+         *     mass_kg: harvested. rain_mm: in the gauge. volume_m3: poured, or laid on, as far as it was measured.
+         */
+        WeekMark: {
+            /** Bed */
+            bed: string;
+            /** Count */
+            count: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "harvest" | "refill" | "rain" | "watered" | "sown" | "soil_test" | "soil_temperature" | "note" | "top_up" | "step";
+            /** Mass Kg */
+            mass_kg: number;
+            /** Rain Mm */
+            rain_mm: number;
+            /** Volume M3 */
+            volume_m3: number;
+            /**
+             * Week
+             * Format: date
+             */
+            week: string;
         };
         /**
          * WeighedFigures
@@ -9810,6 +10184,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OfferedSchools"];
+                };
+            };
+        };
+    };
+    nolbet_api_season_figure_the_season: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeasonFigures"];
                 };
             };
         };

@@ -12,6 +12,7 @@ export const DEFAULTS = {
     spoil_on_heap: false,
     dampness: "moist",
     top_up: "compost",
+    sinks: "as_read",
     headspace_m: 0.025,
   },
   Layer: {

@@ -25,6 +25,7 @@ import {
   ShelfView,
   WorksSheetView,
   SeasonView,
+  SeasonYearView,
   WorksView,
 } from "./views";
 
@@ -119,6 +120,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="haul" element={<HaulView gardenId={garden.id} materials={materials} />} />
                 <Route path="works" element={<WorksView garden={garden} />} />
                 <Route path="season" element={<SeasonView garden={garden} materials={materials} />} />
+                <Route path="season/year" element={<SeasonYearView garden={garden} />} />
                 <Route path="works/sheet" element={<WorksSheetView garden={garden} />} />
                 <Route path="shelf/:material?" element={<ShelfView gardenId={garden.id} />} />
                 <Route

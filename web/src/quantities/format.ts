@@ -127,6 +127,18 @@ export function typedMass(mass_kg: number, units: Units): string {
   return units === "ft_in" ? `${trimmed(mass_kg / POUND_KG, 3)} lb` : `${trimmed(mass_kg, 3)} kg`;
 }
 
+/** What was harvested, to ten grams or a hundredth of a pound. */
+export function showHarvest(mass_kg: number, units: Units): string {
+  return units === "ft_in" ? `${trimmed(mass_kg / POUND_KG, 2)} lb` : `${trimmed(mass_kg, 2)} kg`;
+}
+
+/** What a growing area gives: on a m², or on a square foot. */
+export function showYield(yield_kg_m2: number, units: Units): string {
+  return units === "ft_in"
+    ? `${trimmed((yield_kg_m2 / POUND_KG) * SQ_FT_M2, 2)} lb a sq ft`
+    : `${trimmed(yield_kg_m2, 2)} kg a m²`;
+}
+
 /** What is mixed into soil by weight: to the cubic metre or yard, as mixes are reckoned. */
 export function showMixedIn(dose_kg_m3: number, units: Units): string {
   if (units === "ft_in") return `${trimmed(dose_kg_m3 / POUND_A_YARD_KG_M3, 2)} lb a cu yd`;

@@ -58,6 +58,7 @@ export function EntryCard({ garden, materials, kept, where }: Props) {
       <span>{said(entry, shown)}</span>
       <Button
         variant="link"
+        sx={{ alignSelf: "start", justifySelf: "end", paddingRight: 0 }}
         aria-label={open ? `Leave as it was: ${called}` : `Change: ${called}`}
         onClick={() => setOpen(!open)}
       >

@@ -84,7 +84,7 @@ export function EntryForm({ garden, materials, kind, start, photographed, keepLa
         <TextField
           label="Who, if you like"
           value={who}
-          sx={{ width: 150 }}
+          sx={{ width: 140 }}
           onChange={({ target }) => setWho(target.value)}
           slotProps={{ htmlInput: { maxLength: MOST_WHO } }}
         />

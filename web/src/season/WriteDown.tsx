@@ -49,7 +49,7 @@ export function WriteDown({ garden, materials, bedKey, first }: Props) {
           options={OTHERS.map((each) => [each, KIND_NAMES[each]] as const)}
           value={kind}
           onChoose={setKind}
-          sx={{ "& > div": { flexWrap: "wrap" }, "& button": { flexShrink: 0 } }}
+          sx={{ "& > div": { flexWrap: "wrap" }, "& button": { flex: "1 0 auto" } }}
         />
         <EntryForm
           key={`${kind} ${count} ${first}`}

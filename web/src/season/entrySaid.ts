@@ -1,5 +1,6 @@
 import {
   showDay,
+  showHarvest,
   showHeld,
   showLength,
   showMoney,
@@ -8,7 +9,6 @@ import {
   showTemperature,
   showVolume,
   trimmed,
-  typedMass,
   type Units,
 } from "../quantities/format";
 
@@ -44,7 +44,7 @@ export function said(entry: Entry, { units, currency, materialName }: Shown): st
     case "harvest":
       return [
         entry.crop,
-        entry.mass_kg != null && typedMass(entry.mass_kg, units),
+        entry.mass_kg != null && showHarvest(entry.mass_kg, units),
         entry.count != null && `${entry.count} pieces`,
         entry.worth != null && `worth ${showMoney(entry.worth, currency)}`,
       ]

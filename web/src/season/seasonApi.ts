@@ -1,8 +1,11 @@
-import { client, done, unwrap, type Schemas } from "../api/client";
+import { client, done, figured, unwrap, type Schemas } from "../api/client";
 
 export type Entry = Schemas["EntryIn"]["entry"];
 export type EntryKind = Entry["kind"];
 export type KeptEntry = Schemas["EntryOut"];
+export type SeasonFigures = Schemas["SeasonFigures"];
+export type WeekMark = Schemas["WeekMark"];
+export type Lesson = Schemas["Lesson"];
 export type LogTaken = Schemas["LogTaken"];
 
 /** What Season asks. */
@@ -12,6 +15,11 @@ export const seasonApi = {
       await client.GET("/api/gardens/{garden_id}/season", {
         params: { path: { garden_id }, query: { bed, after } },
       }),
+    ),
+
+  figures: async (garden_id: number) =>
+    figured<SeasonFigures>(
+      await client.GET("/api/gardens/{garden_id}/figure/season", { params: { path: { garden_id } } }),
     ),
 
   keep: async (garden_id: number, entry_key: string, revision: number, entry: Entry) =>
