@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import io
+from datetime import date, timedelta
+from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
@@ -140,3 +142,56 @@ def test_an_entry_is_changed_in_its_place_and_what_it_said_stays_at_hand(app: Pa
     expect(card.get_by_text("Before: 2 May 2027, stands 52 cm over the floor")).to_be_visible()
     entry = season.entries.get()
     assert (entry.revision, entry.said["height_m"], entry.said["who"]) == (2, pytest.approx(0.543), "Ilse")
+
+
+def harvests() -> list[dict[str, Any]]:
+    """Seven weeks of beans from both halves of the bed, the left one giving more each time."""
+    weeks = [date(2027, 7, 5) + timedelta(weeks=week) for week in range(7)]
+    return [
+        {"kind": "harvest", "bed": "plain", "on": str(on), "crop": "Beans", "mass_kg": kg + 0.1 * (week % 2),
+         "half": half, "worth": "2.50"}
+        for week, on in enumerate(weeks)
+        for half, kg in (("left", 0.9), ("right", 0.5))
+    ]  # fmt: skip
+
+
+def test_what_the_log_comes_to_is_taken_over_ticked_off_and_printed(app: Page, home: str, gardener: User) -> None:
+    differently = {"kind": "note", "bed": "plain", "on": "2027-09-20", "text": "Less straw, more leaf.",
+                   "differently": True}  # fmt: skip
+    bed = {**BED, "name": "Log bed", "built_on": "2026-03-01"}
+    unread = {**BED, "key": "second", "name": "Second bed", "built_on": "2026-03-01"}
+    document = zoo.plan(bed, unread, garden={"name": "Test ground", "units": "metric"},
+                        log=[*harvests(), *FIVE, differently])  # fmt: skip
+    garden = store_plan(gardener.pk, read_plan(document).plan)
+    app.goto(f"{home}/garden/{garden.pk}/season")
+    expect(app.locator("[data-part=time-row]")).to_have_count(2)
+    app.get_by_role("button", name="Reckon so in beds that nothing was read of").click()
+    expect(app.get_by_text("The garden reckons with it.")).to_be_visible()
+    garden.refresh_from_db()
+    assert garden.facts["sinking"]["readings"] == len(FIVE)
+    app.get_by_role("button", name="Side by side").click()
+    expect(app.locator("[data-part=trial]")).to_contain_text("gave more in Log bed, left half")
+    app.get_by_role("button", name="Upkeep due").click()
+    due = app.locator("[data-part=upkeep-due]")
+    first = due.get_by_role("button", name="Done: ").first
+    title = (first.get_attribute("aria-label") or "").removeprefix("Done: ")
+    first.click()
+    expect(due.get_by_text("done ").first).to_be_visible()
+    assert garden.entries.get(said__upkeep__isnull=False).said["text"] == title
+    app.get_by_role("link", name="The year").click()
+    app.get_by_label("Year", exact=True).select_option("2027")
+    expect(app.locator("[data-part=yields]")).to_contain_text("14 times")
+    expect(app.get_by_text("Less straw, more leaf.")).to_be_visible()
+    expect(app.get_by_label("Forecast and what happened")).to_contain_text("15 Sep 2027")
+    app.goto(f"{home}/garden/{garden.pk}/new")
+    expect(app.get_by_text("Less straw, more leaf.")).to_be_visible()
+
+
+def test_a_stump_met_in_the_ground_is_marked_on_the_plot(app: Page, home: str, gardener: User) -> None:
+    ground = {"corners_m": [[0, 0], [8, 0], [8, 6], [0, 6]]}
+    garden = {"name": "Test ground", "units": "metric", "plot": ground}
+    kept = store_plan(gardener.pk, read_plan(zoo.plan(BED, garden=garden)).plan)
+    app.goto(f"{home}/garden/{kept.pk}/season")
+    app.get_by_role("button", name="Note").click()
+    app.get_by_role("link", name="A stump").click()
+    expect(app.get_by_text("Click where the stump stands.")).to_be_visible()

@@ -14,6 +14,7 @@ import { Sheet } from "../kit/Sheet";
 import { useWhenReady } from "../kit/useWhenReady";
 import { PlainView } from "../kit/View";
 import { MeasureField } from "../quantities/MeasureField";
+import { SaidLastTime } from "../season/SaidLastTime";
 import { Corners } from "../shapes/Corners";
 import { kindOf, TAPE_LAY } from "../shapes/kinds";
 import { ShapePicker } from "../shapes/ShapePicker";
@@ -81,6 +82,7 @@ export default function NewBed({ garden, materials, onMade }: Props) {
       <Typography variant="view">
         {garden.beds.length === 0 ? "Measure the first bed" : "Measure a bed"}
       </Typography>
+      {garden.beds.length > 0 && <SaidLastTime gardenId={garden.id} />}
       <Sheet
         component="form"
         onSubmit={submit}

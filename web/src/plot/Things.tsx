@@ -1,6 +1,8 @@
 import Typography from "@mui/material/Typography";
 import IconButton from "@mui/material/IconButton";
 import Button from "@mui/material/Button";
+import { useEffect, useLayoutEffect, useRef } from "react";
+import { useSearchParams } from "react-router";
 import { Row } from "../kit/Row";
 import { PlotPanel, PlotPlacing, PlotPoints, PlotThings } from "./plot-sheet.styles";
 import { meant } from "../api/meant";
@@ -49,6 +51,8 @@ const NAMES: Record<Fixed["kind"], string> = {
   stump: "Stump",
 };
 
+/** What is met while digging, and marked at once where the address says so. */
+const FOUND = ["stump", "service"] as const;
 const WIDE: readonly Fixed["kind"][] = ["tree", "stump", "compost_heap", "shed", "patio", "pond", "gate"];
 const HIGH: readonly Fixed["kind"][] = ["tree", "shed", "house", "wall", "fence"];
 
@@ -82,6 +86,17 @@ export function Things({ plot, placing, onEdit, onPlacing }: Props) {
       onDone: (line_m) => add({ kind, name, line_m }),
     });
   };
+  const startNow = useRef(start);
+  useLayoutEffect(() => {
+    startNow.current = start;
+  });
+  const [asked, setAsked] = useSearchParams();
+  const found = FOUND.find((kind) => kind === asked.get("found"));
+  useEffect(() => {
+    if (!found) return;
+    setAsked({}, { replace: true });
+    startNow.current(found);
+  }, [found, setAsked]);
   return (
     <PlotPanel variant="outlined" component="section" aria-labelledby="things-title">
       <Typography variant="panelTitle" id="things-title">

@@ -134,9 +134,12 @@ export function showHarvest(mass_kg: number, units: Units): string {
 
 /** What a growing area gives: on a m², or on a square foot. */
 export function showYield(yield_kg_m2: number, units: Units): string {
-  return units === "ft_in"
-    ? `${trimmed((yield_kg_m2 / POUND_KG) * SQ_FT_M2, 2)} lb a sq ft`
-    : `${trimmed(yield_kg_m2, 2)} kg a m²`;
+  if (units !== "ft_in")
+    return Math.abs(yield_kg_m2) < 1
+      ? `${fixed(yield_kg_m2 * 1000, 0)} g a m²`
+      : `${trimmed(yield_kg_m2, 2)} kg a m²`;
+  const pounds = (yield_kg_m2 / POUND_KG) * SQ_FT_M2;
+  return Math.abs(pounds) < 1 ? `${trimmed(pounds * 16, 1)} oz a sq ft` : `${trimmed(pounds, 2)} lb a sq ft`;
 }
 
 /** What is mixed into soil by weight: to the cubic metre or yard, as mixes are reckoned. */

@@ -31,7 +31,7 @@ type Props = {
 const MOST_CROP = 80;
 const MOST_NOTE = 4000;
 
-type Measured = Exclude<keyof Typed, "words" | "material" | "differently">;
+type Measured = Exclude<keyof Typed, "words" | "material" | "differently" | "half" | "upkeep">;
 
 /** What a field shows of an entry that is changed. */
 function startShown(name: Measured, start: Typed, units: Units): string {

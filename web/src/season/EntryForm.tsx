@@ -2,6 +2,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
 import type { KeptGarden, Material } from "../api/client";
+import { Choice } from "../kit/Choice";
 import { MOST_PHOTOS, PHOTO_KINDS } from "../kit/Photograph";
 import { Note } from "../kit/Note";
 import { Row } from "../kit/Row";
@@ -9,6 +10,7 @@ import { Tick } from "../kit/Tick";
 import { FilePick } from "../theme/controls/FilePick";
 import { Pick } from "../theme/controls/Pick";
 import { EntryFields } from "./EntryFields";
+import { FoundInTheGround } from "./FoundInTheGround";
 import type { Entry, EntryKind } from "./seasonApi";
 import { entryOf, type Typed } from "./typedEntry";
 
@@ -35,6 +37,11 @@ const OF_A_BED: readonly EntryKind[] = [
   "soil_temperature",
 ];
 const MOST_WHO = 80;
+const HALVES = [
+  ["all", "All of it"],
+  ["left", "Left half"],
+  ["right", "Right half"],
+] as const;
 
 /** What an entry of a kind says: where, how much, when, by whom, with photographs. */
 export function EntryForm({ garden, materials, kind, start, photographed, keepLabel, onKeep }: Props) {
@@ -67,10 +74,22 @@ export function EntryForm({ garden, materials, kind, start, photographed, keepLa
         }
       />
       {kind === "note" && (
-        <Tick
-          label="I would do this differently next time"
-          checked={typed.differently ?? false}
-          onTick={(differently) => setTyped({ ...typed, differently })}
+        <>
+          <Tick
+            label="I would do this differently next time"
+            checked={typed.differently ?? false}
+            onTick={(differently) => setTyped({ ...typed, differently })}
+          />
+          <FoundInTheGround gardenId={garden.id} />
+        </>
+      )}
+      {kind === "harvest" && (
+        <Choice
+          label="From which half, where you compare them"
+          shown
+          options={HALVES}
+          value={typed.half ?? "all"}
+          onChoose={(half) => setTyped({ ...typed, half: half === "all" ? undefined : half })}
         />
       )}
       <Row>

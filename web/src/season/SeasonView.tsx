@@ -43,6 +43,8 @@ export default function SeasonView({ garden, materials }: Props) {
     [garden.beds],
   );
   const bed = garden.beds.find(({ key }) => key === picked);
+  // one bed alone has no need of a line beside others
+  const drawn = bed ?? (garden.beds.length === 1 ? garden.beds[0] : undefined);
   const first = bed ?? garden.beds.find(({ key }) => key === filled) ?? garden.beds[0];
   const told = useSeasonFigures(garden.id);
   return (
@@ -66,8 +68,8 @@ export default function SeasonView({ garden, materials }: Props) {
             {waiting.length === 1 ? "1 entry is" : `${waiting.length} entries are`} on the way.
           </Note>
         )}
-        {bed ? (
-          <SurfaceLine key={bed.key} gardenId={garden.id} kept={bed} />
+        {drawn ? (
+          <SurfaceLine key={drawn.key} gardenId={garden.id} kept={drawn} />
         ) : (
           figures.data &&
           told.data && (

@@ -67,7 +67,7 @@ export function SurfaceLine({ gardenId, kept: { key, bed, revision } }: Props) {
       </Suspense>
       {fitted ? (
         <>
-          <Note>{fitted.told} The grey line is the forecast without readings.</Note>
+          <Note>The grey line is the forecast without readings; below is what they teach.</Note>
           {fitted.wild.map((place) => (
             <Problem key={place}>
               The reading of {showLength(fitted.heights_m[place] ?? 0, units)} is off by{" "}

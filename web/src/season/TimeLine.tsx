@@ -19,7 +19,7 @@ const Frame = styled("div")(({ theme }) => ({
   border: `1px solid ${theme.vars.palette.line}`,
   borderRadius: 6,
   background: theme.vars.palette.sheet,
-  "& svg": { display: "block", width: "100%" },
+  "& svg": { display: "block", width: "100%", height: "auto" },
   "& text": { fill: theme.vars.palette.soft, fontSize: 12 },
 }));
 
@@ -58,7 +58,7 @@ export function TimeLine({ garden, beds, season, onChoose }: Props) {
       <Frame ref={ref}>
         {width > 0 && (
           <>
-            <svg height={HEAD} aria-hidden>
+            <svg viewBox={`0 0 ${width} ${HEAD}`} aria-hidden>
               {quarters(scale).map(({ day, year }) => (
                 <g key={day} transform={`translate(${scale.at(day)}, 0)`}>
                   <line y1={year === null ? HEAD - 4 : 4} y2={HEAD} stroke="var(--palette-line)" />

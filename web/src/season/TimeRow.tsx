@@ -59,7 +59,7 @@ export function TimeRow(props: Props) {
       <Button variant="link" sx={{ maxWidth: left - 12 }} onClick={onChoose} disabled={bed === null}>
         {name}
       </Button>
-      <svg height={height} role="img" aria-label={`${name}: ${marks.length} marks`}>
+      <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`${name}: ${marks.length} marks`}>
         {quarters(scale).map(({ day, year }) => (
           <line
             key={day}

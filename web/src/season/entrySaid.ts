@@ -46,6 +46,7 @@ export function said(entry: Entry, { units, currency, materialName }: Shown): st
         entry.crop,
         entry.mass_kg != null && showHarvest(entry.mass_kg, units),
         entry.count != null && `${entry.count} pieces`,
+        entry.half != null && `${entry.half} half`,
         entry.worth != null && `worth ${showMoney(entry.worth, currency)}`,
       ]
         .filter(Boolean)

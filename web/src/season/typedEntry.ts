@@ -16,7 +16,10 @@ export type Typed = {
   worth?: string;
   words?: string;
   material?: string;
+  half?: "left" | "right";
   differently?: boolean;
+  /** What fell due, where a note says that it was done. */
+  upkeep?: string;
 };
 
 const MM_A_M = 1000;
@@ -33,12 +36,19 @@ export function entryOf(kind: EntryKind, bed: string, on: string, who: string, t
       return length_m === undefined ? null : { kind, ...there, height_m: length_m };
     case "harvest":
       if (!words || (mass_kg === undefined && count === undefined)) return null;
-      return { kind, ...there, crop: words, mass_kg, count, worth: typed.worth };
+      return { kind, ...there, crop: words, mass_kg, count, worth: typed.worth, half: typed.half };
     case "watered":
     case "refill":
       return { kind, ...there, volume_m3 };
     case "note":
-      return words ? { kind, ...somewhere, text: words, differently: typed.differently ?? false } : null;
+      if (!words) return null;
+      return {
+        kind,
+        ...somewhere,
+        text: words,
+        differently: typed.differently ?? false,
+        upkeep: typed.upkeep,
+      };
     case "rain":
       return length_m === undefined ? null : { kind, ...somewhere, mm: length_m * MM_A_M };
     case "sown":
@@ -68,12 +78,13 @@ export function typedOf(entry: Entry): Typed {
         mass_kg: entry.mass_kg ?? undefined,
         count: entry.count ?? undefined,
         worth: entry.worth == null ? undefined : String(entry.worth),
+        half: entry.half ?? undefined,
       };
     case "watered":
     case "refill":
       return { volume_m3: entry.volume_m3 ?? undefined };
     case "note":
-      return { words: entry.text, differently: entry.differently };
+      return { words: entry.text, differently: entry.differently, upkeep: entry.upkeep ?? undefined };
     case "rain":
       return { length_m: entry.mm / MM_A_M };
     case "sown":
