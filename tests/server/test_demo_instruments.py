@@ -30,9 +30,9 @@ def test_the_tank_has_a_probe_and_a_summer_of_dips(household: tuple[Client, Gard
     assert sorted(dip["level_m"] for dip in dips) == sorted(DIPS.values())
     told = client.get(f"{path}/told").json()
     assert told["readings"] > 300
-    assert not told["leaks"]
-    send(client, "PUT", f"{path}/probe", {"leak_m3_day": 0.006, "seed": 4})
-    assert client.get(f"{path}/told").json()["leaks"]
+    assert told["leaks"]
+    send(client, "PUT", f"{path}/probe", {"leak_m3_day": 0.0, "seed": 4})
+    assert not client.get(f"{path}/told").json()["leaks"]
 
 
 def beds_of(household: tuple[Client, Garden]) -> list[tuple[str, dict[str, Any]]]:
