@@ -8,7 +8,7 @@ from collections.abc import Callable
 from pathlib import Path
 
 from playwright.sync_api import Error as PlaywrightError
-from playwright.sync_api import Page, expect, sync_playwright
+from playwright.sync_api import Page, ViewportSize, expect, sync_playwright
 
 from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
 
@@ -133,6 +133,25 @@ def works(page: Page) -> None:
     page.locator("[data-part=works-calendar] [data-work]").first.wait_for()
 
 
+def season_phone(page: Page) -> None:
+    """What is written down on a phone, with one hand."""
+    page.goto(f"{page.url.split('/garden')[0]}/garden/1/season")
+    page.locator("[data-part=time-line]").wait_for()
+    page.get_by_role("button", name="Harvest").click()
+    page.get_by_label("What", exact=True).fill("Chard")
+    page.get_by_label("Weighs").fill("1 lb 6 oz")
+    expect(page.get_by_role("button", name="Keep it")).to_be_enabled()
+
+
+def year(page: Page) -> None:
+    """The year at a glance, as it is printed."""
+    page.goto(f"{page.url.split('/garden')[0]}/garden/1/season/year")
+    page.locator("[data-part=time-line] polygon").first.wait_for()
+    page.locator("[data-part=spring-order]").wait_for()
+    page.emulate_media(media="print")
+    page.set_viewport_size({"width": 794, "height": 1123})
+
+
 def sheet(page: Page) -> None:
     """A day's steps as they are printed."""
     page.get_by_role("link", name="On paper").click()
@@ -148,10 +167,10 @@ def works_phone(page: Page) -> None:
 
 
 def season(page: Page) -> None:
-    """A bed that was read for a season and a half, one reading off, and what was written down."""
+    """All beds on one line of time, one reading of them off, and what the log teaches."""
     page.get_by_role("link", name="Season").click()
-    page.locator("[data-part=surface-reading]").first.wait_for()
-    page.locator("[data-part=entry]").first.wait_for()
+    page.locator("[data-part=time-line] polygon").first.wait_for()
+    page.locator("[data-part=lesson]").first.wait_for()
 
 
 PICTURES: dict[str, Callable[[Page], None]] = {
@@ -167,13 +186,19 @@ PICTURES: dict[str, Callable[[Page], None]] = {
     "frame": frame,
     "haul": haul,
     "season": season,
+    "year": year,
     "works": works,
     "sheet": sheet,
     "shelf": shelf,
 }
 
 
-ON_A_PHONE: dict[str, Callable[[Page], None]] = {"haul-phone": haul_phone, "works-phone": works_phone}
+ON_A_PHONE: dict[str, Callable[[Page], None]] = {
+    "haul-phone": haul_phone,
+    "works-phone": works_phone,
+    "season-phone": season_phone,
+}
+SCREEN: ViewportSize = {"width": 1280, "height": 800}
 PHONE = {"viewport": {"width": 390, "height": 844}, "has_touch": True, "is_mobile": True}
 DAY = "2026-10-20T10:00:00"
 
@@ -190,6 +215,7 @@ def main(address: str, folder: Path) -> None:
             page.wait_for_load_state("networkidle")
             page.screenshot(path=folder / f"{name}.png")
             page.emulate_media(media="screen")
+            page.set_viewport_size(SCREEN)
         phone = browser.new_context(**(CONTEXT | PHONE)).new_page()
         phone.clock.set_fixed_time(DAY)
         open_when_ready(phone, address)

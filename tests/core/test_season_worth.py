@@ -14,6 +14,7 @@ from hypothesis import strategies as st
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.season import figure_season
 from nolbet_core.figure.season_figures import SeasonFigures
+from nolbet_core.figure.walk import figure_plan
 from nolbet_core.season.harvests import Picked, crop_prices, crop_yields, season_of
 from nolbet_core.season.pay_back import pay_back
 from nolbet_core.season.trial import trial_of
@@ -182,3 +183,18 @@ def test_a_season_is_shown_beside_the_usual_weather() -> None:
     assert weather.usual_rain_mm == pytest.approx(62.0 + 60.0)
     assert (weather.rain_mm, weather.mean_c, weather.usual_mean_c) == pytest.approx((240.0, 18.0, 15.0))
     assert weather.days == days
+
+
+def test_what_was_used_up_tells_how_loose_it_came() -> None:
+    used = {"kind": "purchase", "on": "2026-03-20", "supplier": "yard", "material": "topsoil", "form": "bag",
+            "count": 40, "used": True}  # fmt: skip
+    plain = told(used, suppliers=[supplier("8.00")])
+    (lesson,) = [each for each in plain.lessons if each.kind == "loose_factor"]
+    laid_m3 = sum(
+        layer.placed_m3
+        for bed in figure_plan(read_plan(zoo.plan(BED, OTHER, garden=GARDEN)), TODAY).beds
+        for layer in bed.layers
+        if layer.material == "topsoil"
+    )
+    # 40 bags of 40 L
+    assert f"{1.6 / laid_m3:.2f} to one" in lesson.told

@@ -68,12 +68,30 @@ def on_hand(plan: Plan, materials: Mapping[str, Material]) -> list[Stock]:
 def _bought_loose(plan: Plan, materials: Mapping[str, Material]) -> Iterator[Stock]:
     """Bags and loads that were bought, as heaps of their loose volume."""
     for entry in purchases(plan):
-        volume_m3 = entry.volume_m3
-        offer = offer_bought(entry, plan)
-        if not volume_m3 and isinstance(offer, BagOfferModel) and entry.count and entry.material in materials:
-            volume_m3 = entry.count * bag_volume(offer, materials)
+        volume_m3 = _loose_volume(entry, plan, materials)
         if volume_m3:
             yield Stock(material=entry.material, volume_m3=volume_m3)
+
+
+def _loose_volume(entry: Purchase, plan: Plan, materials: Mapping[str, Material]) -> float | None:
+    """Loose volume of bags or a load that were bought [m3]; None where it isn't known."""
+    offer = offer_bought(entry, plan)
+    if not entry.volume_m3 and isinstance(offer, BagOfferModel) and entry.count and entry.material in materials:
+        return entry.count * bag_volume(offer, materials)
+    return entry.volume_m3
+
+
+def used_up(plan: Plan, materials: Mapping[str, Material]) -> dict[str, tuple[float, int]]:
+    """Loose volume [m3] of what was bought and is used up, and in how many purchases it came, by material."""
+    found: dict[str, tuple[float, int]] = {}
+    for entry in plan.log:
+        if not isinstance(entry, Purchase) or not entry.used or entry.material not in materials:
+            continue
+        volume_m3 = _loose_volume(entry, plan, materials)
+        if volume_m3:
+            whole_m3, count = found.get(entry.material, (0.0, 0))
+            found[entry.material] = (whole_m3 + volume_m3, count + 1)
+    return found
 
 
 def boards_on_hand(plan: Plan) -> list[Stock]:

@@ -8,6 +8,7 @@ from decimal import Decimal
 
 import numpy as np
 
+from nolbet_core.built.bought import used_up
 from nolbet_core.built.names import name_of
 from nolbet_core.built.paid import paid_offers
 from nolbet_core.built.plan import BuiltPlan
@@ -27,12 +28,15 @@ from nolbet_core.plan.log import Dip
 from nolbet_core.plan.offers import OfferModel
 from nolbet_core.plan.works import WorkKind
 from nolbet_core.quantities.units import System
-from nolbet_core.quantities.writing import show_length, show_money, show_unit_price
+from nolbet_core.quantities.writing import show_length, show_money, show_unit_price, show_volume
 from nolbet_core.season.harvests import season_of
 
 SAME = Decimal("0.01")
 """Prices nearer than this share are the same."""
 SAME_PACE = 0.05
+SAME_LOOSE = 0.02
+LEAST_LOOSE, MOST_LOOSE = 0.8, 4.0
+"""Outside of these something else was filled in, or not all of it was."""
 WORK_SAID: dict[WorkKind, str] = {
     "care": "Checking and caring",
     "digging": "Digging",
@@ -48,7 +52,13 @@ WORK_SAID: dict[WorkKind, str] = {
 
 def lessons_of(built: BuiltPlan, works: GardenWorks, today: date) -> list[Lesson]:
     """What a garden's log teaches, by what it is about. works: of the garden."""
-    return [*_sinking(built, today), *_thirst(built), *_pace(works), *_prices(built)]
+    return [
+        *_sinking(built, today),
+        *_thirst(built),
+        *_pace(works),
+        *_prices(built),
+        *_looseness(built, works.asked.beds),
+    ]
 
 
 def _sinking(built: BuiltPlan, today: date) -> Iterator[Lesson]:
@@ -136,6 +146,30 @@ def _prices(built: BuiltPlan) -> Iterator[Lesson]:
             f"price.{each.supplier}.{each.place}", "price", "", told, each.purchases, None,
             PriceLesson(each.supplier, each.place, each.paid, each.on), False,
         )  # fmt: skip
+
+
+def _looseness(built: BuiltPlan, beds: Iterable[WorkedBed]) -> Iterator[Lesson]:
+    """How much more room things take as bought than laid: what was used up against the layers that it filled."""
+    materials, said = built.supplies.materials, System(built.plan.garden.units)
+    laid_m3: dict[str, float] = {}
+    for worked in beds:
+        if worked.state == "filled":
+            for layer in worked.filled.layers:
+                laid_m3[layer.material.key] = laid_m3.get(layer.material.key, 0.0) + layer.placed_m3 * worked.bed.count
+    own_heaps = {heap.material for heap in built.plan.stock}
+    for key, (loose_m3, purchases) in used_up(built.plan, materials).items():
+        placed_m3 = laid_m3.get(key, 0.0)
+        if placed_m3 <= 0 or key in own_heaps:
+            continue
+        factor, usual = loose_m3 / placed_m3, materials[key].loose_factor
+        if not LEAST_LOOSE <= factor <= MOST_LOOSE or abs(factor / usual - 1) < SAME_LOOSE:
+            continue
+        told = (
+            f"{materials[key].name}: {show_volume(loose_m3, said)} as bought came to {show_volume(placed_m3, said)} "
+            f"once laid, {factor:.2f} to one; {usual:.2f} is reckoned with. If all of it went in, change that on the "
+            f"Shelf."
+        )
+        yield Lesson(f"loose_factor.{key}", "loose_factor", "", told, purchases, None, None, False)
 
 
 def _price_said(offer: OfferModel, price: Decimal, plan: Plan) -> str:

@@ -107,6 +107,7 @@ class SeasonWeather:
 
 
 LessonKind = Literal["sinking", "thirst", "pace", "price", "loose_factor"]
+"""What a lesson is about."""
 
 
 @record

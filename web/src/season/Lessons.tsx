@@ -1,16 +1,17 @@
 import Button from "@mui/material/Button";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, saidOf } from "../api/client";
+import { api, saidOf, type KeptGarden } from "../api/client";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
 import type { Lesson, SeasonFigures } from "./seasonApi";
 
-type Props = { gardenId: number; season: SeasonFigures; bedKey: string | null };
+type Props = { garden: KeptGarden; season: SeasonFigures; bedKey: string | null };
 
 /** What the log teaches against what was reckoned with, each taken over by a click where it can be. */
-export function Lessons({ gardenId, season, bedKey }: Props) {
+export function Lessons({ garden, season, bedKey }: Props) {
+  const gardenId = garden.id;
   const queries = useQueryClient();
   const again = () => void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
   const take = useMutation({
@@ -21,6 +22,20 @@ export function Lessons({ gardenId, season, bedKey }: Props) {
       void queries.invalidateQueries({ queryKey: ["garden", gardenId] });
     },
   });
+  const bedOf = (lesson: Lesson) => garden.beds.find(({ key }) => key === lesson.bed);
+  const choose = useMutation({
+    mutationFn: async ({ lesson, follows }: { lesson: Lesson; follows: boolean }) => {
+      const kept = bedOf(lesson);
+      if (!kept) return;
+      const bed = { ...kept.bed, sinks: follows ? ("as_read" as const) : ("as_usual" as const) };
+      await api.saveBed(gardenId, kept.key, { revision: kept.revision, bed });
+    },
+    onSuccess: () => {
+      again();
+      void queries.invalidateQueries({ queryKey: ["garden", gardenId] });
+    },
+  });
+  const error = take.error ?? choose.error;
   const shown = season.lessons.filter(({ bed }) => bedKey === null || bed === "" || bed === bedKey);
   if (shown.length === 0)
     return <Note>Readings of a surface, dips, hours and what was paid teach what is told here.</Note>;
@@ -41,6 +56,12 @@ export function Lessons({ gardenId, season, bedKey }: Props) {
                 </Button>
               </>
             )}
+            {lesson.sinking && (
+              <ForThisBed
+                follows={bedOf(lesson)?.bed.sinks !== "as_usual"}
+                onFollow={(follows) => choose.mutate({ lesson, follows })}
+              />
+            )}
             {lesson.price && <Button onClick={() => take.mutate(lesson)}>Put it into the offer</Button>}
             {lesson.kind === "thirst" && (
               <Button variant="link" component={Link} to={`/garden/${gardenId}/water/bed/${lesson.bed}`}>
@@ -51,8 +72,24 @@ export function Lessons({ gardenId, season, bedKey }: Props) {
           </Row>
         </section>
       ))}
-      {take.error && <Problem>{saidOf(take.error)}</Problem>}
+      {error && <Problem>{saidOf(error)}</Problem>}
     </Column>
+  );
+}
+
+type ForThisBedProps = { follows: boolean; onFollow: (follows: boolean) => void };
+
+/** Whether a bed is forecast by what was read of it, or as usual all the same. */
+function ForThisBed({ follows, onFollow }: ForThisBedProps) {
+  return (
+    <>
+      <Note component="span">
+        {follows ? "This bed is forecast so." : "This bed is forecast as usual all the same."}
+      </Note>
+      <Button variant="link" onClick={() => onFollow(!follows)}>
+        {follows ? "As usual instead" : "By its readings"}
+      </Button>
+    </>
   );
 }
 

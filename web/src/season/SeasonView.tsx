@@ -118,7 +118,7 @@ function WhatItTells({ garden, season, bedKey }: ToldProps) {
   return (
     <div data-part="season-told">
       <Disclosure title="What the log teaches" said={lessons.length || undefined} startsOpen>
-        {() => <Lessons gardenId={garden.id} season={season} bedKey={bedKey} />}
+        {() => <Lessons garden={garden} season={season} bedKey={bedKey} />}
       </Disclosure>
       <Disclosure title="What the beds gave">
         {() => <YieldTable season={season} bedKey={bedKey} />}
