@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
 import { styled } from "@mui/material/styles";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { saidOf, type KeptGarden, type Material } from "../api/client";
 import { Note } from "../kit/Note";
 import { Photograph } from "../kit/Photograph";
@@ -39,7 +39,7 @@ type Props = {
 };
 
 /** An entry that is kept: what it says, its photographs; changed in its place, what it said before at hand. */
-export function EntryCard({ garden, materials, kept, where }: Props) {
+export const EntryCard = memo(function EntryCard({ garden, materials, kept, where }: Props) {
   const [open, setOpen] = useState(false);
   const queries = useQueryClient();
   const { units, currency } = useShowing();
@@ -98,7 +98,7 @@ export function EntryCard({ garden, materials, kept, where }: Props) {
       {takeOut.error && <Problem>{saidOf(takeOut.error)}</Problem>}
     </Card>
   );
-}
+});
 
 /** The hour of an entry stays where its day does. */
 function sameMoment<Changed extends { on: string }>(changed: Changed, before: string): Changed {

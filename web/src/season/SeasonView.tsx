@@ -84,6 +84,7 @@ export default function SeasonView({ garden, materials }: Props) {
         {told.error && <Problem>{saidOf(told.error)}</Problem>}
         {told.data && <WhatItTells garden={garden} season={told.data} bedKey={picked || null} />}
         <Entries
+          key={picked}
           garden={garden}
           bedKey={picked || null}
           bedNames={bedNames}
