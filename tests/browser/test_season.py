@@ -16,6 +16,7 @@ from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.core import zoo
 from tests.core.test_season import BED, FIVE
+from tests.core.test_works import WICKING
 from tests.server.asking import placed
 
 ON_THE_WAY = 20
@@ -195,3 +196,24 @@ def test_a_stump_met_in_the_ground_is_marked_on_the_plot(app: Page, home: str, g
     app.get_by_role("button", name="Note").click()
     app.get_by_role("link", name="A stump").click()
     expect(app.get_by_text("Click where the stump stands.")).to_be_visible()
+
+
+def test_a_dip_without_a_connection_reaches_the_reservoir_once(app: Page, home: str, gardener: User) -> None:
+    wet = zoo.bed(key="wet", name="Wet bed", shape=zoo.shape(2.4, 1.2, 0.6), reservoir=WICKING,
+                  layers=[{"material": "topsoil", "fill": True}])  # fmt: skip
+    document = zoo.plan({**BED, "name": "Log bed"}, wet, garden={"name": "Test ground", "units": "metric"})
+    garden = store_plan(gardener.pk, read_plan(document).plan)
+    app.goto(f"{home}/garden/{garden.pk}/season")
+    app.get_by_role("button", name="Dip", exact=True).click()
+    # a stick goes into a reservoir, and nowhere else
+    assert app.get_by_label("Where").locator("option").all_inner_texts() == ["Wet bed"]
+    app.get_by_label("Water stands at").fill("14 cm")
+    expect(app.get_by_role("button", name="Keep it")).to_be_enabled()
+    app.context.set_offline(True)
+    app.get_by_role("button", name="Keep it").click()
+    expect(app.locator("[data-part=entry-waiting]")).to_contain_text("water stands at 14 cm")
+    app.context.set_offline(False)
+    expect(app.locator("[data-part=entry-waiting]")).to_have_count(0)
+    app.reload()
+    expect(app.locator("[data-part=time-row]")).to_have_count(2)
+    assert [dip.level_m for dip in garden.beds.get(key="wet").dips.all()] == [pytest.approx(0.14)]

@@ -175,7 +175,7 @@ class SurfaceSeen:
 
 
 MarkKind = Literal[
-    "harvest", "refill", "rain", "watered", "sown", "soil_test", "soil_temperature", "note", "top_up", "step"
+    "harvest", "dip", "refill", "rain", "watered", "sown", "soil_test", "soil_temperature", "note", "top_up", "step"
 ]  # fmt: skip
 """What a line of time shows beside surfaces: kinds of entries, and steps of the works that were done."""
 

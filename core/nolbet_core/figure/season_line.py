@@ -8,7 +8,6 @@ from datetime import date, timedelta
 from nolbet_core.figure.season_figures import MarkKind, WeekMark
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.log import (
-    Dip,
     HarvestEntry,
     HoursSpent,
     LogEntry,
@@ -28,7 +27,7 @@ def week_marks(plan: Plan) -> list[WeekMark]:
     """Marks of a plan's log and of its steps that are done, the first week first."""
     sums: dict[tuple[date, str, MarkKind], list[LogEntry | None]] = {}
     for entry in plan.log:
-        if isinstance(entry, SurfaceEntry | Purchase | HoursSpent | Dip):
+        if isinstance(entry, SurfaceEntry | Purchase | HoursSpent):
             continue
         on = date.fromisoformat(entry.on[:DAY])
         sums.setdefault((_week(on), entry.bed or "", entry.kind), []).append(entry)

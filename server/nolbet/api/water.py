@@ -6,6 +6,7 @@ from datetime import date, datetime, timedelta
 from typing import Annotated
 
 from django.conf import settings as django_settings
+from django.db import transaction
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router, Schema, Status
@@ -159,9 +160,13 @@ def dips(request: HttpRequest, garden_id: int, key: str) -> list[Dip]:
 
 @router.post("/{garden_id}/beds/{key}/dips", response={201: DipOut})
 def log_dip(request: HttpRequest, garden_id: int, key: str, dip: DipIn) -> Status[Dip]:
-    """Keep a dip; now, unless it says when."""
+    """Keep a dip; now, unless it says when. One that says when, and arrives twice, is kept once."""
     bed = own_bed(request, garden_id, key)
-    return Status(201, Dip.objects.create(bed=bed, at=dip.at or timezone.now(), level_m=dip.level_m))
+    if dip.at is None:
+        return Status(201, Dip.objects.create(bed=bed, at=timezone.now(), level_m=dip.level_m))
+    with transaction.atomic():
+        kept = Dip.objects.filter(bed=bed, at=dip.at, level_m=dip.level_m).first()
+        return Status(201, kept or Dip.objects.create(bed=bed, at=dip.at, level_m=dip.level_m))
 
 
 @router.get("/{garden_id}/beds/{key}/dips/told", response=DipsFigures | None)

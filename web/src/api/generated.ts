@@ -275,7 +275,7 @@ export interface paths {
         put?: never;
         /**
          * Log Dip
-         * @description Keep a dip; now, unless it says when.
+         * @description Keep a dip; now, unless it says when. One that says when, and arrives twice, is kept once.
          */
         post: operations["nolbet_api_water_log_dip"];
         delete?: never;
@@ -8604,7 +8604,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "harvest" | "refill" | "rain" | "watered" | "sown" | "soil_test" | "soil_temperature" | "note" | "top_up" | "step";
+            kind: "harvest" | "dip" | "refill" | "rain" | "watered" | "sown" | "soil_test" | "soil_temperature" | "note" | "top_up" | "step";
             /** Mass Kg */
             mass_kg: number;
             /** Rain Mm */

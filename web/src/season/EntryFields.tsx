@@ -82,6 +82,8 @@ export function EntryFields({ kind, start, typed, materials, onTyped, onUnread }
   switch (kind) {
     case "surface":
       return measure("Surface over the floor", "depth", "length_m");
+    case "dip":
+      return measure("Water stands at", "depth", "length_m");
     case "harvest":
       return (
         <>

@@ -29,6 +29,7 @@ type Props = {
 
 const OF_A_BED: readonly EntryKind[] = [
   "surface",
+  "dip",
   "harvest",
   "watered",
   "refill",
@@ -45,14 +46,18 @@ const HALVES = [
 
 /** What an entry of a kind says: where, how much, when, by whom, with photographs. */
 export function EntryForm({ garden, materials, kind, start, photographed, keepLabel, onKeep }: Props) {
-  const [bed, setBed] = useState(start.bed);
+  const [chosen, setBed] = useState(start.bed);
   const [on, setOn] = useState(start.on);
   const [who, setWho] = useState(start.who);
   const [typed, setTyped] = useState(start.typed);
   const [photos, setPhotos] = useState<readonly File[]>([]);
   const [unread, setUnread] = useState<readonly string[]>([]);
   const needsBed = OF_A_BED.includes(kind);
-  const names = garden.beds.map(({ key, bed: { name } }) => [key, name ?? key] as const);
+  const names = garden.beds
+    .filter((each) => kind !== "dip" || each.bed.reservoir != null)
+    .map(({ key, bed: { name } }) => [key, name ?? key] as const);
+  const isThere = chosen === "" ? !needsBed : names.some(([key]) => key === chosen);
+  const bed = isThere ? chosen : needsBed ? (names[0]?.[0] ?? "") : "";
   const ready = on && (bed || !needsBed) && unread.length === 0;
   const entry = ready ? entryOf(kind, bed, on, who, typed) : null;
   return (

@@ -34,6 +34,7 @@ export default function SeasonView({ garden, materials }: Props) {
   const arrived = useCallback(() => {
     void queries.invalidateQueries({ queryKey: ["season", garden.id] });
     void queries.invalidateQueries({ queryKey: ["figure", garden.id] });
+    void queries.invalidateQueries({ queryKey: ["dips", garden.id] });
   }, [queries, garden.id]);
   const waiting = useOutbox(garden.id, arrived);
   const figures = useQuery({ queryKey: ["figure", garden.id], queryFn: () => api.figureGarden(garden.id) });

@@ -6,6 +6,7 @@ type Kind = WeekMark["kind"];
 /** What a mark stands for, as its key and its hint say it. */
 export const MARK_NAMES: Readonly<Record<Kind, string>> = {
   harvest: "harvest",
+  dip: "dip",
   watered: "watered",
   refill: "refill",
   rain: "rain",
@@ -32,6 +33,8 @@ export function SignOfKind({ kind, share = 1 }: { kind: Kind; share?: number }) 
       return <path d="M0 -9 C4 -4 3.6 0 0 0 C-3.6 0 -4 -4 0 -9 Z" fill="var(--palette-water)" />;
     case "rain":
       return <path d="M-2 0 L1 -8 M2 0 L5 -8" stroke="var(--palette-water)" strokeWidth={1.5} fill="none" />;
+    case "dip":
+      return <path d="M0 0 V-10 M-4 -4 H4" stroke="var(--palette-water)" strokeWidth={1.5} fill="none" />;
     case "sown":
       return (
         <path

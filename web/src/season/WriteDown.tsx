@@ -18,7 +18,7 @@ type Props = {
   first: string | undefined;
 };
 
-const USUAL: readonly EntryKind[] = ["surface", "harvest", "watered", "note"];
+const USUAL: readonly EntryKind[] = ["surface", "dip", "harvest", "watered", "note"];
 const OTHERS = (Object.keys(KIND_NAMES) as EntryKind[]).filter((kind) => !USUAL.includes(kind));
 const OF_THE_GARDEN: readonly EntryKind[] = ["note", "rain", "soil_test"];
 
@@ -31,6 +31,7 @@ export function WriteDown({ garden, materials, bedKey, first }: Props) {
     who: "",
   });
   const [count, setCount] = useState(0);
+  const holdsWater = garden.beds.some(({ bed: { reservoir } }) => reservoir != null);
   const bed = last.bed ?? (OF_THE_GARDEN.includes(kind) ? "" : (first ?? ""));
   return (
     <section aria-labelledby="write-title">
@@ -40,7 +41,9 @@ export function WriteDown({ garden, materials, bedKey, first }: Props) {
       <Column>
         <Choice
           label="What was seen or done"
-          options={USUAL.map((each) => [each, KIND_NAMES[each]] as const)}
+          options={USUAL.filter((each) => each !== "dip" || holdsWater).map(
+            (each) => [each, KIND_NAMES[each]] as const,
+          )}
           value={kind}
           onChoose={setKind}
         />
@@ -61,7 +64,7 @@ export function WriteDown({ garden, materials, bedKey, first }: Props) {
           keepLabel="Keep it"
           onKeep={(entry, photos) => {
             void send({ gardenId: garden.id, key: freshKey(), revision: 0, entry }, photos);
-            setLast({ bed: entry.bed ?? null, on: entry.on, who: entry.who ?? "" });
+            setLast({ bed: entry.bed ?? null, on: entry.on.slice(0, 10), who: entry.who ?? "" });
             setCount((kept) => kept + 1);
           }}
         />

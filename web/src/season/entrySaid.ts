@@ -16,6 +16,7 @@ import type { Entry, EntryKind } from "./seasonApi";
 
 export const KIND_NAMES: Readonly<Record<EntryKind, string>> = {
   surface: "Surface",
+  dip: "Dip",
   harvest: "Harvest",
   watered: "Watered",
   note: "Note",
@@ -41,6 +42,8 @@ export function said(entry: Entry, { units, currency, materialName }: Shown): st
   switch (entry.kind) {
     case "surface":
       return `stands ${showLength(entry.height_m, units)} over the floor`;
+    case "dip":
+      return `water stands at ${showLength(entry.level_m, units)}`;
     case "harvest":
       return [
         entry.crop,

@@ -1,6 +1,8 @@
 import { client, done, figured, unwrap, type Schemas } from "../api/client";
 
-export type Entry = Schemas["EntryIn"]["entry"];
+/** What a stick read of a reservoir; kept with its bed's water. on: an aware moment. */
+export type DipEntry = { kind: "dip"; bed: string; on: string; level_m: number; who?: string };
+export type Entry = Schemas["EntryIn"]["entry"] | DipEntry;
 export type EntryKind = Entry["kind"];
 export type KeptEntry = Schemas["EntryOut"];
 export type SeasonFigures = Schemas["SeasonFigures"];
@@ -22,13 +24,25 @@ export const seasonApi = {
       await client.GET("/api/gardens/{garden_id}/figure/season", { params: { path: { garden_id } } }),
     ),
 
-  keep: async (garden_id: number, entry_key: string, revision: number, entry: Entry) =>
+  keep: async (garden_id: number, entry_key: string, revision: number, entry: Entry) => {
+    if (entry.kind === "dip") {
+      const { bed: key, on: at, level_m } = entry;
+      const path = { garden_id, key };
+      unwrap(
+        await client.POST("/api/gardens/{garden_id}/beds/{key}/dips", {
+          params: { path },
+          body: { at, level_m },
+        }),
+      );
+      return;
+    }
     unwrap(
       await client.PUT("/api/gardens/{garden_id}/season/{entry_key}", {
         params: { path: { garden_id, entry_key } },
         body: { revision, entry },
       }),
-    ),
+    );
+  },
 
   takeOut: async (garden_id: number, entry_key: string) =>
     done(

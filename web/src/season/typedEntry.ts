@@ -34,6 +34,8 @@ export function entryOf(kind: EntryKind, bed: string, on: string, who: string, t
   switch (kind) {
     case "surface":
       return length_m === undefined ? null : { kind, ...there, height_m: length_m };
+    case "dip":
+      return length_m === undefined ? null : { kind, bed, on: momentOn(on), level_m: length_m };
     case "harvest":
       if (!words || (mass_kg === undefined && count === undefined)) return null;
       return { kind, ...there, crop: words, mass_kg, count, worth: typed.worth, half: typed.half };
@@ -67,11 +69,19 @@ export function entryOf(kind: EntryKind, bed: string, on: string, who: string, t
   }
 }
 
+/** The moment on a day at which something is written down. */
+function momentOn(day: string): string {
+  const [, time = "12:00:00"] = new Date().toTimeString().match(/^(\d\d:\d\d:\d\d)/) ?? [];
+  return new Date(`${day}T${time}`).toISOString();
+}
+
 /** What would have been typed for an entry. */
 export function typedOf(entry: Entry): Typed {
   switch (entry.kind) {
     case "surface":
       return { length_m: entry.height_m };
+    case "dip":
+      return { length_m: entry.level_m };
     case "harvest":
       return {
         words: entry.crop,
