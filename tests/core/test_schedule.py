@@ -212,3 +212,11 @@ def test_spans_share_a_day_by_its_hours() -> None:
     assert (found["two"].starts, found["two"].ends) == pytest.approx((2.0, 5.0))
     assert found["three"].ends == pytest.approx(7.0)
     assert all(each.slack >= -NEARLY for each in found.values())
+
+
+def test_a_quarter_of_an_hour_a_day_gets_there_too() -> None:
+    jobs = [Job("dig", 1.0), Job("level", 0.3, ("dig",)), Job("path", 0.7)]
+    booked = levelled(jobs, weekends(hours=0.25)).booked
+    # 2.0 h in quarters are eight days, and one more: what the 0.3 h leave of a quarter is too short to begin in
+    assert max(each.until for each in booked) == date(2026, 11, 21)
+    assert {each.key for each in booked} == {"dig", "level", "path"}

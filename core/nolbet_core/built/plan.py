@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_purchase, wrong_with_supplier
 from nolbet_core.built.checked import Checked
+from nolbet_core.built.crops import wrong_with_crops
 from nolbet_core.built.frame_checks import too_thin
 from nolbet_core.built.names import names_twice, unknown_names
 from nolbet_core.built.plot_checks import wrong_with_plot
@@ -45,13 +46,14 @@ def built_of(plan: Plan, supplies: Supplies | None = None) -> tuple[BuiltPlan, t
         *names_twice((supplier.key for supplier in plan.suppliers), "suppliers"),
     ]
     if supplies is None:
-        gathered = gather_supplies(plan.materials, plan.mixes)
+        gathered = gather_supplies(plan.materials, plan.mixes, plan.crops)
         problems += gathered.problems
         supplies = gathered.value or Supplies({}, {})
     beds = []
     for index, bed in enumerate(plan.beds):
         checked = build_bed(bed, supplies.materials, f"beds[{index}]")
         problems += checked.problems
+        problems += wrong_with_crops(bed, supplies.crops, f"beds[{index}]")
         if checked.value is not None:
             beds.append(checked.value)
     problems += _wrong_beside_beds(plan, supplies)

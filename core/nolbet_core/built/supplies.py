@@ -6,26 +6,34 @@ from collections.abc import Iterable, Mapping, Sequence
 
 from nolbet_core.blend.mix import Mix
 from nolbet_core.built.checked import Checked
+from nolbet_core.built.crops import gather_crops
 from nolbet_core.built.mixes import made_mixes
 from nolbet_core.plan.garden import OwnMaterial
 from nolbet_core.plan.mix import PlanMix
+from nolbet_core.plan.planting import OwnCrop
 from nolbet_core.plan.problems import PlanProblem, unknown_key
+from nolbet_core.planting.crops import Crop, standard_crops
 from nolbet_core.shelf.library import standard_shelf
 from nolbet_core.shelf.material import Material, own_material
 
 
 class Supplies:
-    """Materials and mixes by key; a mix is among the materials too."""
+    """Materials and mixes by key; a mix is among the materials too. crops: by key, the shelf's where none are given."""
 
-    __slots__ = ("materials", "mixes")
+    __slots__ = ("crops", "materials", "mixes")
 
-    def __init__(self, materials: Mapping[str, Material], mixes: Mapping[str, Mix]) -> None:
+    def __init__(
+        self, materials: Mapping[str, Material], mixes: Mapping[str, Mix], crops: Mapping[str, Crop] | None = None
+    ) -> None:
         self.materials = materials
         self.mixes = mixes
+        self.crops = crops if crops is not None else standard_crops()
 
 
-def gather_supplies(own: Iterable[OwnMaterial], mixes: Sequence[PlanMix]) -> Checked[Supplies]:
-    """The shelf with a garden's own materials and mixes, those left out that don't hold.
+def gather_supplies(
+    own: Iterable[OwnMaterial], mixes: Sequence[PlanMix], own_crops: Iterable[OwnCrop] = ()
+) -> Checked[Supplies]:
+    """The shelf with a garden's own materials, mixes and crops, those left out that don't hold.
 
     Problems: a key that stands twice, a material like none of the shelf, mixes that can't be mixed or contain each
     other.
@@ -42,7 +50,8 @@ def gather_supplies(own: Iterable[OwnMaterial], mixes: Sequence[PlanMix]) -> Che
             materials[entry.key] = _own(entry)
     made = made_mixes(materials, mixes, problems)
     materials |= {key: mix.material for key, mix in made.items()}
-    return Checked(Supplies(materials, made), tuple(problems))
+    crops = gather_crops(own_crops)
+    return Checked(Supplies(materials, made, crops.value), (*problems, *crops.problems))
 
 
 def _own(entry: OwnMaterial) -> Material:

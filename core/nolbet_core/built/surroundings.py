@@ -26,6 +26,7 @@ from nolbet_core.climate.year import COMMON_YEAR, Year, ends_in_second_half, gar
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden, Normals
 from nolbet_core.plan.plot import Plot
+from nolbet_core.planting.crops import Crop, standard_crops
 from nolbet_core.plot.ground import Ground
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_temperature
@@ -43,7 +44,7 @@ class Surroundings:
     none are known. latitude_deg: where it is known [degrees]. climate_said: what the climate is guessed from, where it
     is. garden: in the plan's words, with what else is known of the place. beside: beds of the garden that lie over
     others or under them, by key. sources: where boards and bricks come from. seen: what the log says of
-    each bed's surface, by key.
+    each bed's surface, by key. crops: that beds may name, by key.
     """
 
     system: System
@@ -57,6 +58,7 @@ class Surroundings:
     beside: Mapping[str, Bed] = field(default_factory=dict)
     sources: Sources = field(default_factory=Sources)
     seen: Mapping[str, SeenOfBed] = field(default_factory=dict)
+    crops: Mapping[str, Crop] = field(default_factory=standard_crops)
 
     @cached_property
     def hot_day_mm(self) -> float:
@@ -161,9 +163,11 @@ def surroundings_of(
     beside: Mapping[str, Bed] | None = None,
     sources: Sources | None = None,
     seen: Mapping[str, SeenOfBed] | None = None,
+    crops: Mapping[str, Crop] | None = None,
 ) -> Surroundings:
     """What a garden's beds share. today: stands in for a day of filling that isn't given. beside: beds that lie over
-    others or under them, by key. sources: where boards come from.
+    others or under them, by key. sources: where boards come from. crops: that beds may name, those of the shelf where
+    none are given.
     """
     year = garden_year(
         mean_temp_of(garden),
@@ -186,4 +190,5 @@ def surroundings_of(
         beside or {},
         sources or Sources(),
         seen or {},
+        crops or standard_crops(),
     )

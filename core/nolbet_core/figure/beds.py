@@ -23,6 +23,7 @@ from nolbet_core.figure.findings import judged_bed
 from nolbet_core.figure.fitted import fitted_figures
 from nolbet_core.figure.frame import frame_figures
 from nolbet_core.figure.ground import mound_figures, pit_figures, runoff_figures
+from nolbet_core.figure.planting import cover_figures, lines_figures, planting_figures
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.planting.roots import LEAST_DEPTH_M
@@ -112,6 +113,9 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         thirst_l_week=[each.asked_l_week for each in thirst],
         given_l_week=[each.given_l_week for each in thirst],
         between_days=[each.between_days for each in thirst],
+        planting=planting_figures(worked),
+        cover=cover_figures(worked),
+        lines=lines_figures(worked),
         findings=judged_bed(worked),
     )
 

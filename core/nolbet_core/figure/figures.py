@@ -12,6 +12,7 @@ from typing import Any, Literal
 from nolbet_core.figure.buying_figures import HaulFigures, NeedFigures, SpringOrder
 from nolbet_core.figure.finding_figures import FindingFigures, Line
 from nolbet_core.figure.frame_figures import CutsFigures, FrameFigures
+from nolbet_core.figure.planting_figures import CoverFigures, CropInBed, LedZone, LinesFigures
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.plan.bed import State
@@ -392,6 +393,9 @@ class BedFigures:
     thirst_l_week: list[float]
     given_l_week: list[float]
     between_days: list[float | None]
+    planting: list[CropInBed]
+    cover: CoverFigures | None
+    lines: LinesFigures | None
     findings: list[FindingFigures]
 
 
@@ -399,7 +403,7 @@ class BedFigures:
 class Figures:
     """Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups. cuts: of
     the frames' boards, null where there are none or they weren't asked for.
-    works: steps and days, where they were asked for.
+    works: steps and days, where they were asked for. zones: drip lines that are watered together.
     """
 
     beds: list[BedFigures]
@@ -407,5 +411,6 @@ class Figures:
     needs: list[NeedFigures]
     haul: HaulFigures | None
     spring: SpringOrder | None
+    zones: list[LedZone]
     cuts: CutsFigures | None = None
     works: WorksFigures | None = None

@@ -84,7 +84,8 @@ def figure_mix_amounts(built: BuiltPlan, entry: PlanMix, bed_key: str | None = N
     """
     plan, supplies = built.plan, built.supplies
     mix = draft_mix(entry, supplies.materials, supplies.mixes, "mix")
-    drafted = Supplies({**supplies.materials, entry.key: mix.material}, {**supplies.mixes, entry.key: mix})
+    materials = {**supplies.materials, entry.key: mix.material}
+    drafted = Supplies(materials, {**supplies.mixes, entry.key: mix}, supplies.crops)
     suppliers = suppliers_of(plan, supplies.materials)
     taking = Taking(mix, drafted, stock_of(on_hand(plan, drafted.materials)), unit_prices(suppliers), suppliers)
     plain = amounts_for(mix, 1.0, drafted.mixes, {})

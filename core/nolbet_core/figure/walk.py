@@ -31,6 +31,8 @@ from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.figure.findings import bought_keys, gravest_first, judged_buying
 from nolbet_core.figure.frame_figures import CutsFigures
 from nolbet_core.figure.garden_works import GardenWorks, WorksAsked
+from nolbet_core.figure.planting import zone_figures
+from nolbet_core.figure.planting_figures import LedZone
 from nolbet_core.figure.plot import (
     Laid,
     findings_of_bed,
@@ -162,7 +164,14 @@ def _figured(
         haul=told_beside(haul, plan, supplies.materials) if haul else None,
         spring=spring_order([each.worked for each in got.figured], got.needs, plan, supplies),
         cuts=got.cuts,
+        zones=_zones(got, plan),
     )
+
+
+def _zones(got: _ToGet, plan: Plan) -> list[LedZone]:
+    """Zones of drip lines that the tap can feed."""
+    given = [each.figures.given_l_week for each in got.figured]
+    return zone_figures([each.worked for each in got.figured], given, plan.garden.tap_l_min)
 
 
 def figure_cheapest_haul(
@@ -192,6 +201,7 @@ def _to_get(built: BuiltPlan, today: date | None, saw_seconds: float | None) -> 
         in_profiles(plan.beds),
         sources_of(plan, supplies.materials),
         seen_in(plan.log, supplies.materials),
+        supplies.crops,
     )
     figured, laid, needs = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
@@ -243,6 +253,7 @@ def figure_beds(built: BuiltPlan) -> Figures:
         needs=[need_figures(need, built.supplies.materials, _titles(built.plan)) for need in needs],
         haul=None,
         spring=None,
+        zones=[],
     )
 
 

@@ -74,7 +74,9 @@ def written_document(figures: Written) -> dict[str, Any]:
 
 
 def _nothing_there(figures: Written) -> set[str]:
-    """A garden whose ground isn't measured has no plot to write of, one without a sunken bed no order for spring."""
+    """A garden whose ground isn't measured has no plot to write of, one without a sunken bed no order for spring, one
+    without drip lines no zones.
+    """
     if not isinstance(figures, Figures):
         return set()
     return {
@@ -84,6 +86,7 @@ def _nothing_there(figures: Written) -> set[str]:
             ("spring", figures.spring),
             ("cuts", figures.cuts),
             ("works", figures.works),
+            ("zones", figures.zones or None),
         )
         if part is None
     }

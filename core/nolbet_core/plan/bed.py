@@ -24,6 +24,7 @@ from nolbet_core.plan.fields import (
     WallM,
 )
 from nolbet_core.plan.frame import Frame
+from nolbet_core.plan.planting import BedCover, BedCrop, BedLines
 from nolbet_core.plan.plot import Place
 from nolbet_core.plan.shapes import ON_THE_GROUND, At, Shape
 from nolbet_core.quantities import limits
@@ -292,6 +293,7 @@ class Bed(Model):
     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
     of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
     before that day. sinks: as its readings say (as the garden's do, where there are none), or as is usual.
+    height_limit_m: nothing in it may stand higher. crops, cover, lines: what grows in it, lies over it, waters it.
     """
 
     key: Key
@@ -330,6 +332,10 @@ class Bed(Model):
     roots: Literal["shallow", "medium", "deep"] | None = None
     top_up: MaterialKey = "compost"
     sinks: Literal["as_read", "as_usual"] = "as_read"
+    height_limit_m: LengthM | None = None
+    crops: Annotated[list[BedCrop], Field(max_length=60)] = Field(default_factory=list)
+    cover: BedCover | None = None
+    lines: BedLines | None = None
     holes: Holes | None = None
     set_aside: Annotated[list[SetAside], Field(max_length=MOST_SET_ASIDE)] = Field(default_factory=list)
 

@@ -26,6 +26,7 @@ from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.offers import FixedLine, PlanSupplier
+from nolbet_core.plan.planting import OwnCrop
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plan.shapes import At
 from nolbet_core.plan.works import Factor, WorkKind, Works
@@ -279,6 +280,7 @@ class Plan(Model):
     garden: Garden
     materials: list[OwnMaterial] = Field(default_factory=list)
     mixes: list[PlanMix] = Field(default_factory=list)
+    crops: Annotated[list[OwnCrop], Field(max_length=500)] = Field(default_factory=list)
     beds: list[Bed] = Field(default_factory=list)
     stock: list[Stock] = Field(default_factory=list)
     cutting: Cutting = Field(default_factory=Cutting)

@@ -127,7 +127,7 @@ class _Run:
     def _least(self, place: int) -> float:
         """The least that is done of a job in one day [h]."""
         short = self.jobs[place].hours <= PARTED_SHARE * self.days.hours
-        return self.left[place] if short else min(self.left[place], LEAST_PIECE_H)
+        return self.left[place] if short else min(self.left[place], LEAST_PIECE_H, self.days.hours)
 
     def _done(self, place: int) -> None:
         wait = self.jobs[place].wait_days

@@ -40,6 +40,7 @@ class Garden(models.Model):
     fixed = models.JSONField(default=list, blank=True)
     certainty = models.FloatField(null=True, blank=True)
     bought = models.JSONField(default=list, blank=True)
+    crops = models.JSONField(default=list, blank=True)
     looks_ended = models.PositiveIntegerField(default=0)
     plot_revision = models.PositiveIntegerField(default=0)
     plot_edition = models.PositiveIntegerField(default=FIRST_EDITION)

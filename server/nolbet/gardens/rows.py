@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import Any
 
 from pydantic import ValidationError
@@ -10,6 +11,7 @@ from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Bed, BedVersion, Garden
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.garden import Garden as PlanGarden
+from nolbet_core.plan.planting import OwnCrop
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plan.problems import from_validation
 from nolbet_core.plan.upgrade import EDITION, TooNew, upgraded
@@ -55,6 +57,19 @@ def head_plan(garden: Garden) -> PlanGarden:
         return PlanGarden(**{key: getattr(garden, key) for key in HEAD_KEYS}, **garden.facts)
     except (ValidationError, TypeError) as error:
         raise Unreadable(_why(error)) from error
+
+
+def crops_plan(garden: Garden) -> list[OwnCrop]:
+    """A garden's own crops as the plan writes them. Raises Unreadable."""
+    try:
+        return [OwnCrop.model_validate(each) for each in garden.crops]
+    except ValidationError as error:
+        raise Unreadable(_why(error)) from error
+
+
+def crops_column(crops: Iterable[OwnCrop]) -> list[dict[str, Any]]:
+    """What is kept of own crops."""
+    return [each.model_dump(mode="json", exclude_none=True) for each in crops]
 
 
 def plot_plan(garden: Garden) -> Plot | None:

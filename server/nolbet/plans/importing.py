@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Any, Literal
 
 from nolbet.gardens.models import Bed, Garden
+from nolbet.gardens.rows import crops_column, crops_plan
 from nolbet.plans.haul import bring_sources
 from nolbet.plans.saving import add_row, change_plot_columns, change_row, save_checked
 from nolbet.plans.whole import plan_to_take_out, whole_plan
@@ -19,12 +20,13 @@ from nolbet_core.built.plan import build_plan
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.log import Dip, HoursSpent, Purchase, season_entries
 
-Kind = Literal["material", "mix", "bed", "supplier", "stock", "plot", "weather", "log", "probe"]
+Kind = Literal["material", "mix", "crop", "bed", "supplier", "stock", "plot", "weather", "log", "probe"]
 State = Literal["new", "changed", "same"]
 
 PARTS: tuple[tuple[Kind, str], ...] = (
     ("material", "materials"),
     ("mix", "mixes"),
+    ("crop", "crops"),
     ("bed", "beds"),
     ("supplier", "suppliers"),
 )
@@ -134,6 +136,9 @@ def _bring(garden: Garden, plan: Plan, changed: set[str]) -> None:
     keep_log(beds, [each for each in plan.log if isinstance(each, Dip)])
     keep_season(garden, beds, season_entries(plan.log))
     keep_probes(beds, plan.probes)
+    if plan.crops:
+        both = (_by_key(crops_plan(garden)) | _by_key(plan.crops)).values()
+        Garden.objects.filter(pk=garden.pk).update(crops=crops_column(both))
     garden.shelf_changed()
 
 

@@ -21,6 +21,7 @@ from nolbet.gardens.parts import remember_part
 from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
 from nolbet.plans.supplies import garden_supplies
 from nolbet_core.built.bed import build_bed
+from nolbet_core.built.crops import wrong_with_crops
 from nolbet_core.built.plot_checks import wrong_with_plot
 from nolbet_core.plan import bed as plan_bed
 from nolbet_core.plan.garden import Garden as PlanGarden
@@ -83,7 +84,10 @@ def save_bed(kept: Bed, revision: int, bed: plan_bed.Bed, restores: int | None =
 
 
 def _check_bed(garden: Garden, bed: plan_bed.Bed) -> None:
-    build_bed(bed, garden_supplies(garden).materials).holding()
+    supplies = garden_supplies(garden)
+    build_bed(bed, supplies.materials).holding()
+    for problem in wrong_with_crops(bed, supplies.crops, "bed"):
+        raise problem
 
 
 def add_row(garden: Garden, bed: plan_bed.Bed, key: str | None = None) -> Bed:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from django.db import transaction
 
 from nolbet.gardens.models import Bed, BedVersion, Garden
-from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
+from nolbet.gardens.rows import bed_columns, crops_column, head_columns, plot_columns
 from nolbet.haul.rows import bought_columns, keep_suppliers, replace_stock
 from nolbet.season.rows import keep_season
 from nolbet.shelf.rows import keep_materials, keep_mixes
@@ -21,6 +21,7 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
     columns = {**head_columns(plan.garden), **plot_columns(plan.garden.plot)}
     columns["cutting"] = plan.cutting.model_dump(exclude_unset=True)
     columns["fixed"] = [each.model_dump(mode="json", exclude_none=True) for each in plan.fixed]
+    columns["crops"] = crops_column(plan.crops)
     columns["certainty"] = plan.certainty
     columns["bought"] = bought_columns([each for each in plan.log if isinstance(each, Purchase)])
     beds = [{"key": bed.key, "position": place, **bed_columns(bed)} for place, bed in enumerate(plan.beds)]

@@ -10,7 +10,7 @@ from typing import Generic, TypeVar
 
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Garden
-from nolbet.gardens.rows import bed_plan, garden_plan
+from nolbet.gardens.rows import bed_plan, crops_plan, garden_plan
 from nolbet.haul.rows import stock_plan, suppliers_plan
 from nolbet.season.rows import OF_THE_SURFACE, season_plan
 from nolbet.shelf.rows import material_plan, mix_plan
@@ -22,6 +22,7 @@ from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.plan.mix import PlanMix
+from nolbet_core.plan.planting import OwnCrop
 from nolbet_core.plan.problems import PlanProblem
 
 MOST_KEPT = 500
@@ -51,6 +52,7 @@ class Shelf:
     supplies: Supplies
     materials: tuple[PlanMaterial, ...]
     mixes: tuple[PlanMix, ...]
+    crops: tuple[OwnCrop, ...]
     troubles: tuple[Trouble, ...]
 
 
@@ -97,8 +99,9 @@ def garden_around(garden: Garden, today: date | None = None, draft: Bed | None =
 
 
 def _around(garden: Garden, today: date | None) -> Surroundings:
-    seen = seen_in(season_plan(garden, OF_THE_SURFACE), garden_supplies(garden).materials)
-    return surroundings_of(garden_plan(garden), today, _beside(garden), _sources(garden), seen)
+    supplies = garden_supplies(garden)
+    seen = seen_in(season_plan(garden, OF_THE_SURFACE), supplies.materials)
+    return surroundings_of(garden_plan(garden), today, _beside(garden), _sources(garden), seen, supplies.crops)
 
 
 def _sources(garden: Garden) -> Sources:
@@ -143,12 +146,17 @@ def _gather(garden: Garden) -> Shelf:
             mixes.append(mix_plan(mix))
         except Unreadable as problem:
             troubles.append(Trouble("mix", mix.key, mix.name, str(problem)))
-    gathered = gather_supplies(materials, mixes)
+    crops: list[OwnCrop] = []
+    with suppress(Unreadable):
+        crops = crops_plan(garden)
+    gathered = gather_supplies(materials, mixes, crops)
     supplies = gathered.value or Supplies({}, {})
-    troubles += [_trouble_of(problem, materials, mixes) for problem in gathered.problems]
+    about_layers = [each for each in gathered.problems if not each.path.startswith("crops[")]
+    troubles += [_trouble_of(problem, materials, mixes) for problem in about_layers]
     held_materials = tuple(each for each in materials if each.key in supplies.materials)
     held_mixes = tuple(each for each in mixes if each.key in supplies.mixes)
-    return Shelf(supplies, held_materials, held_mixes, tuple(troubles))
+    held_crops = tuple(each for each in crops if each.key in supplies.crops)
+    return Shelf(supplies, held_materials, held_mixes, held_crops, tuple(troubles))
 
 
 def _trouble_of(problem: PlanProblem, materials: list[PlanMaterial], mixes: list[PlanMix]) -> Trouble:

@@ -45,6 +45,7 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
         garden=garden_plan(garden).model_copy(update={"works": works_plan(kept), "pace": kept.pace or None}),
         materials=list(shelf.materials),
         mixes=list(shelf.mixes),
+        crops=list(shelf.crops),
         beds=beds,
         stock=stock_plan(garden),
         cutting=Cutting.model_validate(garden.cutting),

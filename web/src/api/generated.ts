@@ -2397,6 +2397,7 @@ export interface components {
          *     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
          *     of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
          *     before that day. sinks: as its readings say (as the garden's do, where there are none), or as is usual.
+         *     height_limit_m: nothing in it may stand higher. crops, cover, lines: what grows in it, lies over it, waters it.
          */
         Bed: {
             /** Along M */
@@ -2414,6 +2415,9 @@ export interface components {
              * @default 1
              */
             count?: number;
+            cover?: components["schemas"]["BedCover"] | null;
+            /** Crops */
+            crops?: components["schemas"]["BedCrop"][];
             /**
              * Dampness
              * @default moist
@@ -2428,6 +2432,8 @@ export interface components {
             frame?: components["schemas"]["Frame"] | null;
             /** Headspace M */
             headspace_m?: number | null;
+            /** Height Limit M */
+            height_limit_m?: number | null;
             holes?: components["schemas"]["Holes"] | null;
             /**
              * Key
@@ -2438,6 +2444,7 @@ export interface components {
             laid?: number[];
             /** Layers */
             layers: components["schemas"]["Layer"][];
+            lines?: components["schemas"]["BedLines"] | null;
             /**
              * Measured
              * @default inside
@@ -2509,6 +2516,47 @@ export interface components {
             worked_from?: "one_side" | "both_sides";
         };
         /**
+         * BedCover
+         * @description What lies over a bed on hoops. height_m: of the bow over the rim. spacing_m: from hoop to hoop.
+         */
+        BedCover: {
+            /** Height M */
+            height_m?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "fleece" | "film" | "double_film" | "net";
+            /** Spacing M */
+            spacing_m?: number | null;
+        };
+        /**
+         * BedCrop
+         * @description A crop in a bed: so many, or on so much of it; all of the bed where neither is said.
+         *
+         *     at_m: the middle of where it stands, from the lower left of the bed. begins, ends: the days it is sown or planted,
+         *     and cleared ("from" and "until" in the file). every_weeks: sown again so often.
+         */
+        BedCrop: {
+            /** Area M2 */
+            area_m2?: number | null;
+            /** At M */
+            at_m?: number[] | null;
+            /** Count */
+            count?: number | null;
+            /**
+             * Crop
+             * @description lower-case letters, digits and _
+             */
+            crop: string;
+            /** Every Weeks */
+            every_weeks?: number | null;
+            /** From */
+            from?: string | null;
+            /** Until */
+            until?: string | null;
+        };
+        /**
          * BedFigures
          * @description Figures of one bed (one, however many are alike). spoil_m3: what a trench gives, loose.
          *
@@ -2530,6 +2578,7 @@ export interface components {
             c_to_n: number | null;
             /** Count */
             count: number;
+            cover: components["schemas"]["CoverFigures"] | null;
             /** Fill Volume M3 */
             fill_volume_m3: number;
             /** Findings */
@@ -2557,6 +2606,7 @@ export interface components {
             layers: components["schemas"]["LayerFigures"][];
             /** Line M */
             line_m: number;
+            lines: components["schemas"]["LinesFigures"] | null;
             /** Loose M3 */
             loose_m3: number;
             /** Mass Dry Kg */
@@ -2589,6 +2639,8 @@ export interface components {
             /** Placed M3 */
             placed_m3: number;
             plan: components["schemas"]["PlanFigures"];
+            /** Planting */
+            planting: components["schemas"]["CropInBed"][];
             /** Plants Need Kg */
             plants_need_kg: number;
             ready: components["schemas"]["ReadyFigures"];
@@ -2630,6 +2682,21 @@ export interface components {
             void_drop_m: number;
             /** Wall Loss Share */
             wall_loss_share: number;
+        };
+        /**
+         * BedLines
+         * @description A bed's drip lines. zone: the key of the one it is watered in, where the gardener chose. spacing_m: from emitter
+         *     to emitter; flow_l_h: of each.
+         */
+        BedLines: {
+            /** Flow L H */
+            flow_l_h?: number | null;
+            /** Rows */
+            rows?: number | null;
+            /** Spacing M */
+            spacing_m?: number | null;
+            /** Zone */
+            zone?: string | null;
         };
         /**
          * BedSeasons
@@ -3168,6 +3235,42 @@ export interface components {
             price: string | null;
         };
         /**
+         * CoverFigures
+         * @description A cover over a bed and those alike: rods, their length, the line along the top, what lies over it, from one bed.
+         *
+         *     weeks_spring, weeks_autumn: gained at either end: middle, least and most; null where frost never matters. vent_days:
+         *     of each month on which it has to be opened.
+         */
+        CoverFigures: {
+            /** Apart M */
+            apart_m: number;
+            /** Hoop M */
+            hoop_m: number;
+            /** Hoops */
+            hoops: number;
+            /** Ridge M */
+            ridge_m: number;
+            /** Sheet M */
+            sheet_m: [
+                number,
+                number
+            ];
+            /** Vent Days */
+            vent_days: number[];
+            /** Weeks Autumn */
+            weeks_autumn: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Weeks Spring */
+            weeks_spring: [
+                number,
+                number,
+                number
+            ] | null;
+        };
+        /**
          * Crate
          * @description Crates standing in a reservoir.
          */
@@ -3239,6 +3342,50 @@ export interface components {
             worth: string;
             /** Yield Kg M2 */
             yield_kg_m2: number;
+        };
+        /**
+         * CropInBed
+         * @description A crop in a bed. count: plants, as said or as many as go in; pattern: how they stand. fits: whether the bed suits
+         *     it; because: why not, or what to mind, one sentence each. sow_from, sow_until: days it can be sown or planted on,
+         *     null where none is known. sowings: days of sowing again and again. spread_m: across one plant. points: where each
+         *     stands. seeds: to sow for so many; null of what is planted. yield_kg: what it may give in a season, from and to.
+         */
+        CropInBed: {
+            /** Because */
+            because: string[];
+            /** Count */
+            count: number;
+            /** Crop */
+            crop: string;
+            /** Fits */
+            fits: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Pattern
+             * @enum {string}
+             */
+            pattern: "square" | "offset" | "rows";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Seeds */
+            seeds: number | null;
+            /** Sow From */
+            sow_from: string | null;
+            /** Sow Until */
+            sow_until: string | null;
+            /** Sowings */
+            sowings: string[];
+            /** Spread M */
+            spread_m: number;
+            /** Yield Kg */
+            yield_kg: [
+                number,
+                number
+            ];
         };
         /**
          * CutBoard
@@ -3620,7 +3767,7 @@ export interface components {
          * Figures
          * @description Everything worked out from a plan. needs, haul: of what isn't laid yet; spring: of the coming top-ups. cuts: of
          *     the frames' boards, null where there are none or they weren't asked for.
-         *     works: steps and days, where they were asked for.
+         *     works: steps and days, where they were asked for. zones: drip lines that are watered together.
          */
         Figures: {
             /** Beds */
@@ -3632,6 +3779,8 @@ export interface components {
             plot: components["schemas"]["PlotFigures"] | null;
             spring: components["schemas"]["SpringOrder"] | null;
             works?: components["schemas"]["WorksFigures"] | null;
+            /** Zones */
+            zones: components["schemas"]["LedZone"][];
         };
         /**
          * FindingFigures
@@ -4867,6 +5016,23 @@ export interface components {
             ][][];
         };
         /**
+         * LedZone
+         * @description Beds that are watered together. minutes_week: by month, so that the thirstiest of them has enough. too_much:
+         *     whether it takes more than three quarters of what the tap gives.
+         */
+        LedZone: {
+            /** Beds */
+            beds: string[];
+            /** Flow L Min */
+            flow_l_min: number;
+            /** Key */
+            key: string;
+            /** Minutes Week */
+            minutes_week: number[];
+            /** Too Much */
+            too_much: boolean;
+        };
+        /**
          * Legs
          * @description What a box stands on. length_m: of one, on the ground to the floor. section_m: thickness and width of one.
          */
@@ -4960,6 +5126,22 @@ export interface components {
             up_m: number;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * LinesFigures
+         * @description A bed's drip lines. lost_share: of the head along one; is_even: whether that is little enough.
+         */
+        LinesFigures: {
+            /** Emitters */
+            emitters: number;
+            /** Flow L Min */
+            flow_l_min: number;
+            /** Is Even */
+            is_even: boolean;
+            /** Lost Share */
+            lost_share: number;
+            /** Rows */
+            rows: number;
         };
         /**
          * LoadedFigures
@@ -5974,7 +6156,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "material" | "mix" | "bed" | "supplier" | "stock" | "plot" | "weather" | "log" | "probe";
+            kind: "material" | "mix" | "crop" | "bed" | "supplier" | "stock" | "plot" | "weather" | "log" | "probe";
             /** Name */
             name: string;
             /**

@@ -1,0 +1,153 @@
+"""Covers over a bed: hoops and what lies on them, the weeks they gain at both ends, and when they must be opened."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from nolbet_core.climate.weather import (
+    DAYS,
+    MONTH_DAYS,
+    SWING_SPREAD_C,
+    TEMPERATURE_SPREAD_C,
+    MonthNormals,
+)
+from nolbet_core.record import record
+
+Values = NDArray[np.float64]
+CoverKind = Literal["fleece", "film", "double_film", "net"]
+
+WARMER_C: dict[CoverKind, tuple[float, float, float]] = {
+    "fleece": (2.0, 1.0, 3.0),
+    "film": (3.0, 2.0, 4.0),
+    "double_film": (5.0, 3.5, 6.0),
+    "net": (0.0, 0.0, 0.0),
+}
+"""How much warmer a night is under a cover, and from how little to how much [degrees C] (ranges: estimate)."""
+
+MOST_HOOPS_APART_M = 0.90
+INTO_THE_GROUND_M = 0.30
+"""What of a hoop goes into the ground or a sleeve at each end [m]."""
+HELD_DOWN_M = 0.30
+"""What of a cover lies on the ground to hold it down, all round [m]."""
+USUAL_HEIGHT_M = 0.50
+RISK = 0.1
+"""A day's chance of frost under which tender plants go out, and over which they come in."""
+VENT_C = 15.0
+"""With sun on a day warmer than this it is over 35 degrees C under film."""
+DAYS_A_WEEK = 7
+
+TMIN_SPREAD_C = math.hypot(TEMPERATURE_SPREAD_C, SWING_SPREAD_C / 2)
+"""Standard deviation of a night's lowest temperature round its normal [degrees C] (estimate)."""
+
+
+@record
+class CoverParts:
+    """What a cover over a bed is made of. hoop_m: one rod. ridge_m: the line along the top. sheet_m: width and length
+    of what lies over it.
+    """
+
+    hoops: int
+    apart_m: float
+    hoop_m: float
+    ridge_m: float
+    sheet_m: tuple[float, float]
+
+
+@record
+class WeeksGained:
+    """Weeks that a cover gains before the last frost and after the first, each with its least and most. Null where a
+    day's chance of frost never passes one in ten there.
+    """
+
+    spring: tuple[float, float, float] | None
+    autumn: tuple[float, float, float] | None
+
+
+def half_ellipse(width_m: float, height_m: float) -> float:
+    """Length of a bow so wide and so high [m]: half of Ramanujan's (1914) perimeter of an ellipse."""
+    a, b = width_m / 2, height_m
+    return math.pi * (3 * (a + b) - math.sqrt((3 * a + b) * (a + 3 * b))) / 2
+
+
+def cover_parts(length_m: float, width_m: float, height_m: float, apart_m: float | None) -> CoverParts:
+    """What covers a bed by its outside measures [m]. height_m: of the bow over the rim. apart_m: from hoop to hoop."""
+    spans = math.ceil(length_m / min(apart_m or MOST_HOOPS_APART_M, MOST_HOOPS_APART_M) - 1e-9)
+    bow_m = half_ellipse(width_m, height_m)
+    sheet_m = bow_m + 2 * HELD_DOWN_M, length_m + 2 * (height_m + HELD_DOWN_M)
+    return CoverParts(spans + 1, length_m / spans, bow_m + 2 * INTO_THE_GROUND_M, length_m, sheet_m)
+
+
+def usual_nights(normals: Sequence[MonthNormals]) -> Values:
+    """Mean lowest temperature of each day of the year [degrees C], from month to month in a line."""
+    return _by_day([each.tmin_c for each in normals])
+
+
+def _by_day(months: Sequence[float]) -> Values:
+    ends = np.cumsum(MONTH_DAYS)
+    middles = ends - np.array(MONTH_DAYS) / 2
+    by_day: Values = np.interp(np.arange(DAYS) + 0.5, middles, months, period=DAYS)
+    return by_day
+
+
+def frost_chance(nights_c: Values, warmer_c: float = 0.0, spread_c: float = TMIN_SPREAD_C) -> Values:
+    """Each day's chance of a night under 0 degrees C [0-1]. nights_c: usual lowest ones; warmer_c: by a cover."""
+    from scipy.special import ndtr  # noqa: PLC0415 -- slow to import, and seldom needed
+
+    chance: Values = ndtr(-(nights_c + warmer_c) / spread_c)
+    return chance
+
+
+def safe_from_and_until(chance: Values) -> tuple[int | None, int | None]:
+    """The day from which a day's chance of frost stays under one in ten, and the last such day, counted from the
+    coldest day on; None where it never passes that, or never falls below it.
+    """
+    coldest = int(np.argmax(chance))
+    turned = np.roll(chance, -coldest)
+    risky = turned >= RISK
+    if not risky.any() or risky.all():
+        return None, None
+    warmest = int(np.argmin(turned))
+    before = np.flatnonzero(risky[:warmest])
+    after = np.flatnonzero(risky[warmest:])
+    opens = int(before[-1]) + 1 if len(before) else 0
+    closes = warmest + int(after[0]) - 1 if len(after) else DAYS - 1
+    return opens, closes
+
+
+def weeks_gained(normals: Sequence[MonthNormals], kind: CoverKind) -> WeeksGained:
+    """How many weeks earlier and later plants are safe under a cover. normals: of January to December."""
+    nights_c = usual_nights(normals)
+    bare = safe_from_and_until(frost_chance(nights_c))
+    if bare[0] is None or bare[1] is None:
+        return WeeksGained(None, None)
+    springs, autumns = [], []
+    coldest = int(np.argmin(nights_c))
+    for warmer_c in WARMER_C[kind]:
+        chance = np.roll(frost_chance(nights_c, warmer_c), -coldest)
+        opens, closes = _within(chance)
+        springs.append((bare[0] - opens) / DAYS_A_WEEK)
+        autumns.append((closes - bare[1]) / DAYS_A_WEEK)
+    return WeeksGained((springs[0], springs[1], springs[2]), (autumns[0], autumns[1], autumns[2]))
+
+
+def _within(turned: Values) -> tuple[int, int]:
+    """First and last safe day of a year that begins on its coldest day; all of it where no day is risky."""
+    opens, closes = safe_from_and_until(turned)
+    if opens is None or closes is None:
+        return (0, DAYS - 1) if not (turned >= RISK).any() else (DAYS, 0)
+    return opens, closes
+
+
+def vent_days(normals: Sequence[MonthNormals]) -> list[float]:
+    """Days of each month on which a cover of film has to be opened: dry ones warmer than 15 degrees C outside."""
+    from scipy.special import ndtr  # noqa: PLC0415 -- slow to import, and seldom needed
+
+    return [
+        days * (1 - min(each.rain_days / days, 1.0)) * float(ndtr((each.tmax_c - VENT_C) / TMIN_SPREAD_C))
+        for each, days in zip(normals, MONTH_DAYS, strict=True)
+    ]
