@@ -15,6 +15,7 @@ from nolbet.api.forecast import router as forecast_router
 from nolbet.api.gardens import router as gardens_router
 from nolbet.api.haul import router as haul_router
 from nolbet.api.looking import router as looking_router
+from nolbet.api.planting import router as planting_router
 from nolbet.api.plot import router as plot_router
 from nolbet.api.prices import router as prices_router
 from nolbet.api.problems import map_errors
@@ -47,3 +48,4 @@ api.add_router("/gardens", raw_router)
 api.add_router("/gardens", water_router)
 api.add_router("/gardens", works_router)
 api.add_router("/gardens", season_router)
+api.add_router("/gardens", planting_router)

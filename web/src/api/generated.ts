@@ -504,6 +504,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/crops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Crops
+         * @description The shelf's crops and the gardener's own.
+         */
+        get: operations["nolbet_api_planting_list_crops"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure": {
         parameters: {
             query?: never;
@@ -3386,6 +3406,52 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * CropOut
+         * @description A crop as the page shows it. days: from sowing or planting to the first harvest. sources: of its figures.
+         */
+        CropOut: {
+            /** Days */
+            days: number;
+            /** Family */
+            family: string;
+            /**
+             * Hardiness
+             * @enum {string}
+             */
+            hardiness: "hardy" | "half_hardy" | "tender";
+            /** Height M */
+            height_m: number;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Root Depth M */
+            root_depth_m: number;
+            /**
+             * Roots
+             * @enum {string}
+             */
+            roots: "shallow" | "medium" | "deep";
+            /** Row M */
+            row_m: number;
+            /** Sources */
+            sources: string[];
+            /** Spacing M */
+            spacing_m: number;
+            /**
+             * Start
+             * @enum {string}
+             */
+            start: "sown" | "planted";
+            /** Synonyms */
+            synonyms: string[];
+            /**
+             * Zone
+             * @enum {string}
+             */
+            zone: "dry" | "plain" | "moist";
         };
         /**
          * CutBoard
@@ -9791,6 +9857,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptGarden"];
+                };
+            };
+        };
+    };
+    nolbet_api_planting_list_crops: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CropOut"][];
                 };
             };
         };

@@ -2,7 +2,15 @@ import { useParams } from "react-router";
 import type { KeptGarden, Material } from "../api/client";
 import { Troubles } from "../gardens/Troubles";
 import { PageNote } from "../kit/Page";
-import { CompareView, FrameView, HistoryView, SchoolsView, SectionView, WaterView } from "./views";
+import {
+  CompareView,
+  FrameView,
+  HistoryView,
+  PlantingView,
+  SchoolsView,
+  SectionView,
+  WaterView,
+} from "./views";
 
 type Props = {
   garden: KeptGarden;
@@ -18,6 +26,7 @@ const BESIDE = {
   compare: CompareView,
   water: WaterView,
   frame: FrameView,
+  planting: PlantingView,
 };
 
 /** The view of the bed that the address names. */

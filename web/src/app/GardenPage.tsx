@@ -83,7 +83,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const first = chosen ?? lastChosen ?? garden.beds[0]?.key;
   const sectionPath = (key: string) => `${base}/section/bed/${key}`;
   // a bed is looked at in the view that another was looked at in
-  const beside = /\/(water|frame)\//.exec(pathname)?.[1];
+  const beside = /\/(water|frame|planting)\//.exec(pathname)?.[1];
   const bedPath = (key: string) => (beside ? `${base}/${beside}/bed/${key}` : sectionPath(key));
   const shown = { garden, materials, bedPath: sectionPath };
   const places = placesOf(base, first);
@@ -114,6 +114,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="section/bed/:bedKey/compare" element={<ChosenBed {...shown} view="compare" />} />
                 <Route path="water/bed/:bedKey" element={<ChosenBed {...shown} view="water" />} />
                 <Route path="frame/bed/:bedKey" element={<ChosenBed {...shown} view="frame" />} />
+                <Route path="planting/bed/:bedKey" element={<ChosenBed {...shown} view="planting" />} />
                 <Route path="plot" element={<PlotView {...shown} />} />
                 <Route path="plot/setting-out" element={<SettingOutView {...shown} />} />
                 <Route path="blend/:mix?" element={<BlendView {...shown} bedKey={first} />} />

@@ -19,6 +19,7 @@ export function placesOf(base: string, bedKey: string | undefined): Places {
       { name: "blend", label: "Blend", to: `${base}/blend` },
       { name: "water", label: "Water", to: forBed("water") },
       { name: "frame", label: "Frame", to: forBed("frame") },
+      { name: "planting", label: "Planting", to: forBed("planting") },
     ],
   };
 }
