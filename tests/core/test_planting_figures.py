@@ -45,13 +45,29 @@ def test_a_first_year_log_bed_refuses_carrots_with_reason_and_date() -> None:
 
 
 def test_counts_are_the_beds_own_or_those_said() -> None:
-    whole, some, near = grown([{"crop": "lettuce"}, {"crop": "kale", "count": 3}, {"crop": "cabbage", "area_m2": 0.8}])
+    (whole,) = grown([{"crop": "lettuce"}])
     # 2.15 x 0.95 m are left at 25 cm: 9 by 4, or five rows of 9 in an offset grid
-    assert (whole.count, whole.pattern, some.count) == (45, "offset", 3)
-    # 5 by 2 at 45 cm on 2.88 m2, of it 0.8
-    assert near.count == 3
+    assert (whole.count, whole.pattern, whole.seeds) == (45, "offset", round(45 / 0.8))
     assert len(whole.points) == 45
-    assert whole.seeds == round(45 / 0.8)
+    some, near = grown([{"crop": "kale", "count": 3}, {"crop": "cabbage", "area_m2": 0.9}])
+    assert some.count == 3
+    # 0.9 m2 of a bed 1.2 m wide are 0.75 m: one by two at 45 cm
+    assert near.count == 2
+
+
+def test_crops_stand_side_by_side_and_not_in_each_other() -> None:
+    # what is counted comes first, the others share what is left
+    crops = grown([{"crop": "lettuce", "count": 8}, {"crop": "carrot"}, {"crop": "chard"}])
+    assert crops[0].count == 8
+    ends = [(min(x for x, _ in each.points), max(x for x, _ in each.points)) for each in crops]
+    for (_, before), (after, _), left, right in zip(ends, ends[1:], crops, crops[1:], strict=False):
+        assert after - before >= (left.spread_m + right.spread_m) / 2 - 1e-3
+
+
+def test_one_that_finds_no_room_beside_the_others_says_so() -> None:
+    crops = grown([{"crop": "carrot"}, {"crop": "chard"}, {"crop": "courgette"}, {"crop": "kale"}])
+    assert (crops[2].count, crops[2].fits) == (0, False)
+    assert "90 cm to itself" in crops[2].because[0]
 
 
 def test_a_crop_stands_where_its_middle_is_said() -> None:

@@ -6,6 +6,7 @@ from collections.abc import Iterator, Sequence
 from datetime import date, timedelta
 
 import numpy as np
+from numpy.typing import NDArray
 from shapely import Polygon
 from shapely.geometry.base import BaseGeometry
 
@@ -17,6 +18,7 @@ from nolbet_core.lines.zones import USUAL_TAP_L_MIN, Zone, zoned
 from nolbet_core.plan.planting import BedCrop
 from nolbet_core.planting.cover import USUAL_HEIGHT_M, cover_parts, vent_days, weeks_gained
 from nolbet_core.planting.crops import Crop
+from nolbet_core.planting.parting import Want, parted
 from nolbet_core.planting.placing import Placed, in_grid, placed_in, placed_in_rows
 from nolbet_core.planting.ready import Sowing
 from nolbet_core.planting.windows import SowingWindow, sowing_window, successions
@@ -47,31 +49,46 @@ def planting_figures(worked: WorkedBed) -> list[CropInBed]:
     if not known:
         return []
     outline = _outline(worked)
-    sharing = max(sum(1 for each in known if each.count is None and each.area_m2 is None), 1)
-    return [_crop(each, worked, outline, outline.area / sharing) for each in known]
+    loose = [place for place, each in enumerate(known) if each.at_m is None]
+    strips = dict(zip(loose, parted(outline, [_want(known[place], worked) for place in loose]), strict=True))
+    return [_crop(each, worked, outline, strips.get(place, outline)) for place, each in enumerate(known)]
 
 
-def _crop(asked: BedCrop, worked: WorkedBed, outline: BaseGeometry, share_m2: float) -> CropInBed:
+def _want(asked: BedCrop, worked: WorkedBed) -> Want:
     crop = worked.around.crops[asked.crop]
-    placed = _placed(asked, crop, outline, share_m2)
+    return Want(_area_asked(asked, crop), lambda strip: _all_in(crop, strip).count >= (asked.count or 0))
+
+
+def _area_asked(asked: BedCrop, crop: Crop) -> float | None:
+    """Ground that a crop is to have [m2]; None where neither that nor a count is said."""
+    return asked.count * _cell_m2(crop) if asked.count is not None else asked.area_m2
+
+
+def _crop(asked: BedCrop, worked: WorkedBed, outline: BaseGeometry, strip: BaseGeometry) -> CropInBed:
+    crop = worked.around.crops[asked.crop]
+    placed = _placed(asked, crop, outline, strip)
     judged = _judged(asked, crop, worked)
+    stops = judged.stops
+    if not placed.count:
+        wants = show_length(crop.spacing_m, worked.system)
+        stops = (f"{crop.name} wants {wants} to itself, and there is no such room left beside the others.", *stops)
     window = judged.window
     low, high = crop.properties["yield_kg_m2"].low, crop.properties["yield_kg_m2"].high
-    area_m2 = min(placed.count * _cell_m2(crop), outline.area)
+    grown_m2 = min(placed.count * _cell_m2(crop), outline.area)
     return CropInBed(
         crop=crop.key,
         name=crop.name,
         count=placed.count,
         pattern=placed.pattern,
-        fits=not judged.stops,
-        because=[*judged.stops, *judged.minds],
+        fits=not stops,
+        because=[*stops, *judged.minds],
         sow_from=window.opens if window else None,
         sow_until=window.closes if window else None,
         sowings=_sowings(asked, window),
         spread_m=crop.spacing_m,
         points=tuple((round(float(x), POINT_DIGITS), round(float(y), POINT_DIGITS)) for x, y in placed.points),
         seeds=round(placed.count / crop.value("germination")) if crop.start == "sown" else None,
-        yield_kg=(low * area_m2, high * area_m2),
+        yield_kg=(low * grown_m2, high * grown_m2),
     )
 
 
@@ -92,22 +109,33 @@ def _cell_m2(crop: Crop) -> float:
     return crop.spacing_m * (crop.row_m if _sown_in_rows(crop) else crop.spacing_m)
 
 
-def _placed(asked: BedCrop, crop: Crop, outline: BaseGeometry, share_m2: float) -> Placed:
-    """Where a crop's plants stand: as many as are said, or as go onto its area, the nearest to its middle first."""
-    if _sown_in_rows(crop):
-        whole = placed_in_rows(outline, crop.spacing_m, crop.row_m)
-    else:
-        whole = placed_in(outline, crop.spacing_m)
+def _placed(asked: BedCrop, crop: Crop, outline: BaseGeometry, strip: BaseGeometry) -> Placed:
+    """Where a crop's plants stand: in its strip, or nearest to the middle that is said; as many as are said, or as go
+    onto its area.
+    """
+    here = strip if asked.at_m is None else outline
+    whole = _all_in(crop, here)
     wanted = asked.count
     if wanted is None:
-        area_m2 = min(asked.area_m2 or share_m2, outline.area)
-        wanted = round(whole.count * area_m2 / outline.area)
+        share = min((asked.area_m2 or outline.area) / outline.area, 1.0)
+        wanted = whole.count if asked.at_m is None else round(whole.count * share)
     if wanted > whole.count:
-        return _crowded(whole, outline, wanted)
+        whole = _all_in(crop, outline) if wanted <= _all_in(crop, outline).count else _crowded(whole, outline, wanted)
+        return Placed(whole.pattern, _nearest(whole.points, here.centroid.coords[0], wanted))
     if asked.at_m is None:
         return Placed(whole.pattern, whole.points[:wanted])
-    nearest = np.argsort(np.hypot(*(whole.points - np.asarray(asked.at_m)).T), kind="stable")
-    return Placed(whole.pattern, whole.points[nearest[:wanted]])
+    return Placed(whole.pattern, _nearest(whole.points, asked.at_m, wanted))
+
+
+def _all_in(crop: Crop, outline: BaseGeometry) -> Placed:
+    if _sown_in_rows(crop):
+        return placed_in_rows(outline, crop.spacing_m, crop.row_m)
+    return placed_in(outline, crop.spacing_m)
+
+
+def _nearest(points: NDArray[np.float64], middle: Sequence[float], count: int) -> NDArray[np.float64]:
+    order = np.argsort(np.hypot(*(points - np.asarray(middle)).T), kind="stable")
+    return points[order[:count]]
 
 
 def _crowded(whole: Placed, outline: BaseGeometry, wanted: int) -> Placed:
@@ -179,7 +207,7 @@ def _stops(asked: BedCrop, crop: Crop, worked: WorkedBed, sowing: Sowing | None)
     if crop.zone == "dry" and worked.water is not None:
         yield f"{crop.name} likes it dry, and stands over a reservoir here."
     if asked.count is not None:
-        most = _placed(asked.model_copy(update={"count": None}), crop, _outline(worked), _outline(worked).area).count
+        most = _all_in(crop, _outline(worked)).count
         if asked.count > most:
             yield f"{asked.count} are too many: {most} go in {show_length(crop.spacing_m, system)} apart."
 

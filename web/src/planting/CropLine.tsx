@@ -5,7 +5,7 @@ import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { MeasureField } from "../quantities/MeasureField";
-import { showDay, typedMass } from "../quantities/format";
+import { showDay, showMass } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { lookOf } from "./BedPlanted";
 import type { BedCrop, CropInBed } from "./plantingApi";
@@ -59,7 +59,7 @@ export function CropLine({ place, asked, told, onChange, onRemove }: Props) {
           onMeaning={({ values: [count] }) => onChange({ count, area_m2: null })}
         />
         <MeasureField
-          label="Again every so many weeks"
+          label="Again, weeks"
           limit="count"
           width="96px"
           shown={asked.every_weeks == null ? "" : String(asked.every_weeks)}
@@ -70,9 +70,8 @@ export function CropLine({ place, asked, told, onChange, onRemove }: Props) {
         <Note>
           {told.seeds == null ? "Plant" : "Sow"} from {showDay(told.sow_from)} until {showDay(told.sow_until)}
           {told.sowings.length > 1 && `, ${told.sowings.length} times`}
-          {told.seeds != null && `; ${told.seeds} seeds`}. Gives about{" "}
-          {typedMass(Number(low.toFixed(1)), units)} to {typedMass(Number(high.toFixed(1)), units)}{" "}
-          (estimate).
+          {told.seeds != null && `; ${told.seeds === 1 ? "1 seed" : `${told.seeds} seeds`}`}. Gives about{" "}
+          {showMass(low, units)} to {showMass(high, units)} (estimate).
         </Note>
       )}
       {minds.map((each) => (
