@@ -17,6 +17,7 @@ from nolbet_core.lines.drip import drip_lines, head_lost, outlets_factor
 from nolbet_core.lines.zones import TAP_SHARE, zoned
 from nolbet_core.planting.cover import (
     RISK,
+    CoverKind,
     cover_parts,
     half_ellipse,
     usual_nights,
@@ -52,10 +53,10 @@ def counted_weeks(nights_c: np.ndarray, warmer_c: float) -> tuple[int, int]:
 
 @pytest.mark.parametrize("climate", ["cool_continental", "hot_continental", "oceanic", "cold_steppe"])
 @pytest.mark.parametrize("kind", ["fleece", "film", "double_film"])
-def test_weeks_gained_are_those_that_are_counted(climate: str, kind: str) -> None:
+def test_weeks_gained_are_those_that_are_counted(climate: str, kind: CoverKind) -> None:
     normals = CLIMATES[climate].normals("north")
     nights_c = usual_nights(normals)
-    gained = weeks_gained(normals, kind)  # type: ignore[arg-type]
+    gained = weeks_gained(normals, kind)
     assert gained.spring is not None
     assert gained.autumn is not None
     bare = counted_weeks(nights_c, 0.0)

@@ -15,7 +15,7 @@ from shapely import Point, Polygon, box
 from shapely.geometry.base import BaseGeometry
 
 from nolbet_core.planting.crops import own_crop, standard_crops
-from nolbet_core.planting.placing import OFFSET_ROW, in_grid, placed_in, placed_in_rows
+from nolbet_core.planting.placing import OFFSET_ROW, Pattern, in_grid, placed_in, placed_in_rows
 from nolbet_core.planting.sun import Blocker, declination_on, sun_hours, sun_over_day, sun_position
 
 EQUINOX, LONGEST, SHORTEST = 78, 171, 354
@@ -73,14 +73,18 @@ def test_counts_are_those_of_looking_at_every_place(seed: int) -> None:
         outline = box(0, 0, *chance.uniform(0.5, 2.5, 2))
     spacing_m = float(chance.uniform(0.15, 0.45))
     inner = outline.buffer(-(spacing_m / 2 - 1e-6), join_style="mitre")
-    for pattern, row_m, shift in (("square", spacing_m, 0.0), ("offset", spacing_m * OFFSET_ROW, spacing_m / 2)):
+    patterns: list[tuple[Pattern, float, float]] = [
+        ("square", spacing_m, 0.0),
+        ("offset", spacing_m * OFFSET_ROW, spacing_m / 2),
+    ]
+    for pattern, row_m, shift in patterns:
         expected = 0
         if not inner.is_empty:
             left, low, right, top = inner.bounds
             middle = ((left + right) / 2, (low + top) / 2)
             anchors = [(left, low), middle, (middle[0] + spacing_m / 2, middle[1] + row_m / 2)]
             expected = max(counted(inner, each, spacing_m, row_m, shift) for each in anchors)
-        assert in_grid(outline, spacing_m, row_m, pattern).count == expected  # type: ignore[arg-type]
+        assert in_grid(outline, spacing_m, row_m, pattern).count == expected
 
 
 def test_a_box_by_hand() -> None:
