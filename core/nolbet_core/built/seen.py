@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from nolbet_core.built.names import unknown_names
 from nolbet_core.climate.year import months_between
-from nolbet_core.plan.log import LogEntry, SurfaceEntry, TopUpEntry
+from nolbet_core.plan.log import LogEntry, SurfaceEntry, TopUpEntry, day_of
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
 from nolbet_core.season.fit import SurfaceReading
@@ -19,7 +19,6 @@ from nolbet_core.settling.curve import remaining_shares
 from nolbet_core.shelf.material import Material
 
 Values = NDArray[np.float64]
-DAY = 10
 
 
 @record
@@ -67,18 +66,14 @@ def seen_in(log: Iterable[LogEntry], materials: Mapping[str, Material]) -> dict[
     laid: dict[str, list[LaidOn]] = {}
     for entry in log:
         if isinstance(entry, SurfaceEntry):
-            surfaces.setdefault(entry.bed, []).append((_day(entry.on), entry.height_m))
+            surfaces.setdefault(entry.bed, []).append((day_of(entry.on), entry.height_m))
         elif isinstance(entry, TopUpEntry):
             material = materials.get(entry.material)
             if material is None:
                 continue
             placed_m3 = entry.volume_m3 / (material.loose_factor or 1.0)
-            laid.setdefault(entry.bed, []).append(LaidOn(_day(entry.on), material, placed_m3))
+            laid.setdefault(entry.bed, []).append(LaidOn(day_of(entry.on), material, placed_m3))
     return {bed: SeenOfBed(tuple(surfaces.get(bed, ())), tuple(laid.get(bed, ()))) for bed in {*surfaces, *laid}}
-
-
-def _day(moment: str) -> date:
-    return date.fromisoformat(moment[:DAY])
 
 
 def wrong_with_top_up(entry: TopUpEntry, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:

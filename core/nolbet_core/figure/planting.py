@@ -14,7 +14,7 @@ from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import plan_figures
 from nolbet_core.figure.planting_figures import CoverFigures, CropInBed, LedZone, LinesFigures
 from nolbet_core.lines.drip import DripLines, drip_lines
-from nolbet_core.lines.zones import USUAL_TAP_L_MIN, Zone, zoned
+from nolbet_core.lines.zones import TAP_SHARE, USUAL_TAP_L_MIN, Zone, zoned
 from nolbet_core.plan.planting import BedCrop
 from nolbet_core.planting.cover import USUAL_HEIGHT_M, cover_parts, vent_days, weeks_gained
 from nolbet_core.planting.crops import Crop
@@ -305,5 +305,5 @@ def _zone(
     key: str, zone: Zone, flows: dict[str, float], wanted: dict[str, tuple[int, Sequence[float]]], tap_l_min: float
 ) -> LedZone:
     minutes = [max(wanted[bed][0] * wanted[bed][1][month] / flows[bed] for bed in zone.beds) for month in range(12)]
-    too_much = zone.flow_l_min > 0.75 * tap_l_min + 1e-9
+    too_much = zone.flow_l_min > TAP_SHARE * tap_l_min + 1e-9
     return LedZone(key, list(zone.beds), zone.flow_l_min, minutes, too_much)

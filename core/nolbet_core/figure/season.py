@@ -29,24 +29,18 @@ from nolbet_core.figure.trials import trials_of
 from nolbet_core.figure.upkeep_due import upkeep_due
 from nolbet_core.figure.walk import figure_plan, garden_works
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.log import HarvestEntry, LogEntry, NoteEntry, Purchase
+from nolbet_core.plan.log import HarvestEntry, NoteEntry, Purchase, day_of
 from nolbet_core.record import record
 from nolbet_core.season.harvests import CropPrice, CropYield, Picked, crop_prices, crop_yields, season_of
 from nolbet_core.season.pay_back import PayBack, pay_back
 
-DAY = 10
 SAW_SECONDS = 1.0
 NOTHING = Decimal(0)
 
 
-def day_of(entry: LogEntry) -> date:
-    """The day of an entry."""
-    return date.fromisoformat(entry.on[:DAY])
-
-
 def picked_of(entry: HarvestEntry) -> Picked:
     """A harvest as yields are reckoned of it."""
-    return Picked(day_of(entry), entry.crop, entry.mass_kg, entry.count, entry.worth)
+    return Picked(day_of(entry.on), entry.crop, entry.mass_kg, entry.count, entry.worth)
 
 
 @record
@@ -77,7 +71,7 @@ def figure_season(built: BuiltPlan, today: date) -> SeasonFigures:
     works = garden_works(built, today)
     areas = {each.key: each.top_area_m2 * each.count for each in costs.figures.beds}
     titles = {bed.key: bed.title for bed in plan.beds}
-    seasons = sorted({season_of(day_of(entry), southern) for entry in plan.log}, reverse=True)
+    seasons = sorted({season_of(day_of(entry.on), southern) for entry in plan.log}, reverse=True)
     return SeasonFigures(
         beds=beds,
         trials=trials_of(harvests, areas, titles, southern),
@@ -218,5 +212,7 @@ def _in_sight(paid: PayBack, southern: bool) -> str:
 def _differently(plan: Plan, titles: dict[str, str]) -> list[SaidDifferently]:
     """Notes of what would be done differently, the last first."""
     notes = [entry for entry in plan.log if isinstance(entry, NoteEntry) and entry.differently]
-    told = [SaidDifferently(each.bed or "", titles.get(each.bed or "", ""), day_of(each), each.text) for each in notes]
+    told = [
+        SaidDifferently(each.bed or "", titles.get(each.bed or "", ""), day_of(each.on), each.text) for each in notes
+    ]
     return sorted(told, key=lambda each: each.on, reverse=True)

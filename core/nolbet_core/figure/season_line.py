@@ -17,10 +17,9 @@ from nolbet_core.plan.log import (
     SurfaceEntry,
     TopUpEntry,
     WateredEntry,
+    day_of,
 )
 from nolbet_core.works.ticking import step_name
-
-DAY = 10
 
 
 def week_marks(plan: Plan) -> list[WeekMark]:
@@ -29,7 +28,7 @@ def week_marks(plan: Plan) -> list[WeekMark]:
     for entry in plan.log:
         if isinstance(entry, SurfaceEntry | Purchase | HoursSpent):
             continue
-        on = date.fromisoformat(entry.on[:DAY])
+        on = day_of(entry.on)
         sums.setdefault((_week(on), entry.bed or "", entry.kind), []).append(entry)
     works = plan.garden.works
     for said in works.steps if works else ():

@@ -7,14 +7,13 @@ from collections.abc import Iterable, Mapping, Sequence
 from datetime import date
 
 from nolbet_core.figure.season_figures import PlaceFigures, TrialFigures
-from nolbet_core.plan.log import HarvestEntry
+from nolbet_core.plan.log import HarvestEntry, day_of
 from nolbet_core.record import record
 from nolbet_core.season.harvests import same_crop, season_of
 from nolbet_core.season.trial import Trial, trial_of
 
 MOST_PAIRS = 40
 """Comparisons that are told; the latest seasons go before."""
-DAY = 10
 HALF = 0.5
 
 
@@ -29,7 +28,7 @@ class _Place:
 
     def per_m2(self, by_count: bool) -> list[tuple[date, float]]:
         """Day and yield of each harvest on a m2 [kg or pieces]."""
-        amounts = [(_day(each), (each.count if by_count else each.mass_kg) or 0.0) for each in self.harvests]
+        amounts = [(day_of(each.on), (each.count if by_count else each.mass_kg) or 0.0) for each in self.harvests]
         return [(on, amount / self.area_m2) for on, amount in amounts]
 
 
@@ -43,7 +42,7 @@ def trials_of(
     grown: dict[tuple[int, str], list[HarvestEntry]] = {}
     for each in harvests:
         if areas_m2.get(each.bed, 0.0) > 0:
-            grown.setdefault((season_of(_day(each), southern), same_crop(each.crop)), []).append(each)
+            grown.setdefault((season_of(day_of(each.on), southern), same_crop(each.crop)), []).append(each)
     found: list[TrialFigures] = []
     for (season, _), picked in sorted(grown.items(), key=lambda each: (-each[0][0], each[0][1])):
         by_count = not all(each.mass_kg is not None for each in picked)
@@ -55,10 +54,6 @@ def trials_of(
             trial = trial_of(first.per_m2(by_count), second.per_m2(by_count))
             found.append(_figures(picked[0].crop, season, by_count, (first, second), trial, titles))
     return found
-
-
-def _day(entry: HarvestEntry) -> date:
-    return date.fromisoformat(entry.on[:DAY])
 
 
 def _places(picked: Sequence[HarvestEntry], areas_m2: Mapping[str, float]) -> list[_Place]:

@@ -8,10 +8,9 @@ from datetime import date, timedelta
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.season_figures import UpkeepDue
 from nolbet_core.plan.garden import Plan
-from nolbet_core.plan.log import NoteEntry
+from nolbet_core.plan.log import NoteEntry, day_of
 from nolbet_core.works.upkeep import upkeep_of
 
-DAY = 10
 AHEAD_DAYS = 365
 LATE_DAYS = 183
 """What fell due longer ago isn't asked for any more."""
@@ -20,7 +19,7 @@ LATE_DAYS = 183
 def upkeep_due(beds: Sequence[WorkedBed], plan: Plan, today: date) -> list[UpkeepDue]:
     """What filled beds ask for within a year, and asked for within the last half, by its day."""
     done = {
-        entry.upkeep: date.fromisoformat(entry.on[:DAY])
+        entry.upkeep: day_of(entry.on)
         for entry in plan.log
         if isinstance(entry, NoteEntry) and entry.upkeep is not None
     }

@@ -234,6 +234,14 @@ LogEntry = Annotated[Dip | Purchase | HoursSpent | SeasonEntry, Field(discrimina
 """What a garden's log holds."""
 
 
+DAY_LENGTH = len("2026-10-17")
+
+
+def day_of(moment: str) -> date:
+    """The day of a moment as the plan file writes it."""
+    return date.fromisoformat(moment[:DAY_LENGTH])
+
+
 def season_entries(log: Iterable[LogEntry]) -> list[SeasonEntry]:
     """Of a log what is seen and done in a season, dips, purchases and hours apart."""
     return [each for each in log if not isinstance(each, Dip | Purchase | HoursSpent)]

@@ -105,15 +105,18 @@ export function EntryForm({ garden, materials, kind, start, photographed, keepLa
           onChange={({ target }) => setOn(target.value)}
           slotProps={{ inputLabel: { shrink: true } }}
         />
-        <TextField
-          label="Who, if you like"
-          value={who}
-          sx={{ width: 140 }}
-          onChange={({ target }) => setWho(target.value)}
-          slotProps={{ htmlInput: { maxLength: MOST_WHO } }}
-        />
+        {kind !== "dip" && (
+          <TextField
+            label="Who, if you like"
+            value={who}
+            sx={{ width: 140 }}
+            onChange={({ target }) => setWho(target.value)}
+            slotProps={{ htmlInput: { maxLength: MOST_WHO } }}
+          />
+        )}
       </Row>
-      {photographed + photos.length < MOST_PHOTOS && (
+      {/* a dip is kept with its bed's water, as a level and nothing beside */}
+      {kind !== "dip" && photographed + photos.length < MOST_PHOTOS && (
         <Row>
           <FilePick
             label="A photograph of it"
