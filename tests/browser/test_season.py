@@ -208,6 +208,11 @@ def test_a_dip_without_a_connection_reaches_the_reservoir_once(app: Page, home: 
     app.get_by_role("button", name="Dip", exact=True).click()
     # a stick goes into a reservoir, and nowhere else
     assert app.get_by_label("Where").locator("option").all_inner_texts() == ["Wet bed"]
+    app.get_by_label("Water stands at").fill("12 cm")
+    expect(app.get_by_role("button", name="Keep it")).to_be_enabled()
+    # emptied again nothing is left to keep
+    app.get_by_label("Water stands at").fill("")
+    expect(app.get_by_role("button", name="Keep it")).to_be_disabled()
     app.get_by_label("Water stands at").fill("14 cm")
     expect(app.get_by_role("button", name="Keep it")).to_be_enabled()
     app.context.set_offline(True)

@@ -65,7 +65,11 @@ export function EntryFields({ kind, start, typed, materials, onTyped, onUnread }
       width="132px"
       eager
       shown={startShown(name, start, units)}
-      onReading={(state) => onUnread(name, state !== "read" && state !== "empty")}
+      onReading={(state) => {
+        onUnread(name, state !== "read" && state !== "empty");
+        // emptied, it says again what it said at first, and not what was typed in between
+        if (state === "empty" && typed[name] !== start[name]) set({ [name]: start[name] });
+      }}
       onMeaning={({ values: [value], money }) =>
         set({ [name]: name === "worth" ? (money == null ? undefined : String(money)) : value })
       }
