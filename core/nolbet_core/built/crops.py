@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 
 from nolbet_core.built.checked import Checked
 from nolbet_core.plan.bed import Bed
@@ -28,6 +28,20 @@ def gather_crops(own: Iterable[OwnCrop]) -> Checked[Mapping[str, Crop]]:
             figures = entry.model_dump(exclude={"key", "like", "name"}, exclude_none=True)
             crops[entry.key] = own_crop(entry.key, entry.name, standard_crops()[entry.like], figures)
     return Checked(crops, tuple(problems))
+
+
+def wrong_with_arches(beds: Sequence[Bed]) -> Iterator[PlanProblem]:
+    """Mesh arches that lead to no other bed of a plan."""
+    keys = {bed.key for bed in beds}
+    for index, bed in enumerate(beds):
+        to = bed.cover.arch_to if bed.cover is not None else None
+        if to is None:
+            continue
+        path = f"beds[{index}].cover.arch_to"
+        if to == bed.key:
+            yield PlanProblem(path, "is the bed itself; name the one on the other side of the path")
+        elif to not in keys:
+            yield PlanProblem(path, f"'{to}' is no bed of this plan")
 
 
 def wrong_with_crops(bed: Bed, crops: Mapping[str, Crop], path: str) -> Iterator[PlanProblem]:

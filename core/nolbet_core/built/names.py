@@ -6,11 +6,11 @@ from collections.abc import Iterable, Iterator, Mapping
 
 from pydantic import BaseModel
 
+from nolbet_core.built.wares import all_wares
 from nolbet_core.plan.named import materials_named
 from nolbet_core.plan.problems import PlanProblem, unknown_key
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
-from nolbet_core.shelf.wares import WARES
 
 
 def unknown_names(part: BaseModel, known: Mapping[str, object], path: str) -> Iterator[PlanProblem]:
@@ -33,4 +33,5 @@ def name_of(key: str, materials: Mapping[str, Material]) -> str:
     """What a material, a ware or a wood is called."""
     if key in TIMBER:
         return TIMBER[key].name
-    return WARES[key].name if key in WARES else materials[key].name
+    wares = all_wares()
+    return wares[key].name if key in wares else materials[key].name

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 
 from nolbet_core.built.names import unknown_names
 from nolbet_core.climate.year import months_between
-from nolbet_core.plan.log import LogEntry, SurfaceEntry, TopUpEntry, day_of
+from nolbet_core.plan.log import LogEntry, SownEntry, SurfaceEntry, TopUpEntry, day_of
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
 from nolbet_core.season.fit import SurfaceReading
@@ -38,10 +38,11 @@ class LaidOn:
 
 @record
 class SeenOfBed:
-    """What was seen of one bed: when its surface stood how high [m], and what was laid on it."""
+    """What was seen of one bed: when its surface stood how high [m], what was laid on it, and what was sown in it."""
 
     surfaces: tuple[tuple[date, float], ...] = ()
     laid_on: tuple[LaidOn, ...] = ()
+    sown: tuple[tuple[date, str], ...] = ()
 
     def readings_since(self, built: date) -> list[SurfaceReading]:
         """Readings of the surface since a bed was filled, oldest first."""
@@ -58,22 +59,28 @@ NOTHING_SEEN = SeenOfBed()
 
 
 def seen_in(log: Iterable[LogEntry], materials: Mapping[str, Material]) -> dict[str, SeenOfBed]:
-    """What a log says of its beds' surfaces, by bed.
+    """What a log says of its beds' surfaces and of what grew in them, by bed.
 
     materials: by key; what was laid on of one that is there no more isn't reckoned with.
     """
     surfaces: dict[str, list[tuple[date, float]]] = {}
     laid: dict[str, list[LaidOn]] = {}
+    sown: dict[str, list[tuple[date, str]]] = {}
     for entry in log:
         if isinstance(entry, SurfaceEntry):
             surfaces.setdefault(entry.bed, []).append((day_of(entry.on), entry.height_m))
+        elif isinstance(entry, SownEntry):
+            sown.setdefault(entry.bed, []).append((day_of(entry.on), entry.crop))
         elif isinstance(entry, TopUpEntry):
             material = materials.get(entry.material)
             if material is None:
                 continue
             placed_m3 = entry.volume_m3 / (material.loose_factor or 1.0)
             laid.setdefault(entry.bed, []).append(LaidOn(day_of(entry.on), material, placed_m3))
-    return {bed: SeenOfBed(tuple(surfaces.get(bed, ())), tuple(laid.get(bed, ()))) for bed in {*surfaces, *laid}}
+    return {
+        bed: SeenOfBed(tuple(surfaces.get(bed, ())), tuple(laid.get(bed, ())), tuple(sown.get(bed, ())))
+        for bed in {*surfaces, *laid, *sown}
+    }
 
 
 def wrong_with_top_up(entry: TopUpEntry, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:

@@ -35,14 +35,20 @@ def gather_supplies(
 ) -> Checked[Supplies]:
     """The shelf with a garden's own materials, mixes and crops, those left out that don't hold.
 
+    One that is called as the shelf's that it is like stands for that one, as the gardener measured it.
+
     Problems: a key that stands twice, a material like none of the shelf, mixes that can't be mixed or contain each
     other.
     """
     materials: dict[str, Material] = dict(standard_shelf())
+    measured: set[str] = set()
     problems: list[PlanProblem] = []
     for index, entry in enumerate(own):
         path = f"materials[{index}]"
-        if entry.key in materials:
+        if entry.key == entry.like and entry.key in materials and entry.key not in measured:
+            measured.add(entry.key)
+            materials[entry.key] = _own(entry)
+        elif entry.key in materials:
             problems.append(PlanProblem(f"{path}.key", f"'{entry.key}' is taken already"))
         elif entry.like not in standard_shelf():
             problems.append(unknown_key(f"{path}.like", entry.like, standard_shelf()))

@@ -9,11 +9,11 @@ from datetime import UTC, date, datetime, timedelta
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.built.planted import planted_of
+from nolbet_core.built.planted import planted_of, plot_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import latitude_of
 from nolbet_core.climate.daily_file import WeatherDay, evaporation_of_days
-from nolbet_core.figure.water import plot_of, watered_bed, weather_for
+from nolbet_core.figure.water import watered_bed, weather_for
 from nolbet_core.figure.water_figures import DipsFigures, ReadingFigures, ToldFigures
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden

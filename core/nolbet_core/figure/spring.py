@@ -6,12 +6,15 @@ from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.bought import on_hand
 from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.covered import cover_layers, cover_wares
 from nolbet_core.built.fixings import bought_fixings, bought_loose, bought_units, fixings_of
 from nolbet_core.built.frame import BuiltFrame
+from nolbet_core.built.planted_wares import crop_nets, crop_wares
 from nolbet_core.built.runoff import soak_wares
 from nolbet_core.built.state import frame_stands, is_begun, is_put_off
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.topping import top_up_volumes
+from nolbet_core.built.watered import line_wares
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.climate.year import coming_spring
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
@@ -45,6 +48,8 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
     bed, state = worked.bed, worked.state
     if is_put_off(bed, worked.year.today):
         return
+    if state != "emptied":
+        _add_planted(sums, worked)
     sums.add(bed.count, worked.filled.layers, bed.key, worked.still_to_lay)
     if worked.scooped is not None and state != "emptied":
         sums.add(bed.count, [worked.scooped], bed.key)
@@ -61,6 +66,20 @@ def add_bed(sums: NeedSums, worked: WorkedBed) -> None:
         return
     sums.add(bed.count, worked.water.parts, bed.key)
     for ware, part in worked.water.wares:
+        sums.add_ware(bed.count, ware, part, bed.key)
+
+
+def _add_planted(sums: NeedSums, worked: WorkedBed) -> None:
+    """Add what its crops, its cover and its drip lines take, as far as they aren't there."""
+    bed = worked.bed
+    sums.add(bed.count, crop_nets(worked), bed.key)
+    parts = list(crop_wares(worked))
+    if bed.cover is not None and not bed.cover.there:
+        sums.add(bed.count, cover_layers(worked), bed.key)
+        parts += cover_wares(worked)
+    if bed.lines is not None and not bed.lines.there:
+        parts += line_wares(worked)
+    for ware, part in parts:
         sums.add_ware(bed.count, ware, part, bed.key)
 
 

@@ -7,31 +7,32 @@ from dataclasses import replace
 from datetime import date
 
 from nolbet_core.built.bed import build_bed
-from nolbet_core.built.bought import less_bought, on_hand, parts_bought
-from nolbet_core.built.buying import coming_of, fixed_of, stock_of, suppliers_of
+from nolbet_core.built.bought import less_bought, parts_bought
+from nolbet_core.built.buying import coming_of, fixed_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.lined import lies_somewhere
 from nolbet_core.built.plan import BuiltPlan
 from nolbet_core.built.profiles import in_profiles
 from nolbet_core.built.seen import seen_in
 from nolbet_core.built.sources import sources_of
-from nolbet_core.built.spread import spreads_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings, surroundings_of
 from nolbet_core.built.worked import WorkedBed, work_bed, worked_bed
 from nolbet_core.cuts.programme import SECONDS
+from nolbet_core.draws.inputs import Inputs
 from nolbet_core.figure.beds import bed_figures
 from nolbet_core.figure.beside_haul import told_beside
 from nolbet_core.figure.best_haul import Asked, FiguresWatch, best_figures, cheapest_figures
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
 from nolbet_core.figure.buying_figures import HaulFigures
+from nolbet_core.figure.cover_and_lines import zone_figures
 from nolbet_core.figure.cuts import board_lines, cuts_figures
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.figure.findings import bought_keys, gravest_first, judged_buying
 from nolbet_core.figure.frame_figures import CutsFigures
 from nolbet_core.figure.garden_works import GardenWorks, WorksAsked
-from nolbet_core.figure.planting import zone_figures
+from nolbet_core.figure.needed import needed_by
 from nolbet_core.figure.planting_figures import LedZone
 from nolbet_core.figure.plot import (
     Laid,
@@ -45,18 +46,20 @@ from nolbet_core.figure.plot_align import AlignWish, aligned_figures
 from nolbet_core.figure.plot_figures import PlotFigures, RoomFigures, RowsFigures, SpotFigures
 from nolbet_core.figure.plot_room import room_figures, rows_figures
 from nolbet_core.figure.setting_out import SettingOut, setting_out_figures
-from nolbet_core.figure.spring import add_bed, spring_order
+from nolbet_core.figure.sowing_calendar import SowingDay, sowing_calendar
+from nolbet_core.figure.spring import spring_order
 from nolbet_core.figure.ways import Ways, straight_from_drop, ways_figures
 from nolbet_core.figure.works import works_figures
 from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.findings.buying import BoughtForBed
 from nolbet_core.haul.choose import Chosen
-from nolbet_core.haul.needs import Need, NeedSums
+from nolbet_core.haul.needs import Need
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
 from nolbet_core.shapes.hollow import Point
+from nolbet_core.sure.drawn_needs import drawn_for_haul
 
 
 @record
@@ -75,6 +78,7 @@ class _ToGet:
     needs: tuple[Need, ...]
     cuts: CutsFigures | None
     asked: Asked
+    zones: list[LedZone]
 
 
 def figure_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "bed") -> BedFigures:
@@ -164,14 +168,8 @@ def _figured(
         haul=told_beside(haul, plan, supplies.materials) if haul else None,
         spring=spring_order([each.worked for each in got.figured], got.needs, plan, supplies),
         cuts=got.cuts,
-        zones=_zones(got, plan),
+        zones=got.zones,
     )
-
-
-def _zones(got: _ToGet, plan: Plan) -> list[LedZone]:
-    """Zones of drip lines that the tap can feed."""
-    given = [each.figures.given_l_week for each in got.figured]
-    return zone_figures([each.worked for each in got.figured], given, plan.garden.tap_l_min)
 
 
 def figure_cheapest_haul(
@@ -195,15 +193,8 @@ def needs_of(built: BuiltPlan, today: date | None) -> tuple[Need, ...]:
 def _to_get(built: BuiltPlan, today: date | None, saw_seconds: float | None) -> _ToGet:
     """What a plan's beds are, what they need, and what of that is still to be got. saw_seconds: as in figure_plan."""
     plan, supplies = built.plan, built.supplies
-    around = surroundings_of(
-        plan.garden,
-        today,
-        in_profiles(plan.beds),
-        sources_of(plan, supplies.materials),
-        seen_in(plan.log, supplies.materials),
-        supplies.crops,
-    )
-    figured, laid, needs = _beds_and_needs(built, around)
+    around = around_of(built, today)
+    figured, laid, needs, zones = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
     worked = [each.worked for each in figured]
     cuts = cuts_figures(worked, plan, suppliers, saw_seconds) if saw_seconds else None
@@ -213,10 +204,29 @@ def _to_get(built: BuiltPlan, today: date | None, saw_seconds: float | None) -> 
         boards=board_lines(cuts, suppliers) if cuts else [],
         unpriced=[each.material for each in cuts.unpriced] if cuts else [],
         fixed=fixed_of(plan),
-        spreads=lambda: spreads_of(needs, worked, supplies.materials),
+        drawn=lambda: drawn_for_haul(needs, worked, supplies.materials, suppliers, Inputs()),
         certainty=plan.certainty,
     )
-    return _ToGet(figured, laid, needs, cuts, asked)
+    return _ToGet(figured, laid, needs, cuts, asked, zones)
+
+
+def figure_sowing(built: BuiltPlan, today: date | None = None) -> list[SowingDay]:
+    """The whole garden's sowing calendar. today: as in figure_plan."""
+    around = around_of(built, today)
+    return sowing_calendar(worked_bed(each, around, built.supplies.materials) for each in built.beds)
+
+
+def around_of(built: BuiltPlan, today: date | None) -> Surroundings:
+    """What the beds of a whole plan share, its log read."""
+    plan, supplies = built.plan, built.supplies
+    return surroundings_of(
+        plan.garden,
+        today,
+        in_profiles(plan.beds),
+        sources_of(plan, supplies.materials),
+        seen_in(plan.log, supplies.materials),
+        supplies.crops,
+    )
 
 
 def figure_cuts(built: BuiltPlan, today: date | None = None, seconds: float = SECONDS) -> CutsFigures | None:
@@ -246,14 +256,14 @@ def figure_beds(built: BuiltPlan) -> Figures:
     around = surroundings_of(
         plan.garden, beside=in_profiles(plan.beds), sources=sources_of(plan, built.supplies.materials)
     )
-    figured, laid, needs = _beds_and_needs(built, around)
+    figured, laid, needs, zones = _beds_and_needs(built, around)
     return Figures(
         beds=[each.figures for each in figured],
         plot=_plot(laid, figured),
         needs=[need_figures(need, built.supplies.materials, _titles(built.plan)) for need in needs],
         haul=None,
         spring=None,
-        zones=[],
+        zones=zones,
     )
 
 
@@ -321,30 +331,22 @@ def _measured(around: Surroundings) -> None:
         raise PlanProblem("garden.plot", "the ground has to be measured first")
 
 
-def _beds_and_needs(built: BuiltPlan, around: Surroundings) -> tuple[list[_Figured], Laid | None, tuple[Need, ...]]:
-    plan, supplies = built.plan, built.supplies
-    figured: list[_Figured] = []
-    sums = NeedSums()
-    for each in built.beds:
-        worked = worked_bed(each, around, supplies.materials)
-        add_bed(sums, worked)
-        layers = (*worked.filled.layers, *(worked.water.parts if worked.water else ()))
-        figured.append(_Figured(worked, bed_figures(worked), bought_keys(layers, supplies.mixes)))
-    laid = _laid(around, [each.worked for each in figured], supplies)
-    if laid is not None:
-        sums.add(1, [*laid.courses, *(each for path in laid.paths for each in path.courses), *laid.brought_in])
-    lying = stock_of(on_hand(plan, supplies.materials), around.year.today)
-    return figured, laid, sums.less_stock(lying, supplies.mixes, supplies.materials)
+def _beds_and_needs(
+    built: BuiltPlan, around: Surroundings
+) -> tuple[list[_Figured], Laid | None, tuple[Need, ...], list[LedZone]]:
+    needed = needed_by(built, around)
+    figured = [_figured_bed(each, built.supplies) for each in needed.beds]
+    given = [each.figures.given_l_week for each in figured]
+    return figured, needed.laid, needed.needs, zone_figures(needed.zones, needed.beds, given)
+
+
+def _figured_bed(worked: WorkedBed, supplies: Supplies) -> _Figured:
+    layers = (*worked.filled.layers, *(worked.water.parts if worked.water else ()))
+    return _Figured(worked, bed_figures(worked), bought_keys(layers, supplies.mixes))
 
 
 def _titles(plan: Plan) -> dict[str, str]:
     return {bed.key: bed.title for bed in plan.beds}
-
-
-def _laid(around: Surroundings, beds: Sequence[WorkedBed], supplies: Supplies) -> Laid | None:
-    if around.plot is None:
-        return None
-    return laid_plot(around, beds, supplies.materials)
 
 
 def _plot(laid: Laid | None, figured: Sequence[_Figured]) -> PlotFigures | None:

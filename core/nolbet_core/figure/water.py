@@ -8,7 +8,7 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.built.planted import hot_day_thirst, planted_of
+from nolbet_core.built.planted import hot_day_thirst, planted_of, plot_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import latitude_of, surroundings_of
 from nolbet_core.built.water import BedWater
@@ -24,9 +24,9 @@ from nolbet_core.figure.water_figures import (
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Garden
 from nolbet_core.plan.problems import PlanProblem
-from nolbet_core.reservoir.balance import PlantedArea, Refills, Run, Twin, run_balance, run_twin
+from nolbet_core.reservoir.balance import Refills, Run, Twin, run_balance, run_twin
 from nolbet_core.reservoir.lasting import LONGEST_DAYS, Unknown, drawn_unknowns, dry_spell_days, most_telling
-from nolbet_core.reservoir.season import Planted, demand_by_day, season_days
+from nolbet_core.reservoir.season import season_days
 
 YEARS = 100
 """Years of weather that a forecast runs over."""
@@ -112,13 +112,6 @@ def _spread(values: Values) -> Usual:
     return Usual(float(low), float(middle), float(high))
 
 
-def plot_of(worked: WorkedBed, planted: Planted) -> PlantedArea:
-    """What the balance needs of a bed."""
-    soil_m3 = worked.water.available_m3 if worked.water else 0.0
-    catchment = worked.bed.reservoir.catchment_m2 if worked.bed.reservoir else 0.0
-    return PlantedArea(soil_m3, worked.vessel.top_area_m2, catchment, demand_by_day(planted))
-
-
 def weather_for(garden: Garden, days: Sequence[WeatherDay]) -> tuple[Weather, Weathered]:
     """Weather of a garden: its own daily weather where that holds a whole year, else drawn from normals."""
     own = weather_of_days(days, latitude_of(garden)) if days else None
@@ -142,7 +135,7 @@ def watered_bed(bed: Bed, garden: Garden, supplies: Supplies) -> tuple[WorkedBed
 
     Raises PlanProblem where it has no reservoir or doesn't hold together.
     """
-    worked = work_bed(bed, surroundings_of(garden), supplies)
+    worked = work_bed(bed, surroundings_of(garden, crops=supplies.crops), supplies)
     if worked.water is None:
         raise PlanProblem("bed.reservoir", "the bed has no reservoir; give one a height first")
     return worked, worked.water

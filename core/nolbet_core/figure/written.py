@@ -15,8 +15,11 @@ if TYPE_CHECKING:
     from nolbet_core.figure.forecast_figures import ComparedFigures, ForecastFigures, OfferedSchools, SunkenFigures
     from nolbet_core.figure.plot_figures import PlotFigures
     from nolbet_core.figure.season_figures import SeasonFigures
+    from nolbet_core.figure.sun_map import SunMap
+    from nolbet_core.figure.sure_figures import SureBed, SureFigures
     from nolbet_core.figure.tally import BoughtAlone, HaulLooked, TalliedFigures
     from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
+    from nolbet_core.figure.what_if import WhatIfFigures
     from nolbet_core.figure.works_figures import WorksFigures
 
     Written = (
@@ -38,6 +41,10 @@ if TYPE_CHECKING:
         | ToldFigures
         | WaterFigures
         | SeasonFigures
+        | SunMap
+        | SureBed
+        | SureFigures
+        | WhatIfFigures
         | WorksFigures
         | ZonesFigures
     )
@@ -55,6 +62,12 @@ def _adapter(kind: type[Any]) -> TypeAdapter[Any]:
     if found is None:
         found = _adapters[kind] = TypeAdapter(kind)
     return found
+
+
+def written_line(figures: object) -> str:
+    """Any record of figures as one line of JSON, as rules above these tell what they find."""
+    text = _adapter(type(figures)).dump_json(figures, by_alias=True).decode()
+    return (LESS_THAN_NOTHING.sub(r"\1", text) if "-0.0" in text else text) + "\n"
 
 
 def written_json(figures: Written, indent: int | None = None) -> str:

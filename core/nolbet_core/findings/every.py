@@ -66,6 +66,7 @@ from nolbet_core.findings.place import (
     WeedSeedInFill,
     WoodAndAnts,
 )
+from nolbet_core.findings.planting import CROP_FINDINGS
 from nolbet_core.findings.plot import (
     AisleNarrow,
     ClashOfBeds,
@@ -200,6 +201,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     PetsAndMeals(),
     Dust(),
     CutAndCement(),
+    *CROP_FINDINGS,
     ClashOfBeds(),
     AisleNarrow(),
     MowerStuck(),

@@ -18,10 +18,10 @@ Subject = Literal["bed", "plot", "haul", "mix", "works"]
 
 Topic = Literal[
     "fit", "layers", "feeding", "wood", "sinking", "health", "safety", "weight", "water", "ground", "level", "place",
-    "between", "buying", "mix", "frame", "works",
+    "between", "buying", "mix", "frame", "works", "planting",
 ]  # fmt: skip
 
-ViewName = Literal["section", "water", "plot", "haul", "blend", "frame", "works"]
+ViewName = Literal["section", "water", "plot", "haul", "blend", "frame", "works", "planting"]
 
 VIEWS: dict[Topic, tuple[ViewName, ...]] = {
     "fit": ("section",),
@@ -41,6 +41,7 @@ VIEWS: dict[Topic, tuple[ViewName, ...]] = {
     "mix": ("blend",),
     "frame": ("section", "frame"),
     "works": ("works",),
+    "planting": ("planting",),
 }
 """Where findings of a topic are shown."""
 

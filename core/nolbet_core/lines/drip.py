@@ -26,10 +26,14 @@ L_A_M3 = 1000.0
 
 @record
 class DripLines:
-    """The drip lines of a bed. length_m: of one row; flow_l_min: of all; lost_m: head lost along one [m of water]."""
+    """The drip lines of a bed. length_m: of one row; flow_l_min: of all; lost_m: head lost along one [m of water].
+    emitter_m, emitter_l_h: how far apart emitters are [m], and what one gives [L/h].
+    """
 
     rows: int
     emitters_a_row: int
+    emitter_m: float
+    emitter_l_h: float
     length_m: float
     flow_l_min: float
     lost_m: float
@@ -63,7 +67,7 @@ def drip_lines(
     a_row = max(math.floor(length_m / apart_m + 1e-9), 1)
     flow_m3_s = a_row * each_l_h / L_A_M3 / SECONDS_AN_HOUR
     lost_m = head_lost(length_m, flow_m3_s, LATERAL_INSIDE_M) * outlets_factor(a_row)
-    return DripLines(many, a_row, length_m, many * a_row * each_l_h / MINUTES_AN_HOUR, lost_m)
+    return DripLines(many, a_row, apart_m, each_l_h, length_m, many * a_row * each_l_h / MINUTES_AN_HOUR, lost_m)
 
 
 def head_lost(length_m: float, flow_m3_s: float, inside_m: float, smooth: float = SMOOTH) -> float:

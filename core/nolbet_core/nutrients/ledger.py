@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterable, Sequence
 
+from nolbet_core.draws.each import exponential, is_nothing
 from nolbet_core.record import record
 from nolbet_core.stack.contents import Held, held_in
 from nolbet_core.stack.layers import Standing
@@ -61,7 +61,7 @@ def weighted_carbon_to_nitrogen(parts: Iterable[tuple[Standing, float]]) -> floa
 
 def rotted_carbon(held: Held, factor: float, years: float = SEASON_YEARS) -> float:
     """Carbon [kg] that rots in a time [years]: m C (1 - exp(-k f t)). factor: f, as decay_factor gives it."""
-    rotted_share = 1 - math.exp(-held.material.decay_per_year * factor * years)
+    rotted_share = 1 - exponential(-held.material.decay_per_year * factor * years)
     return held.dry_kg * held.material.carbon * rotted_share
 
 
@@ -72,7 +72,7 @@ def net_nitrogen(held: Held, rotted_carbon_kg: float) -> tuple[float, float]:
     """
     material = held.material
     takes = rotted_carbon_kg * MICROBE_EFFICIENCY / MICROBE_C_TO_N
-    if not material.carbon:
+    if is_nothing(material.carbon):
         return held.dry_kg * material.nitrogen, takes
     return rotted_carbon_kg * material.nitrogen / material.carbon, takes
 

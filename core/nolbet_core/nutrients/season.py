@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from nolbet_core.draws.each import is_nothing, larger, smaller
 from nolbet_core.nutrients.ledger import net_nitrogen, rotted_carbon
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
@@ -32,28 +33,28 @@ class SeasonNitrogen:
     @property
     def left_kg(self) -> float:
         """What is left for plants [kg]."""
-        return max(self.supply_kg + self.scattered_kg - self.bind_kg, 0.0)
+        return larger(self.supply_kg + self.scattered_kg - self.bind_kg, 0.0)
 
     @property
     def short_kg(self) -> float:
         """What plants go short of [kg]."""
-        return max(self.wanted_kg - self.left_kg, 0.0)
+        return larger(self.wanted_kg - self.left_kg, 0.0)
 
     @property
     def asked_kg(self) -> float:
         """What had to be scattered, all bound nitrogen made up for, so that nothing is short [kg]."""
-        return max(self.wanted_kg + self.bind_kg - self.supply_kg, 0.0)
+        return larger(self.wanted_kg + self.bind_kg - self.supply_kg, 0.0)
 
     @property
     def unfed_kg(self) -> float:
         """What of that isn't scattered yet [kg]; nothing where nothing is short."""
-        return max(self.asked_kg - self.scattered_kg, 0.0)
+        return larger(self.asked_kg - self.scattered_kg, 0.0)
 
 
 def soil_gives(yearly_factor: float) -> float:
     """Share of a soil's organic nitrogen that it gives in a year [0-1]. yearly_factor: on decay, over a year."""
     least, usual, most = SOIL_GIVES
-    return min(max(usual * yearly_factor, least), most)
+    return smaller(larger(usual * yearly_factor, least), most)
 
 
 def soil_supply(material: Material, dry_kg: float, yearly_factor: float) -> float:
@@ -87,10 +88,11 @@ def season_nitrogen(
             net = gives - takes
             if held.scattered:
                 scattered += net
-            elif material.group == "soil" and material.decay_per_year == 0:
+            elif material.group == "soil" and is_nothing(material.decay_per_year):
                 supply += among * soil_supply(material, held.dry_kg, yearly_factor)
-            elif material.group == "soil" and net > 0:
-                supply += counts * net
+            elif material.group == "soil":
+                supply += counts * larger(net, 0.0)
+                bound -= counts * smaller(net, 0.0)
             else:
                 bound -= counts * net
-    return SeasonNitrogen(supply + max(-bound, 0.0), scattered, max(bound, 0.0), wanted_kg)
+    return SeasonNitrogen(supply + larger(-bound, 0.0), scattered, larger(bound, 0.0), wanted_kg)

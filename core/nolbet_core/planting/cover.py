@@ -19,13 +19,16 @@ from nolbet_core.climate.weather import (
 from nolbet_core.record import record
 
 Values = NDArray[np.float64]
-CoverKind = Literal["fleece", "film", "double_film", "net"]
+CoverKind = Literal["fleece", "film", "double_film", "net", "mesh_flat", "mesh_standing", "leaves"]
 
 WARMER_C: dict[CoverKind, tuple[float, float, float]] = {
     "fleece": (2.0, 1.0, 3.0),
     "film": (3.0, 2.0, 4.0),
     "double_film": (5.0, 3.5, 6.0),
     "net": (0.0, 0.0, 0.0),
+    "mesh_flat": (0.0, 0.0, 0.0),
+    "mesh_standing": (0.0, 0.0, 0.0),
+    "leaves": (0.0, 0.0, 0.0),
 }
 """How much warmer a night is under a cover, and from how little to how much [degrees C] (ranges: estimate)."""
 
@@ -35,6 +38,15 @@ INTO_THE_GROUND_M = 0.30
 HELD_DOWN_M = 0.30
 """What of a cover lies on the ground to hold it down, all round [m]."""
 USUAL_HEIGHT_M = 0.50
+USUAL_LEAVES_M = 0.15
+"""How deep leaves are laid as a winter blanket (estimate)."""
+STANDING_M = 0.90
+"""How high a mesh stands that nothing else is said of."""
+STAKES_APART_M = 2.0
+"""Stakes of a standing mesh are no further apart (estimate)."""
+WALKED_UNDER_M = 2.0
+"""How high an arch is that is walked under."""
+ON_HOOPS = frozenset({"fleece", "film", "double_film", "net"})
 RISK = 0.1
 """A day's chance of frost under which tender plants go out, and over which they come in."""
 VENT_C = 15.0
@@ -48,7 +60,7 @@ TMIN_SPREAD_C = math.hypot(TEMPERATURE_SPREAD_C, SWING_SPREAD_C / 2)
 @record
 class CoverParts:
     """What a cover over a bed is made of. hoop_m: one rod. ridge_m: the line along the top. sheet_m: width and length
-    of what lies over it.
+    of what lies over it, so many sheets. stakes: of what stands. leaves_m3: as they lie.
     """
 
     hoops: int
@@ -56,6 +68,9 @@ class CoverParts:
     hoop_m: float
     ridge_m: float
     sheet_m: tuple[float, float]
+    sheets: int = 1
+    stakes: int = 0
+    leaves_m3: float = 0.0
 
 
 @record
@@ -80,6 +95,27 @@ def cover_parts(length_m: float, width_m: float, height_m: float, apart_m: float
     bow_m = half_ellipse(width_m, height_m)
     sheet_m = bow_m + 2 * HELD_DOWN_M, length_m + 2 * (height_m + HELD_DOWN_M)
     return CoverParts(spans + 1, length_m / spans, bow_m + 2 * INTO_THE_GROUND_M, length_m, sheet_m)
+
+
+def flat_parts(length_m: float, width_m: float) -> CoverParts:
+    """A mesh flat on a bed of outside measures [m], held down all round."""
+    return CoverParts(0, 0.0, 0.0, 0.0, (width_m + 2 * HELD_DOWN_M, length_m + 2 * HELD_DOWN_M))
+
+
+def standing_parts(round_m: float, height_m: float, buried_m: float, apart_m: float | None) -> CoverParts:
+    """A mesh that stands round a bed. round_m: length round it; buried_m: of its foot [m]. apart_m: stake to stake."""
+    stakes = max(math.ceil(round_m / min(apart_m or STAKES_APART_M, STAKES_APART_M) - 1e-9), 4)
+    return CoverParts(0, round_m / stakes, 0.0, 0.0, (height_m + buried_m, round_m + HELD_DOWN_M), stakes=stakes)
+
+
+def leaves_parts(area_m2: float, thick_m: float) -> CoverParts:
+    """A winter blanket of leaves over so much bed [m2], so thick [m]."""
+    return CoverParts(0, 0.0, 0.0, 0.0, (0.0, 0.0), sheets=0, leaves_m3=area_m2 * thick_m)
+
+
+def arch_sheet(gap_m: float, height_m: float, along_m: float) -> tuple[float, float]:
+    """Mesh of an arch over the path between two beds [m, m]: its bow with both feet, and how far it runs along them."""
+    return half_ellipse(gap_m + 2 * INTO_THE_GROUND_M, height_m) + 2 * INTO_THE_GROUND_M, along_m
 
 
 def usual_nights(normals: Sequence[MonthNormals]) -> Values:

@@ -25,7 +25,9 @@ class Crop:
     """A crop with its figures. family: for the years between two of one family. start: sown where it grows, or planted.
 
     sun_hours: that it wants on the longest day and at the equinox. traits: fruiting, root, herb, flower, perennial,
-    support (needs staking or a net), spreads (wants a sunk pot), winter (stands through it).
+    support (needs staking or a net), spreads (wants a sunk pot), winter (stands through it), bees (must get to its
+    flowers), autumn (can go in then and stand through the winter). sold_as: the crop whose seed or plants are bought
+    for it.
     """
 
     key: str
@@ -38,6 +40,7 @@ class Crop:
     sun_hours: float
     traits: frozenset[str]
     properties: Mapping[str, Property]
+    sold_as: str = ""
 
     def value(self, name: str) -> float:
         """One of its figures."""
@@ -111,6 +114,7 @@ def _crop(row: Mapping[str, Any]) -> Crop:
         row["sun_hours"],
         frozenset(row["traits"]),
         properties,
+        row["key"],
     )
 
 
@@ -119,5 +123,5 @@ def own_crop(key: str, name: str | None, like: Crop, figures: Mapping[str, float
     own = {each: Property(value, like.properties[each].unit, value, value, YOURS) for each, value in figures.items()}
     return Crop(
         key, name or key.replace("_", " ").capitalize(), (), like.family, like.hardiness, like.start, like.zone,
-        like.sun_hours, like.traits, {**like.properties, **own},
+        like.sun_hours, like.traits, {**like.properties, **own}, like.sold_as,
     )  # fmt: skip

@@ -18,6 +18,8 @@ Points = NDArray[np.float64]
 
 OFFSET_ROW = math.sqrt(3) / 2
 """Rows of an offset grid stand so many spacings apart: every plant has six neighbours a spacing away."""
+MOST_DRAWN = 4000
+"""More plants than these are counted by the ground they take, and not drawn one by one."""
 NEARLY_M = 1e-6
 ROUNDING_M = 1e-7
 """So far over the edge a plant still counts as on it, however its place was added up."""
@@ -25,15 +27,18 @@ ROUNDING_M = 1e-7
 
 @record
 class Placed:
-    """Plants where they stand. points: one row each [m], x and y."""
+    """Plants where they stand. points: one row each [m], x and y. unseen: how many more there are that aren't drawn: in
+    the sides, or too many to draw.
+    """
 
     pattern: Pattern
     points: Points
+    unseen: int = 0
 
     @property
     def count(self) -> int:
         """How many there are."""
-        return len(self.points)
+        return len(self.points) + self.unseen
 
 
 def placed_in(outline: BaseGeometry, spacing_m: float) -> Placed:
@@ -52,7 +57,7 @@ def placed_in_rows(outline: BaseGeometry, spacing_m: float, row_m: float) -> Pla
         return in_grid(outline, spacing_m, row_m, "rows")
     turned = shapely.transform(outline, lambda points: points[:, ::-1])
     across = in_grid(turned, spacing_m, row_m, "rows")
-    return Placed("rows", across.points[:, ::-1])
+    return Placed("rows", across.points[:, ::-1], across.unseen)
 
 
 def in_grid(outline: BaseGeometry, spacing_m: float, row_m: float, pattern: Pattern) -> Placed:
@@ -63,6 +68,9 @@ def in_grid(outline: BaseGeometry, spacing_m: float, row_m: float, pattern: Patt
     inner = outline.buffer(-(spacing_m / 2 - NEARLY_M), join_style="mitre")
     if inner.is_empty:
         return Placed(pattern, np.empty((0, 2)))
+    left, low, right, top = inner.bounds
+    if (right - left) * (top - low) > MOST_DRAWN * spacing_m * row_m:
+        return Placed(pattern, np.empty((0, 2)), math.floor(outline.area / (spacing_m * row_m)))
     region = inner.buffer(ROUNDING_M)
     best = np.empty((0, 2))
     for grid in _grids(inner, spacing_m, row_m, pattern):
@@ -73,15 +81,15 @@ def in_grid(outline: BaseGeometry, spacing_m: float, row_m: float, pattern: Patt
 
 
 def _grids(inner: BaseGeometry, spacing_m: float, row_m: float, pattern: Pattern) -> Iterator[Points]:
-    """Grids over a region: one from its lower left corner, one with a plant at its middle, one round the middle."""
+    """Grids over a region: one from its lower left corner, one with a plant at its middle, one round the middle. On a
+    rectangle none takes more than that from the corner.
+    """
     left, low, right, top = inner.bounds
     shift = spacing_m / 2 if pattern == "offset" else 0.0
     middle_x, middle_y = (left + right) / 2, (low + top) / 2
-    for at_x, at_y in (
-        (left, low),
-        (middle_x, middle_y),
-        (middle_x + spacing_m / 2, middle_y + row_m / 2),
-    ):
+    starts = [(left, low), (middle_x, middle_y), (middle_x + spacing_m / 2, middle_y + row_m / 2)]
+    is_rectangle = (right - left) * (top - low) - inner.area < NEARLY_M
+    for at_x, at_y in starts[:1] if is_rectangle else starts:
         first_x = at_x - math.ceil((at_x - left) / spacing_m + 1) * spacing_m
         rows_below = math.ceil((at_y - low) / row_m)
         columns = np.arange(first_x, right + spacing_m, spacing_m)

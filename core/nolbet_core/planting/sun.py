@@ -21,16 +21,21 @@ J2000 = datetime(2000, 1, 1, 12, tzinfo=UTC)
 DAY_S = 86_400.0
 STEP_MINUTES = 10
 """How far apart the moments of a day are that are looked at."""
+WAYS = 720
+"""Directions that a point looks for the sun in."""
 LOWEST_DEG = 3.0
 """Under this the sun gives nothing that counts (haze, and what stands on the horizon)."""
 
 
 @record
 class Blocker:
-    """Something that shades: its corners from above [m], and how high it stands over the bed's surface [m]."""
+    """Something that shades: its corners from above [m], and how high it stands over the bed's surface [m].
+    radius_m: of something round, whose middle its one corner is.
+    """
 
     corners: tuple[tuple[float, float], ...]
     height_m: float
+    radius_m: float = 0.0
 
 
 def sun_position(when: datetime, latitude_deg: float, longitude_deg: float) -> tuple[float, float]:
@@ -90,27 +95,38 @@ def sun_hours(
     """Hours of sun on each point on each day: points x days.
 
     points: x and y [m], a row each. days: of the year, 0 to 364. north_deg: how far north lies clockwise from straight
-    up on the plot. A point is shaded while what it sees of the sun's way up is lower than a blocker there.
+    up on the plot. A point is shaded while the sun stands lower than its skyline in that direction.
     """
+    skyline = skyline_of(points, blockers)
     hours = np.zeros((len(points), len(days)))
     for column, day in enumerate(days):
         elevation, azimuth = sun_over_day(day, latitude_deg)
-        towards = azimuth + math.radians(north_deg)
-        ways = np.column_stack([np.sin(towards), np.cos(towards)])
-        lit = np.ones((len(points), len(elevation)), dtype=bool)
-        for blocker in blockers:
-            if blocker.height_m > 0:
-                lit &= ~_behind(points, ways, blocker.height_m / np.tan(elevation), blocker.corners)
+        towards = (azimuth + math.radians(north_deg)) % (2 * math.pi)
+        bins = np.rint(towards * WAYS / (2 * math.pi)).astype(np.intp) % WAYS
+        lit = np.tan(elevation)[None, :] > skyline[:, bins]
         hours[:, column] = lit.sum(axis=1) * STEP_MINUTES / 60
     return hours
 
 
-def _behind(points: Values, ways: Values, reach_m: Values, corners: Sequence[tuple[float, float]]) -> NDArray[np.bool_]:
-    """Whether a blocker's edge lies on the way to the sun within its shadow's reach: points x moments.
-
-    ways: directions to the sun, a row for each moment. reach_m: how far its shadow reaches then [m].
+def skyline_of(points: Values, blockers: Sequence[Blocker]) -> Values:
+    """How high what stands about reaches over the horizon, from each point each half degree clockwise from straight up
+    on the plot: points x ways, as the tangent of its angle.
     """
-    shaded = np.zeros((len(points), len(ways)), dtype=bool)
+    angles = np.arange(WAYS) * 2 * np.pi / WAYS
+    ways = np.column_stack([np.sin(angles), np.cos(angles)])
+    skyline = np.zeros((len(points), WAYS))
+    for blocker in blockers:
+        if blocker.height_m <= 0:
+            continue
+        far = _round_far(points, ways, blocker) if blocker.radius_m else _edges_far(points, ways, blocker.corners)
+        with np.errstate(divide="ignore"):
+            np.maximum(skyline, blocker.height_m / far, out=skyline)
+    return skyline
+
+
+def _edges_far(points: Values, ways: Values, corners: Sequence[tuple[float, float]]) -> Values:
+    """How far away a blocker's nearest edge lies [m]: points x ways; infinite where it doesn't lie on the way."""
+    nearest = np.full((len(points), len(ways)), np.inf)
     edges = list(zip(corners, (*corners[1:], corners[0]), strict=True)) if len(corners) > 2 else [tuple(corners)]
     for start, end in edges:
         along = np.subtract(end, start)
@@ -119,5 +135,18 @@ def _behind(points: Values, ways: Values, reach_m: Values, corners: Sequence[tup
         with np.errstate(divide="ignore", invalid="ignore"):
             far = (to_start[:, :1] * along[1] - to_start[:, 1:] * along[0]) / across[None, :]
             share = (to_start[:, :1] * ways[None, :, 1] - to_start[:, 1:] * ways[None, :, 0]) / across[None, :]
-        shaded |= (far >= 0) & (far <= reach_m[None, :]) & (share >= 0) & (share <= 1)
-    return shaded
+        on_the_way = (far >= 0) & (share >= 0) & (share <= 1)
+        np.minimum(nearest, np.where(on_the_way, far, np.inf), out=nearest)
+    return nearest
+
+
+def _round_far(points: Values, ways: Values, blocker: Blocker) -> Values:
+    """How far away the near side of something round lies [m]; nothing where a point lies under it."""
+    middle = np.asarray(blocker.corners[0]) - points
+    ahead = middle @ ways.T
+    beside_2 = (middle**2).sum(axis=1)[:, None] - ahead**2
+    within = beside_2 < blocker.radius_m**2
+    near = ahead - np.sqrt(np.maximum(blocker.radius_m**2 - beside_2, 0.0))
+    under = ((middle**2).sum(axis=1) < blocker.radius_m**2)[:, None]
+    far: Values = np.where(under, 0.0, np.where(within & (near >= 0), near, np.inf))
+    return far

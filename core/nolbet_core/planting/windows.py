@@ -18,6 +18,12 @@ PERENNIAL_BEFORE_FROST_DAYS = 42
 """A perennial is planted so long before the first frost, to root."""
 YEARS_AHEAD = 3
 
+AUTUMN_FROM_FROST_DAYS = (-21, 42)
+"""What is planted in autumn and stands through the winter goes in from so long before the first frost until so long
+after it (estimate)."""
+WINTER_REST_DAYS = 120
+"""So much longer it stands than what is sown in spring (estimate)."""
+
 
 @record
 class SowingWindow:
@@ -33,10 +39,30 @@ def sowing_window(crop: Crop, ready: date, year: Year) -> SowingWindow | None:
     ready: from when the bed can take it. None where no season there is long enough for it.
     """
     for ahead in range(-1, YEARS_AHEAD):
-        window = _in_year(crop, ready.year + ahead, year)
-        if window.closes >= window.opens and window.closes >= ready:
-            return SowingWindow(max(window.opens, ready), window.closes)
+        for window in _windows_of(crop, ready.year + ahead, year):
+            if window.closes >= window.opens and window.closes >= ready:
+                return SowingWindow(max(window.opens, ready), window.closes)
     return None
+
+
+def goes_in_autumn(crop: Crop, begins: date, year: Year) -> bool:
+    """Whether a crop that can be planted in autumn goes in then, on a day."""
+    if "autumn" not in crop.traits:
+        return False
+    return any(
+        window.opens <= begins <= window.closes for window in (_autumn(begins.year + ahead, year) for ahead in (-1, 0))
+    )
+
+
+def _windows_of(crop: Crop, calendar_year: int, year: Year) -> list[SowingWindow]:
+    spring = _in_year(crop, calendar_year, year)
+    return [spring, _autumn(calendar_year, year)] if "autumn" in crop.traits else [spring]
+
+
+def _autumn(calendar_year: int, year: Year) -> SowingWindow:
+    first = next_day(date(calendar_year, *year.last_frost), year.first_frost)
+    begins, ends = AUTUMN_FROM_FROST_DAYS
+    return SowingWindow(first + timedelta(days=begins), first + timedelta(days=ends))
 
 
 def _in_year(crop: Crop, calendar_year: int, year: Year) -> SowingWindow:

@@ -15,6 +15,9 @@ if TYPE_CHECKING:
 else:
     shapely = lazily("shapely")
 
+CROWN_SHARE = 0.25
+"""Half a tree's crown is so much of its height wide (estimate)."""
+
 LOWEST_SUN_DEG = 5.0
 """A sun lower than this throws shade over everything [degrees]."""
 
@@ -41,7 +44,7 @@ def noon_shade(thing: FixedThing, latitude_deg: float, north_deg: float) -> Shad
     length_m = thing.height_m / math.tan(math.radians(sun_deg))
     away_deg = north_deg if latitude_deg >= 0 else north_deg + 180.0
     dx, dy = length_m * math.sin(math.radians(away_deg)), length_m * math.cos(math.radians(away_deg))
-    stands = thing.outline.buffer(thing.height_m / 4) if thing.kind == "tree" else thing.outline
+    stands = thing.outline.buffer(thing.height_m * CROWN_SHARE) if thing.kind == "tree" else thing.outline
     return Shade(thing, length_m, _swept(stands, dx, dy))
 
 

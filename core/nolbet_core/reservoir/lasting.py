@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
@@ -14,6 +15,7 @@ from nolbet_core.reservoir.store import Store
 from nolbet_core.reservoir.wicking import Wicking
 
 Values = NDArray[np.float64]
+Places = NDArray[np.int64]
 Unknown = Literal["available", "rise", "crop_factor"]
 
 LONGEST_DAYS = 150
@@ -42,16 +44,33 @@ def drawn_unknowns(years: int, seed: int = SEED) -> Unknowns:
     return Unknowns(*(chance.triangular(*each, size=years) for each in (AVAILABLE, RISE, CROP_FACTOR)))
 
 
-def dry_spell_days(store: Store, wicking: Wicking, plot: PlantedArea, weather: Weather, unknowns: Unknowns) -> Values:
-    """Days until plants go short, from everything full on the first of each month, without rain: years x 12."""
-    starts = np.concatenate([[0], np.cumsum(MONTH_DAYS)[:-1]])
-    wanted = weather.et0_mm * MM * plot.area_m2 * plot.demand * unknowns.crop_factor[:, np.newaxis]
-    years, rise = weather.years, unknowns.rise[:, np.newaxis]
-    full = plot.soil_m3 * unknowns.available[:, np.newaxis] * np.ones(12)
-    water, soil = np.full((years, 12), store.held_m3), full.copy()
-    lasted = np.full((years, 12), float(LONGEST_DAYS))
+EACH_MONTH = tuple(range(12))
+
+
+def dry_spell_days(
+    store: Store,
+    wicking: Wicking,
+    plot: PlantedArea,
+    weather: Weather,
+    unknowns: Unknowns,
+    months: Sequence[int] = EACH_MONTH,
+    years: Places | None = None,
+) -> Values:
+    """Days until plants go short, from everything full on the first of each month, without rain: draws x months.
+
+    months: which, from 0 to 11. years: the weather's year that each of the unknowns is drawn with; one after the other
+    where it isn't given.
+    """
+    starts = np.concatenate([[0], np.cumsum(MONTH_DAYS)[:-1]])[list(months)]
+    of_year = (np.arange(weather.years) if years is None else years)[:, np.newaxis]
+    asked = MM * plot.area_m2 * plot.demand
+    rise, thirst = unknowns.rise[:, np.newaxis], unknowns.crop_factor[:, np.newaxis]
+    full = plot.soil_m3 * unknowns.available[:, np.newaxis] * np.ones(len(months))
+    water, soil = np.full(full.shape, store.held_m3), full.copy()
+    lasted = np.full(full.shape, float(LONGEST_DAYS))
     for day in range(LONGEST_DAYS):
-        asks = wanted[:, (starts + day) % DAYS]
+        on = (starts + day) % DAYS
+        asks = weather.et0_mm[of_year, on] * asked[on] * thirst
         most = wicking.lifted(store.height_m - store.level_of(water), rise)
         lifted = np.minimum(np.minimum(most, water), full - soil + asks)
         water, soil = water - lifted, soil + lifted

@@ -25,10 +25,19 @@ LEAST_LEAVES = 0.3
 
 
 @dataclass(frozen=True, slots=True)
+class LeavesByDay:
+    """Shares of a bed's crop factor and of its leaf cover in full leaf, on each of the 365 days [0-1]."""
+
+    factor: tuple[float, ...]
+    canopy: tuple[float, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class Planted:
     """How a bed is planted. crop_factor: in full leaf over the reference. canopy: ground covered in full leaf, over 1
     where leaves hang over. mulch: share of the bare soil's evaporation that gets through [0-1]. starts, ends: days of
-    the year of its season, 0 to 364; a season over the year's end is one of the south.
+    the year of its season, 0 to 364; a season over the year's end is one of the south. by_day: shares of both that its
+    own crops have on each day, where they are known; else leaves grow and fall evenly.
     """
 
     crop_factor: float
@@ -36,6 +45,7 @@ class Planted:
     mulch: float
     starts: int
     ends: int
+    by_day: LeavesByDay | None = None
 
 
 def day_of_year(month_day: tuple[int, int]) -> int:
@@ -63,6 +73,10 @@ def demand_by_day(planted: Planted) -> Values:
 
     Leaves grow from nothing to their cover and fall again; what they don't cover evaporates through the mulch.
     """
+    if planted.by_day is not None:
+        cover = planted.canopy * np.asarray(planted.by_day.canopy)
+        leaves: Values = planted.crop_factor * np.asarray(planted.by_day.factor) * cover
+        return leaves + BARE_SOIL * planted.mulch * np.maximum(1 - cover, 0.0)
     since = (np.arange(DAYS) - planted.starts) % DAYS
     length = (planted.ends - planted.starts) % DAYS
     grown = np.clip(np.minimum(since, length - since) / GROWING_DAYS, 0.0, 1.0)

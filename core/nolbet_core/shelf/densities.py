@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from nolbet_core.draws.each import larger
+
 MINERAL_KG_M3 = 2650.0
 """Density of mineral grains, quartz and most others [kg/m3]."""
 
@@ -61,13 +63,13 @@ def densities(
     pores of 1 - loose / grain. Pores are never less than nothing.
     """
     loose = dry_kg_m3 / loose_factor
-    held = max(1 - dry_kg_m3 / grain_kg_m3 - void_share, 0.0)
+    held = larger(1 - dry_kg_m3 / grain_kg_m3 - void_share, 0.0)
     moist = dry_kg_m3 / (1 - moisture)
     return Densities(
         bulk_density_kg_m3=moist,
-        saturated_density_kg_m3=max(dry_kg_m3 + WATER_KG_M3 * held, moist),
+        saturated_density_kg_m3=larger(dry_kg_m3 + WATER_KG_M3 * held, moist),
         loose_dry_kg_m3=loose,
-        porosity=max(1 - loose / grain_kg_m3, 0.0),
+        porosity=larger(1 - loose / grain_kg_m3, 0.0),
     )
 
 

@@ -7,6 +7,7 @@ from dataclasses import asdict, dataclass
 from functools import cached_property
 from typing import Literal
 
+from nolbet_core.draws.each import larger
 from nolbet_core.shelf.densities import densities, dry_of, grain_density_of_loose
 
 Grain = Literal["fine", "coarse"]
@@ -89,7 +90,7 @@ class Material:
     @cached_property
     def saturated_density_kg_m3(self) -> float:
         """Density as placed and wet through, coarse voids drained [kg/m3], never below the moist one."""
-        return max(self._figure("saturated_density_kg_m3", 0.0), self.bulk_density_kg_m3)
+        return larger(self._figure("saturated_density_kg_m3", 0.0), self.bulk_density_kg_m3)
 
     @cached_property
     def moisture(self) -> float:

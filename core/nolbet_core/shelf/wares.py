@@ -16,6 +16,18 @@ SPIKE = "spike"
 ADHESIVE = "wall_adhesive"
 MORTAR_BAG = "mortar_bag"
 CONCRETE_BAG = "concrete_bag"
+HOOP_ROD = "hoop_rod"
+RIDGE_LINE = "ridge_line"
+PLANT_STAKE = "plant_stake"
+PLANT_POT = "sunk_pot"
+DRIP_LINE = "drip_line"
+SUPPLY_PIPE = "supply_pipe"
+PIPE_SLEEVE = "pipe_sleeve"
+LINE_SHUT_OFF = "line_shut_off"
+LINE_TEE = "line_tee"
+LINE_END = "line_end"
+LINE_ELBOW = "line_elbow"
+LINE_HEAD = "line_head"
 
 
 @record
@@ -59,6 +71,19 @@ WARES: dict[str, Ware] = {
         Ware(ADHESIVE, "Wall adhesive, 300 mL", mass_each_kg=0.4),
         Ware(MORTAR_BAG, "Dry mortar, 20 kg", mass_each_kg=20.0),
         Ware(CONCRETE_BAG, "Dry concrete, 20 kg", mass_each_kg=20.0),
+        # for covers, plants and drip lines: plastic pipe and fittings, cane and clay (estimates)
+        Ware(HOOP_ROD, "Rods for hoops", mass_kg_m2=7.0),
+        Ware(RIDGE_LINE, "Line along the hoops", mass_kg_m2=4.0),
+        Ware(PLANT_STAKE, "Stakes for plants", mass_each_kg=0.3),
+        Ware(PLANT_POT, "Pots to sink", mass_each_kg=0.6),
+        Ware(DRIP_LINE, "Drip line", mass_kg_m2=3.5),
+        Ware(SUPPLY_PIPE, "Supply pipe", mass_kg_m2=6.0),
+        Ware(PIPE_SLEEVE, "Sleeve pipe", mass_kg_m2=6.0),
+        Ware(LINE_SHUT_OFF, "Shut-offs for lines", mass_each_kg=0.06),
+        Ware(LINE_TEE, "Tees for lines", mass_each_kg=0.02),
+        Ware(LINE_END, "Line ends", mass_each_kg=0.01),
+        Ware(LINE_ELBOW, "Elbows for lines", mass_each_kg=0.02),
+        Ware(LINE_HEAD, "Filter and pressure reducer", mass_each_kg=0.3),
         # logs as they are bought, half dry; rods and stakes of coppice (estimates)
         Ware(LOG, "Logs for a wall", mass_kg_m3=550.0),
         Ware(ROD, "Rods for a hurdle", mass_each_kg=0.4),
@@ -67,3 +92,9 @@ WARES: dict[str, Ware] = {
     )
 }
 """By key."""
+
+BY_LENGTH = (HOOP_ROD, RIDGE_LINE, DRIP_LINE, SUPPLY_PIPE, PIPE_SLEEVE)
+"""What is bought by its length and diameter, beside pipes of reservoirs."""
+
+BY_COUNT = (PLANT_STAKE, PLANT_POT, LINE_SHUT_OFF, LINE_TEE, LINE_END, LINE_ELBOW, LINE_HEAD)
+"""What is counted, whatever its size."""

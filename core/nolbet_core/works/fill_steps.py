@@ -7,6 +7,8 @@ from collections.abc import Iterator, Sequence
 
 from nolbet_core.built.thirst import soaking_water
 from nolbet_core.built.worked import WorkedBed
+from nolbet_core.haul.bags import COMMON_BAG_M3, is_bagged
+from nolbet_core.haul.offers import bags_for
 from nolbet_core.quantities.units import HANDFUL_M3, System
 from nolbet_core.quantities.writing import (
     show_area,
@@ -218,6 +220,7 @@ def _bulk(worked: WorkedBed, index: int, layer: Standing, asked: Bulk, site: Sit
         materials=tuple(_amounts(layer, bed.count, system)),
         lines=tuple(_lines(worked, index, layer, asked, mark)),
         layer=index,
+        mark=mark,
         uses=frozenset(each.key for each in materials_in(layer)),
     )
 
@@ -259,11 +262,23 @@ def _why(worked: WorkedBed, index: int, material: Material) -> str:
     return "Dry fill stays dry inside: each layer is wetted before the next one covers it."
 
 
+def _volume(loose_m3: float, material: Material, system: System) -> str:
+    """A loose volume, and whole bags of the common size where it is sold so."""
+    much = show_bulk_volume(loose_m3, system)
+    if not is_bagged(material):
+        return much
+    size_m3 = COMMON_BAG_M3[system]
+    bags = bags_for(loose_m3, size_m3)
+    of = "1.5 cu ft" if system is System.FT_IN else "40 L"
+    return f"{much} ({bags} {'bag' if bags == 1 else 'bags'} of {of})"
+
+
 def _amounts(layer: Standing, count: int, system: System) -> Iterator[str]:
-    yield f"{show_bulk_volume(layer.loose_m3 * count, system)} of {layer.material.name.lower()}, loose"
+    yield f"{_volume(layer.loose_m3 * count, layer.material, system)} of {layer.material.name.lower()}, loose"
     if isinstance(layer.asked, Bulk) and layer.asked.infill is not None and layer.infill_loose_m3 > 0:
         fines = layer.asked.infill.material.name.lower()
-        yield f"{show_bulk_volume(layer.infill_loose_m3 * count, system)} of {fines} for the gaps, loose"
+        much = _volume(layer.infill_loose_m3 * count, layer.asked.infill.material, system)
+        yield f"{much} of {fines} for the gaps, loose"
     for fed in layer.asked.scattered:
         yield f"{show_mass(fed.mass_kg * count, system)} of {fed.material.name.lower()}"
 

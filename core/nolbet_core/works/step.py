@@ -44,8 +44,8 @@ class Step:
     hold: what has to be answered before going on, nothing where nothing has. usual_hours: of one person at usual rates;
     hours: as the gardener takes. people: how many it takes at least. lines: at the pile, one after the other. after:
     keys of what comes before. wait_days: after it; wait_for: what for. layer: which of the bed's it lays;
-    layer_after: which it makes ready for. not_before,
-    due, release: as of a job. gates: weather it can't be done in. done: whether it is; done_on: when, where that is
+    layer_after: which it makes ready for; mark: where its top comes to lie on the wall, in words. not_before, due,
+    release: as of a job. gates: weather it can't be done in. done: whether it is; done_on: when, where that is
     known. left_out: why it isn't done at all. answers: at its hold point. uses: keys of materials it takes.
     """
 
@@ -71,6 +71,7 @@ class Step:
     wait_days: int = 0
     wait_for: str = ""
     layer: int | None = None
+    mark: str = ""
     layer_after: int | None = None
     not_before: date | None = None
     due: date | None = None

@@ -7,13 +7,17 @@ from collections.abc import Iterator
 from datetime import date, timedelta
 
 from nolbet_core.built.worked import WorkedBed
-from nolbet_core.climate.year import coming_spring
+from nolbet_core.climate.year import coming_spring, next_day
 from nolbet_core.quantities.writing import show_length
 from nolbet_core.record import record
 
 TOLD_M = 0.01
 """It isn't told that a bed sinks by less."""
 FILM_YEARS = 5
+COVER_YEARS = {"fleece": 3, "film": FILM_YEARS, "double_film": FILM_YEARS, "net": 8, "mesh_flat": 8}
+COVERS_SAID = {"fleece": "fleece", "film": "film", "double_film": "film", "net": "net", "mesh_flat": "net"}
+"""How long covers last in the sun (estimates), and what they are called."""
+BEFORE_FIRST_FROST_DAYS = 7
 LINER_YEARS = 20
 """How long a pond liner out of the sun holds (estimate)."""
 BEFORE_FROST_DAYS = 28
@@ -91,6 +95,7 @@ def _every(worked: WorkedBed, filled_on: date) -> Iterator[Upkeep]:
                 _years_on(filled_on, FILM_YEARS),
                 FILM_YEARS,
             )
+    yield from _of_cover_and_lines(worked, filled_on)
     if worked.water is not None:
         yield Upkeep(
             f"{bed.key}.flush",
@@ -109,6 +114,31 @@ def _every(worked: WorkedBed, filled_on: date) -> Iterator[Upkeep]:
                 _years_on(filled_on, LINER_YEARS),
                 LINER_YEARS,
             )
+
+
+def _of_cover_and_lines(worked: WorkedBed, filled_on: date) -> Iterator[Upkeep]:
+    """A cover that wears out in the sun, and lines that burst where water freezes in them."""
+    bed, year = worked.bed, worked.year
+    years = COVER_YEARS.get(bed.cover.kind) if bed.cover is not None else None
+    if years is not None and bed.cover is not None:
+        yield Upkeep(
+            f"{bed.key}.cover",
+            bed.key,
+            f"{bed.title}: renew its {COVERS_SAID[bed.cover.kind]}",
+            f"In the sun it lasts about {years} years.",
+            _years_on(filled_on, years),
+            years,
+        )
+    if bed.lines is not None:
+        frost = next_day(filled_on, year.first_frost)
+        yield Upkeep(
+            f"{bed.key}.lines",
+            bed.key,
+            f"{bed.title}: blow out its drip lines",
+            "Water that freezes in them splits pipes and emitters.",
+            frost - timedelta(days=BEFORE_FIRST_FROST_DAYS),
+            1,
+        )
 
 
 def _why_top_up(worked: WorkedBed) -> str:
