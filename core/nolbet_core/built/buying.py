@@ -7,6 +7,7 @@ from datetime import date
 from decimal import Decimal
 
 from nolbet_core.built.names import unknown_names
+from nolbet_core.built.wares import CROP_WARES, all_wares
 from nolbet_core.haul.best import HeldLine
 from nolbet_core.haul.offers import BagOffer, BulkOffer, Deal, Offer, PieceOffer, RollOffer, Supplier, Tier
 from nolbet_core.plan.garden import Plan, Stock
@@ -28,6 +29,8 @@ from nolbet_core.shelf.timber import TIMBER
 from nolbet_core.shelf.walling import LOG, ROD, STAKE, WALLING
 from nolbet_core.shelf.wares import (
     ADHESIVE,
+    BY_COUNT,
+    BY_LENGTH,
     CONCRETE_BAG,
     CRATE,
     DRAIN_PIPE,
@@ -38,7 +41,6 @@ from nolbet_core.shelf.wares import (
     TAP,
     TUBE,
     WALL_FITTING,
-    WARES,
 )
 
 KG_PER_T = 1000
@@ -68,6 +70,7 @@ def _offer(entry: OfferModel, materials: Mapping[str, Material]) -> Offer:
             _deal(entry.deal),
             entry.at_most,
             entry.key,
+            entry.checked_m3 is not None,
         )
     if isinstance(entry, BulkOfferModel):
         return _bulk(entry, materials)
@@ -146,7 +149,11 @@ def wrong_with_fixed(lines: Sequence[FixedLine], suppliers: Sequence[PlanSupplie
 
 
 def bag_volume(entry: BagOfferModel, materials: Mapping[str, Material]) -> float:
-    """Loose volume of a bag [m3]: what it swells to, else as its label says or what its mass comes to, moist."""
+    """Loose volume of a bag [m3]: as it was measured, else what it swells to, as its label says or what its mass comes
+    to, moist.
+    """
+    if entry.checked_m3 is not None:
+        return entry.checked_m3
     if entry.expands_to_m3 is not None:
         return entry.expands_to_m3
     if entry.volume_m3 is not None:
@@ -195,7 +202,7 @@ def wrong_with_heap(entry: Stock, materials: Mapping[str, Material], path: str) 
 
 def wrong_with_purchase(entry: Purchase, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
     """What is wrong with something that was bought: a name that isn't there. materials: by key. path: its own."""
-    yield from unknown_names(entry, {**materials, **WARES, **TIMBER}, path)
+    yield from unknown_names(entry, {**materials, **all_wares(), **TIMBER}, path)
 
 
 def wrong_with_supplier(entry: PlanSupplier, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:
@@ -203,7 +210,7 @@ def wrong_with_supplier(entry: PlanSupplier, materials: Mapping[str, Material], 
 
     materials: by key. path: how the supplier is called.
     """
-    unknown = list(unknown_names(entry, {**materials, **WARES, **TIMBER}, path))
+    unknown = list(unknown_names(entry, {**materials, **all_wares(), **TIMBER}, path))
     yield from unknown
     if unknown:
         return
@@ -252,15 +259,19 @@ SIZES = {
     SCREW: ("length_m",),
     SPIKE: ("length_m",),
     LOG: ("length_m", "width_m", "height_m"),
-    **dict.fromkeys((ADHESIVE, MORTAR_BAG, CONCRETE_BAG, ROD, STAKE), ()),
+    **dict.fromkeys(BY_LENGTH, ("length_m", "diameter_m")),
+    **dict.fromkeys((ADHESIVE, MORTAR_BAG, CONCRETE_BAG, ROD, STAKE, *BY_COUNT, *CROP_WARES), ()),
     **dict.fromkeys(TIMBER, ("thickness_m", "width_m", "length_m")),
     **dict.fromkeys(WALLING, ("length_m", "width_m", "height_m")),
 }
 """What says how large a ware is."""
 
 FIT_ANY = frozenset(
-    {CRATE, WALL_FITTING, TAP, PIPE_CAP, ADHESIVE, MORTAR_BAG, CONCRETE_BAG, ROD, STAKE, LOG, SCREW, SPIKE, *WALLING}
-)
+    {
+        CRATE, WALL_FITTING, TAP, PIPE_CAP, ADHESIVE, MORTAR_BAG, CONCRETE_BAG, ROD, STAKE, LOG, SCREW, SPIKE,
+        *WALLING, *BY_COUNT, *CROP_WARES,
+    }
+)  # fmt: skip
 """What may be offered without a size; it fits whatever is wanted."""
 
 SHEET_SIZES = ("length_m", "width_m")

@@ -71,10 +71,14 @@ class BedFeeding:
         contact = [each.contact for each in self.ledger]
         area_m2 = self.vessel.top_area_m2
         wanted_kg = self.wanted_kg_m2 * area_m2 if any(map(_feeds, layers)) else 0.0
-        ground_m = min(max(ROOT_ZONE_M - self.filled.top_m, 0.0), self.below_m) if layers else 0.0
-        ground = standard_shelf()[GROUND]
-        ground_kg = soil_supply(ground, ground_m * area_m2 * ground.dry_density_kg_m3, yearly)
+        ground_kg = self.ground_kg(yearly)
         return season_nitrogen(layers, contact, in_zone, self.season_factor, yearly, wanted_kg, ground_kg)
+
+    def ground_kg(self, yearly_factor: float) -> float:
+        """What open ground among the roots gives in a year [kg]. yearly_factor: on decay."""
+        ground_m = min(max(ROOT_ZONE_M - self.filled.top_m, 0.0), self.below_m) if self.filled.layers else 0.0
+        ground = standard_shelf()[GROUND]
+        return soil_supply(ground, ground_m * self.vessel.top_area_m2 * ground.dry_density_kg_m3, yearly_factor)
 
     @cached_property
     def fed_kg_m2(self) -> float:

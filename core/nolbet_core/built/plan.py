@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from nolbet_core.built.bed import BuiltBed, build_bed
 from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_purchase, wrong_with_supplier
 from nolbet_core.built.checked import Checked
-from nolbet_core.built.crops import wrong_with_crops
+from nolbet_core.built.crops import wrong_with_arches, wrong_with_crops
 from nolbet_core.built.frame_checks import too_thin
 from nolbet_core.built.names import names_twice, unknown_names
 from nolbet_core.built.plot_checks import wrong_with_plot
@@ -56,6 +56,7 @@ def built_of(plan: Plan, supplies: Supplies | None = None) -> tuple[BuiltPlan, t
         problems += wrong_with_crops(bed, supplies.crops, f"beds[{index}]")
         if checked.value is not None:
             beds.append(checked.value)
+    problems += wrong_with_arches(plan.beds)
     problems += _wrong_beside_beds(plan, supplies)
     if len(beds) < len(plan.beds):
         plan = plan.model_copy(update={"beds": [each.bed for each in beds]})

@@ -97,10 +97,10 @@ def _said_newer(problem: PlanProblem) -> PlanProblem:
     return PlanProblem(problem.path, f"{problem.message}; the file's format is newer than {FORMAT}")
 
 
-def parse_document(content: bytes) -> Any:
-    """The JSON document of a plan file's bytes. Raises PlanProblem where it is none."""
-    if len(content) > LARGEST_BYTES:
-        raise PlanProblem("", f"the file is over {LARGEST_BYTES // 1024 // 1024} MB, more than a plan file may be")
+def parse_document(content: bytes, most_bytes: int = LARGEST_BYTES) -> Any:
+    """The JSON document of a plan file's bytes. Raises PlanProblem where it is none, or has more than most_bytes."""
+    if len(content) > most_bytes:
+        raise PlanProblem("", f"the file is over {most_bytes // 1024 // 1024} MB, more than a plan file may be")
     try:
         text = content.decode("utf-8-sig")
         return json.loads(text, object_pairs_hook=_once, parse_constant=_no_constant)

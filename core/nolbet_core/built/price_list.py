@@ -12,13 +12,13 @@ from pydantic import TypeAdapter, ValidationError
 
 from nolbet_core.built.buying import wrong_with_supplier
 from nolbet_core.built.names import name_of
+from nolbet_core.built.wares import all_wares
 from nolbet_core.plan.offers import BulkOfferModel, OfferModel, PlanSupplier
 from nolbet_core.plan.problems import PlanProblem, from_validation
 from nolbet_core.quantities.cells import cell, cell_read
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.shelf.timber import TIMBER
-from nolbet_core.shelf.wares import WARES
 
 SIZES = ("volume_m3", "mass_kg", "length_m", "width_m", "height_m", "diameter_m", "thickness_m")
 NUMBERS = (
@@ -135,9 +135,9 @@ def read_price_list(
 def _names(materials: Mapping[str, Material]) -> dict[str, str]:
     """Keys of all that can be offered, by key and by name in small letters."""
     names = {material.name.lower(): key for key, material in materials.items()}
-    names |= {ware.name.lower(): key for key, ware in WARES.items()}
+    names |= {ware.name.lower(): key for key, ware in all_wares().items()}
     names |= {wood.name.lower(): key for key, wood in TIMBER.items()}
-    return names | {key: key for key in (*materials, *WARES, *TIMBER)}
+    return names | {key: key for key in (*materials, *all_wares(), *TIMBER)}
 
 
 def _row(

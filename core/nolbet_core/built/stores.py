@@ -96,9 +96,12 @@ def known_overflow(reservoir: Reservoir) -> float | None:
 
 def base_of(bed: Bed) -> float:
     """Where a bed's layers begin above its floor [m]: on its reservoir, and what lies under that."""
-    if bed.reservoir is None:
-        return 0.0
-    return bed.reservoir.height_m + (bed.reservoir.under.height_m if bed.reservoir.under else 0.0)
+    return 0.0 if bed.reservoir is None else stands_on_m(bed.reservoir)
+
+
+def stands_on_m(reservoir: Reservoir) -> float:
+    """How high a reservoir is with what lies under its liner [m]."""
+    return reservoir.height_m + (reservoir.under.height_m if reservoir.under else 0.0)
 
 
 def _wrong_with_under(reservoir: Reservoir, materials: Mapping[str, Material], path: str) -> Iterator[PlanProblem]:

@@ -15,6 +15,7 @@ from nolbet_core.built.feeding import BedFeeding
 from nolbet_core.built.footing import below_of, on_open_ground
 from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.ground import less_paths, placed_beds
+from nolbet_core.built.growing import BedGrowing
 from nolbet_core.built.lined import lies_somewhere, pockets_m3
 from nolbet_core.built.profiles import OneProfile, bed_over, one_profile, pit_under
 from nolbet_core.built.seen import NOTHING_SEEN, SeenOfBed
@@ -22,6 +23,7 @@ from nolbet_core.built.settling import BedSettling
 from nolbet_core.built.sowing import BedSowing
 from nolbet_core.built.state import laid_shares, state_of, still_to_lay
 from nolbet_core.built.stores import base_of
+from nolbet_core.built.suits import BedSuits, Suited
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.built.water import WATER_KG_M3, BedWater, bed_water
@@ -57,7 +59,7 @@ HERB_SHAPES = frozenset({"herb_spiral", "ring_spiral"})
 class WorkedBed:
     """A bed as planned, as built and as filled, in its surroundings. water: None without a reservoir.
 
-    scooped: what goes into its planting holes beside; None where none are planned. wraps: sheets that its buried pipes
+    scoop: what goes into its planting holes beside; None where none are planned. wraps: sheets that its buried pipes
     are wrapped in. profile: it and the pit that it lies over as one, where it lies over one. lined_with: the sheet
     inside its frame.
 
@@ -69,7 +71,7 @@ class WorkedBed:
     filled: Filled
     around: Surroundings
     water: BedWater | None
-    scooped: Standing | None = None
+    scoop: Material | None = None
     wraps: tuple[Standing, ...] = ()
     profile: OneProfile | None = None
     lined_with: Material | None = None
@@ -112,6 +114,24 @@ class WorkedBed:
         ]
         water_m = None if self.water is None else self.vessel.hollow.rim_m - self.water.store.overflow_m
         return BuiltFrame(self.bed, self.bed.frame, self.vessel, Fill(tuple(layers), water_m), self.lined_with)
+
+    @property
+    def hole_count(self) -> int:
+        """How many planting holes it gets: as said, else one for each that is planted."""
+        holes = self.bed.holes
+        if holes is None:
+            return 0
+        planted = sum(each.placed.count for each in self.growing.grown if each.crop.start == "planted")
+        return planted if holes.count is None else holes.count
+
+    @cached_property
+    def scooped(self) -> Standing | None:
+        """What goes into the planting holes, as it is bought; None where there are none."""
+        holes, material = self.bed.holes, self.scoop
+        if holes is None or material is None or not self.hole_count:
+            return None
+        placed_m3 = self.hole_count * holes.each_m3 / material.loose_factor
+        return bulk_standing(Bulk(material, "volume", placed_m3), (0.0, 0.0), placed_m3, 0.0)
 
     @cached_property
     def pockets(self) -> Standing | None:
@@ -307,7 +327,25 @@ class WorkedBed:
         """Nitrogen that its crop wants [kg/m2]; none grows in a pit that a bed lies over."""
         if self.lies_under is not None:
             return 0.0
-        return WANTED_LIGHT_KG_M2 if self.bed.shape.kind in HERB_SHAPES else WANTED_KG_M2
+        usual = WANTED_LIGHT_KG_M2 if self.bed.shape.kind in HERB_SHAPES else WANTED_KG_M2
+        return self.growing.wanted_nitrogen(usual)
+
+    @cached_property
+    def growing(self) -> BedGrowing:
+        """What grows in it, where it stands."""
+        place = self.placed[0] if self.placed else None
+        faced = self.bed.faced
+        pockets = (faced.pockets or 1) if faced and faced.pocket_m3 else 0
+        return BedGrowing(self.bed, self.vessel, self.around, place, pockets)
+
+    @cached_property
+    def suits(self) -> tuple[Suited, ...]:
+        """Whether the bed suits each of its crops."""
+        raw = any(each.material.group == "organic" or "raw_wood" in each.material.traits for each in self.filled.layers)
+        short_kg_m2 = self.feeding.season.short_kg / self.vessel.top_area_m2
+        return BedSuits(
+            self.growing, self.sowing.ready, raw, short_kg_m2, self.built_on, self.year, self.system, self._seen.sown
+        ).suited
 
     @cached_property
     def sowing(self) -> BedSowing:
@@ -331,16 +369,8 @@ def worked_bed(built: BuiltBed, around: Surroundings, materials: Mapping[str, Ma
     pit = pit_under(bed, around.beside) if bed.over else None
     one = one_profile(built, filled, pit, materials) if pit else None
     lining = materials.get(bed.frame.lining) if bed.frame is not None and bed.frame.lining is not None else None
-    return WorkedBed(bed, vessel, filled, around, water, _scooped(bed, materials), wraps, one, lining)
-
-
-def _scooped(bed: Bed, materials: Mapping[str, Material]) -> Standing | None:
-    """What goes into the planting holes, as it is bought; None where none are planned."""
-    if bed.holes is None:
-        return None
-    material = materials[bed.holes.material]
-    placed_m3 = bed.holes.count * bed.holes.each_m3 / material.loose_factor
-    return bulk_standing(Bulk(material, "volume", placed_m3), (0.0, 0.0), placed_m3, 0.0)
+    scoop = materials[bed.holes.material] if bed.holes is not None else None
+    return WorkedBed(bed, vessel, filled, around, water, scoop, wraps, one, lining)
 
 
 def work_bed(bed: Bed, around: Surroundings, supplies: Supplies, path: str = "bed") -> WorkedBed:

@@ -8,9 +8,12 @@ from datetime import date
 from nolbet_core.built.first import first_reservoir, halves_of
 from nolbet_core.built.thirst import soaking_water, thirst_of
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
+from nolbet_core.figure.cover_and_lines import cover_figures, hand_figures, lines_figures
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures, skirt_line
 from nolbet_core.figure.figures import (
     BedFigures,
+    CutLayer,
+    CutOpen,
     HolesFigures,
     LayerFigures,
     ReadyFigures,
@@ -23,7 +26,7 @@ from nolbet_core.figure.findings import judged_bed
 from nolbet_core.figure.fitted import fitted_figures
 from nolbet_core.figure.frame import frame_figures
 from nolbet_core.figure.ground import mound_figures, pit_figures, runoff_figures
-from nolbet_core.figure.planting import cover_figures, lines_figures, planting_figures
+from nolbet_core.figure.planting import leaves_figures, planting_figures, zone_ground_figures
 from nolbet_core.figure.reservoir import reservoir_figures, stand_figures
 from nolbet_core.nutrients.ledger import LayerNitrogen, carbon_to_nitrogen
 from nolbet_core.planting.roots import LEAST_DEPTH_M
@@ -48,6 +51,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
     seasons = worked.feeding.ledger[worked.pit_layers :]
     layers = [layer_figures(worked, index, season) for index, season in enumerate(seasons)]
     thirst, soak_l = thirst_of(worked), sum(each.soak_l for each in layers)
+    given_l_week = [each.given_l_week for each in thirst]
     inside_m3 = hollow.volume_between(0.0, hollow.rim_m)
     return BedFigures(
         key=bed.key,
@@ -111,12 +115,29 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         soak_l=soak_l,
         soak_minutes=_tap_minutes(worked, soak_l),
         thirst_l_week=[each.asked_l_week for each in thirst],
-        given_l_week=[each.given_l_week for each in thirst],
+        given_l_week=given_l_week,
         between_days=[each.between_days for each in thirst],
+        leaves=leaves_figures(worked),
+        hand=hand_figures(worked, given_l_week),
         planting=planting_figures(worked),
+        water_zones=zone_ground_figures(worked),
         cover=cover_figures(worked),
         lines=lines_figures(worked),
         findings=judged_bed(worked),
+    )
+
+
+def cut_open(worked: WorkedBed) -> CutOpen:
+    """A bed cut open, to draw small."""
+    vessel, filled = worked.vessel, worked.filled
+    ground_m = vessel.hollow.rim_m if worked.is_dug else 0.0
+    return CutOpen(
+        section_figures(worked.bed, vessel, vessel.height_of(filled.top_m), ground_m, _skirt_of(filled), None),
+        [
+            CutLayer(each.material.key, each.material.is_sheet, drawn_rings(_outlines(vessel, each)))
+            for each in filled.layers
+        ],
+        reservoir_figures(worked, worked.water) if worked.water else None,
     )
 
 
@@ -139,7 +160,7 @@ def _holes_figures(worked: WorkedBed) -> HolesFigures | None:
     if holes is None or scooped is None:
         return None
     material = scooped.material
-    return HolesFigures(material.key, material.name, holes.count, scooped.loose_m3, scooped.mass_moist_kg)
+    return HolesFigures(material.key, material.name, worked.hole_count, scooped.loose_m3, scooped.mass_moist_kg)
 
 
 def _skirt_of(filled: Filled) -> float:

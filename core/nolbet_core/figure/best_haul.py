@@ -2,22 +2,25 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Container, Mapping, Sequence
 from dataclasses import replace
 from decimal import Decimal
 from typing import Protocol
 
+from nolbet_core.draws.bands import Ranked
 from nolbet_core.figure.buying import all_wanted, haul_figures
 from nolbet_core.figure.buying_figures import HaulFigures, NarrowFigures
 from nolbet_core.haul.best import Best, HeldLine, best_haul
 from nolbet_core.haul.break_even import break_even
-from nolbet_core.haul.certainty import DrawnNeed, NeedSpread, drawn_needs
+from nolbet_core.haul.certainty import DrawnNeed
 from nolbet_core.haul.choose import choose, is_loose
 from nolbet_core.haul.needs import Need
 from nolbet_core.haul.offers import LOOSE_FORMS, Form, Line, Supplier
 from nolbet_core.haul.wanted import Wanted
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
+from nolbet_core.sure.drawn_needs import DrawnForHaul
+from nolbet_core.sure.sources import spreads_by_source
 
 SHARE_OF_TIME = 0.5
 """Of the time there is, what the haul itself may take; the rest is for what stands beside it [0-1]."""
@@ -26,7 +29,7 @@ SHARE_OF_TIME = 0.5
 @record
 class Asked:
     """What the cheapest haul is looked for with: needs, who offers what, boards that are bought anyway, woods that
-    nobody offers, lines held by hand, how far the needs may be off (worked out when asked), and how sure it is to be.
+    nobody offers, lines held by hand, the needs as they may turn out (drawn when asked), and how sure it is to be.
     """
 
     needs: Sequence[Need]
@@ -34,7 +37,7 @@ class Asked:
     boards: Sequence[Line]
     unpriced: Sequence[str]
     fixed: Sequence[HeldLine]
-    spreads: Callable[[], Sequence[NeedSpread]]
+    drawn: Callable[[], DrawnForHaul]
     certainty: float | None
 
 
@@ -81,7 +84,8 @@ def best_figures(
     """
     if not asked.suppliers:
         return None
-    drawn = drawn_needs(asked.spreads())
+    all_drawn = asked.drawn()
+    drawn = all_drawn.needs
     wants = [_for_certainty(want, drawn, asked.certainty) for want in all_wanted(asked.needs)]
     looked = _InFigures(asked, materials, watch) if watch else None
     best = best_haul(wants, asked.suppliers, SHARE_OF_TIME * seconds, LOOSE_FORMS, asked.boards, asked.fixed, looked)
@@ -103,7 +107,7 @@ def best_figures(
         },
         holding_costs=_holding(figured, wants, asked, each_s),
         break_even_m3={key: break_even(key, asked.suppliers) for key in bought},
-        narrows={key: most for key, need in drawn.items() if key in bought and (most := _widest(need)) is not None},
+        narrows=_narrows(all_drawn, bought),
         enough={key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought},
     )
 
@@ -114,7 +118,7 @@ def cheapest_figures(asked: Asked, materials: Mapping[str, Material], seconds: f
         return None
     wants = all_wanted(asked.needs)
     if asked.certainty is not None:
-        drawn = drawn_needs(asked.spreads())
+        drawn = asked.drawn().needs
         wants = [_for_certainty(want, drawn, asked.certainty) for want in wants]
     best = best_haul(wants, asked.suppliers, seconds, LOOSE_FORMS, asked.boards, asked.fixed)
     return _figured(best, asked, materials)
@@ -150,13 +154,15 @@ def _for_certainty(want: Wanted, drawn: Mapping[str, DrawnNeed], certainty: floa
     return replace(want, volume_m3=loose_m3, bag_share=loose_m3 / bags_m3 if bags_m3 > 0 else 1.0)
 
 
-def _widest(need: DrawnNeed) -> NarrowFigures | None:
-    """What takes most of a need's spread; None where it has none."""
-    shares = need.shares_of_variance()
-    if not shares:
-        return None
-    source = max(shares, key=lambda each: shares[each])
-    return NarrowFigures(source, min(shares[source], 1.0))
+def _narrows(drawn: DrawnForHaul, bought: Container[str]) -> dict[str, NarrowFigures]:
+    """What takes most of the spread of each need that is bought, of those that have any."""
+    ranked = Ranked(drawn.inputs.asked)
+    found = {}
+    for key, need in drawn.needs.items():
+        spreads = spreads_by_source(ranked.shares(need.in_bags_m3)) if key in bought else []
+        if spreads:
+            found[key] = NarrowFigures(spreads[0].source, min(spreads[0].share, 1.0))
+    return found
 
 
 def _enough(need: DrawnNeed, lines: Sequence[Line], material: str) -> float:

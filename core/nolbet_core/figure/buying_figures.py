@@ -10,6 +10,7 @@ from pydantic import PlainSerializer
 
 from nolbet_core.plan.fields import written_unit_price
 from nolbet_core.record import record
+from nolbet_core.sure.sources import Source
 
 MoneyOut = Annotated[Decimal, PlainSerializer(lambda value: f"{value:.2f}", return_type=str)]
 
@@ -204,7 +205,7 @@ class SpentFigures:
 class NarrowFigures:
     """What takes most of how far a need may be off: the source, and its share of the variance [0-1]."""
 
-    source: Literal["tape", "raking", "loose_factor", "label"]
+    source: Source
     share: float
 
 

@@ -12,7 +12,15 @@ from typing import Any, Literal
 from nolbet_core.figure.buying_figures import HaulFigures, NeedFigures, SpringOrder
 from nolbet_core.figure.finding_figures import FindingFigures, Line
 from nolbet_core.figure.frame_figures import CutsFigures, FrameFigures
-from nolbet_core.figure.planting_figures import CoverFigures, CropInBed, LedZone, LinesFigures
+from nolbet_core.figure.planting_figures import (
+    CoverFigures,
+    CropInBed,
+    HandFigures,
+    LeavesFigures,
+    LedZone,
+    LinesFigures,
+    ZoneGroundFigures,
+)
 from nolbet_core.figure.plot_figures import PlotFigures
 from nolbet_core.figure.works_figures import WorksFigures
 from nolbet_core.plan.bed import State
@@ -170,6 +178,24 @@ class SectionFigures:
     wall: WallLook
     legs: int
     pit: PitFigures | None = None
+
+
+@record
+class CutLayer:
+    """A layer of a bed cut open, to draw."""
+
+    material: str
+    sheet: bool
+    outlines: list[Line]
+
+
+@record
+class CutOpen:
+    """A bed cut open, to draw small."""
+
+    section: SectionFigures
+    layers: list[CutLayer]
+    reservoir: ReservoirFigures | None
 
 
 @record
@@ -334,7 +360,9 @@ class BedFigures:
     are readings. fitted: to those, null without. ready: from when what may be sown. first_reservoir: what a reservoir
     would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
     the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
-    leaves to be given; between_days: dry days that the soil lasts.
+    leaves to be given; between_days: dry days that the soil lasts. leaves: how it is planted in full
+    leaf. hand: what giving it by hand takes. water_zones: where it is drier and moister, nothing where it is alike all
+    over.
     """
 
     key: str
@@ -393,7 +421,10 @@ class BedFigures:
     thirst_l_week: list[float]
     given_l_week: list[float]
     between_days: list[float | None]
+    leaves: LeavesFigures
+    hand: HandFigures
     planting: list[CropInBed]
+    water_zones: list[ZoneGroundFigures]
     cover: CoverFigures | None
     lines: LinesFigures | None
     findings: list[FindingFigures]

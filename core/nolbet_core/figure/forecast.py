@@ -7,16 +7,17 @@ from datetime import date
 from decimal import Decimal
 
 import numpy as np
+from numpy.typing import NDArray
 
 from nolbet_core.built.buying import suppliers_of
 from nolbet_core.built.profiles import beside_draft
 from nolbet_core.built.seen import seen_in
-from nolbet_core.built.settling import ALL_MONTHS
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.topping import top_up_volumes
 from nolbet_core.built.worked import WorkedBed, work_bed
 from nolbet_core.climate.year import day_after_months
+from nolbet_core.draws.inputs import Inputs
 from nolbet_core.figure.buying import all_wanted
 from nolbet_core.figure.findings import step_figures
 from nolbet_core.figure.forecast_figures import DoseFigures, ForecastFigures, SpringFigures, SunkenFigures
@@ -25,15 +26,17 @@ from nolbet_core.findings.feeding import scatter
 from nolbet_core.findings.mend import above_pit
 from nolbet_core.haul.choose import Chosen, choose
 from nolbet_core.haul.needs import NeedSums
+from nolbet_core.haul.offers import Supplier
 from nolbet_core.nutrients.dose import Dose
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
-from nolbet_core.season.conditioned import conditioned
-from nolbet_core.season.fit import READING_SD_M, drawn_factors
-from nolbet_core.settling.spread import DRAWS, band_of, drawn_amounts, drawn_sums
-from nolbet_core.settling.surface import sinking_amounts, surface_heights
+from nolbet_core.settling.spread import DRAWS, band_edges
+from nolbet_core.settling.surface import surface_heights
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk
+from nolbet_core.sure.drawn_surface import drawn_surface_sums
+
+Sums = NDArray[np.float64]
 
 THIRD_SPRING = 2
 FIT_SEED = 20261
@@ -83,20 +86,7 @@ def surface_band(worked: WorkedBed) -> tuple[list[float], list[float]]:
     if not worked.filled.layers:
         return worked.settling.surface_m, worked.settling.surface_m
     vessel, filled = worked.whole.vessel, worked.whole.filled
-    amounts = sinking_amounts(vessel, filled)
-    laid = drawn_amounts(amounts, [layer.thickness_m for layer in filled.layers])
-    settling = worked.settling
-    if worked.fitted is None:
-        said = worked.sinks_as_garden
-        times = None if said is None else (np.array([said.settling]), np.array([said.decay]))
-        sums = drawn_sums(filled, laid, settling.clock, times)
-    else:
-        prior = drawn_sums(filled, laid, settling.clock, drawn_factors(DRAWS, FIT_SEED))
-        sd = READING_SD_M if vessel.sinks_in_place else READING_SD_M * vessel.top_area_m2
-        months = [each.months for each in worked.read_surfaces]
-        fitted = sinking_amounts(vessel, filled) @ settling.remaining_with_pit
-        sums = np.maximum(fitted[:, None] + conditioned(prior, months, sd, FIT_SEED), 0.0)
-    edges = band_of(sums + settling.laid_on_amounts(ALL_MONTHS)[:, None] if settling.laid_on else sums)
+    edges = band_edges(drawn_surface_sums(worked, Inputs(DRAWS)))
     low, high = ((surface_heights(vessel, edge, filled.base_m) - worked.ground_m).tolist() for edge in edges)
     return low, high
 
@@ -110,9 +100,10 @@ def _springs(
     high: Sequence[float],
 ) -> list[SpringFigures]:
     laid = top_up_volumes(worked, supplies, months)
+    suppliers = suppliers_of(plan, supplies.materials)
     springs = []
     for month, volume_m3 in zip(months, laid, strict=True):
-        chosen, loose_m3 = _bought(worked, plan, supplies, volume_m3)
+        chosen, loose_m3 = _bought(worked, suppliers, supplies, volume_m3)
         springs.append(
             SpringFigures(
                 month=month,
@@ -129,16 +120,29 @@ def _springs(
     return springs
 
 
-def _bought(worked: WorkedBed, plan: Plan, supplies: Supplies, volume_m3: float) -> tuple[Chosen | None, float]:
+def top_ups_total(worked: WorkedBed, suppliers: Sequence[Supplier], supplies: Supplies) -> Decimal | None:
+    """What the top-ups of ten years cost for all beds alike; None where nobody offers them."""
+    bought = [
+        _bought(worked, suppliers, supplies, volume_m3)[0]
+        for volume_m3 in top_up_volumes(worked, supplies, worked.spring_months)
+    ]
+    if any(each is None or each.unmet for each in bought):
+        return None
+    return sum((each.total for each in bought if each is not None), Decimal(0))
+
+
+def _bought(
+    worked: WorkedBed, suppliers: Sequence[Supplier], supplies: Supplies, volume_m3: float
+) -> tuple[Chosen | None, float]:
     """What one top-up of all beds alike is bought as, and its loose volume [m3]."""
     material = supplies.materials[worked.bed.top_up]
     sums = NeedSums()
     sums.add(worked.bed.count, [bulk_standing(Bulk(material, "volume", volume_m3), (0.0, 0.0), volume_m3, 0.0)])
     needs = sums.less_stock({}, supplies.mixes, supplies.materials)
     loose_m3 = volume_m3 * material.loose_factor * worked.bed.count
-    if not plan.suppliers:
+    if not suppliers:
         return None, loose_m3
-    return choose(all_wanted(needs), suppliers_of(plan, supplies.materials)), loose_m3
+    return choose(all_wanted(needs), suppliers), loose_m3
 
 
 def _doses(worked: WorkedBed, supplies: Supplies) -> list[DoseFigures]:

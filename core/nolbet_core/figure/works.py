@@ -161,6 +161,7 @@ def _step(
         not_before=step.not_before,
         left_out=step.left_out,
         layer=step.layer,
+        mark=step.mark,
         at=at.get(step.bed),
         weather=[WeatherFigures(each.gate, each.said, each.chance, each.known) for each in against],
     )

@@ -37,8 +37,8 @@ class WorkStep:
     """A step. `on`, `until`: the first and the last day it is worked on; by_day: hours of each. hours: of all who work
     on it; usual_hours: at usual rates. earliest, latest: to begin on, slack_days between them; null where no day is
     known to begin on. wait_days: after it. people: at least. hold: what has to be answered before going on, empty
-    where nothing has; passed: whether it was. at: where on the plot, null where it lies nowhere. weather: against it on
-    its day.
+    where nothing has; passed: whether it was. mark: where a layer's top comes to lie on the wall, in words. at: where
+    on the plot, null where it lies nowhere. weather: against it on its day.
     """
 
     key: str
@@ -76,6 +76,7 @@ class WorkStep:
     not_before: date | None
     left_out: str
     layer: int | None
+    mark: str
     at: tuple[float, float] | None
     weather: list[WeatherFigures]
 

@@ -57,7 +57,8 @@ def choose(
     asked = [want for want in wants if not is_loose(want) or want.volume_m3 > TOLERANCE_M3]
     ways = [_ways(want, suppliers, forms) for want in asked]
     taken = {index: min(lines, key=_alone) for index, lines in enumerate(ways) if lines}
-    while _improve(taken, ways, beside):
+    # one thing alone is as cheap as it gets
+    while (len(taken) > 1 or beside) and _improve(taken, ways, beside):
         pass
     lacking = [want for want, lines in zip(asked, ways, strict=True) if not lines]
     lines = (*beside, *taken.values())

@@ -45,7 +45,7 @@ class BagOffer:
     """Whole bags: loose volume of one [m3] and its price. fetched: brought home by the gardener, without delivery.
 
     mass_kg: where the label says a mass instead of a volume [kg]. deal: so many together. at_most: what the shop has.
-    key: what the offer is called by.
+    key: what the offer is called by. checked: whether what one holds was measured.
     """
 
     material: str
@@ -56,6 +56,7 @@ class BagOffer:
     deal: Deal | None = None
     at_most: int | None = None
     key: str | None = None
+    checked: bool = False
 
     form: ClassVar[Form] = "bag"
 

@@ -246,10 +246,12 @@ class Faced(Model):
 
 
 class Holes(Model):
-    """Planting holes that get a scoop of a mix or a material each, loose, beside what fills the bed."""
+    """Planting holes that get a scoop of a mix or a material each, loose, beside what fills the bed. count: as many as
+    are planted, where nothing is said.
+    """
 
     material: MaterialKey
-    count: Count
+    count: Count | None = None
     each_m3: BagM3
 
 
@@ -281,19 +283,21 @@ class SetAside(Model):
 class Bed(Model):
     """A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
 
-    places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. state: how
-    far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
-    there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
-    how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-    spring. set_aside: other ways of filling it. holes: planting holes with a mix of
-    their own. stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
+    taped: how many times each of its measures was taken. depth_places: at how many places the depth of its layers
+    was measured. places: where it lies on the plot, one for each of those that are alike. built_on: the day it is
+    filled. state: how far it has come, where that doesn't follow from its days. laid: of one being filled, how much
+    of each layer lies there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap
+    already. dampness: how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what
+    is laid on each spring. set_aside: other ways of filling it. holes: planting holes with a mix of their own.
+    stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
     turf_on_heap: whether what was stripped lies on the gardener's heap already. dug_m: how deep the ground below is
-    loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
-    that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
-    end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
-    of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
-    before that day. sinks: as its readings say (as the garden's do, where there are none), or as is usual.
-    height_limit_m: nothing in it may stand higher. crops, cover, lines: what grows in it, lies over it, waters it.
+    loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or
+    pit that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from
+    end to end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds
+    the sides of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is
+    bought for it before that day. sinks: as its readings say (as the garden's do, where there are none), or as is
+    usual. height_limit_m: nothing in it may stand higher. crops, cover, lines: what grows in it, lies over it,
+    waters it.
     """
 
     key: Key
@@ -304,6 +308,8 @@ class Bed(Model):
     measured: Literal["inside", "outside"] = "inside"
     wall_m: WallM = 0.0
     headspace_m: WallM | None = None
+    taped: Annotated[int, Field(ge=1, le=20)] = 1
+    depth_places: Annotated[int, Field(ge=1, le=50)] = 1
     corner_depths_m: Annotated[list[DepthM], Field(min_length=4, max_length=4)] | None = None
     reach_m: ReachM = 0.6
     worked_from: Literal["one_side", "both_sides"] = "both_sides"

@@ -26,10 +26,11 @@ from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.log import LogEntry, Probe, WeatherRun
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.offers import FixedLine, PlanSupplier
-from nolbet_core.plan.planting import OwnCrop
+from nolbet_core.plan.planting import Neighbours, OwnCrop
 from nolbet_core.plan.plot import Plot
 from nolbet_core.plan.shapes import At
 from nolbet_core.plan.works import Factor, WorkKind, Works
+from nolbet_core.quantities import limits
 from nolbet_core.quantities.units import USUAL_BARROW_M3
 
 FORMAT: Final = "nolbet-plan/1"
@@ -78,7 +79,8 @@ class Garden(Model):
     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
     drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most. works: when
     it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work. sinking: how
-    beds that nothing was read of sink against what is usual.
+    beds that nothing was read of sink against what is usual. neighbours: what the gardener thinks of crops side by
+    side.
     """
 
     name: Name
@@ -93,7 +95,7 @@ class Garden(Model):
     typical_climate: Typical | None = None
     wettest_day_mm: Annotated[float, Field(gt=0, le=1900)] | None = None
     handful_kg: Annotated[float, Field(ge=0.005, le=0.5)] | None = None
-    tap_l_min: Annotated[float, Field(gt=0, le=500)] | None = None
+    tap_l_min: Annotated[float, Field(gt=0, le=limits.TAP_L_MIN.most)] | None = None
     ants: bool | None = None
     burrowers: bool | None = None
     water_table_m: Annotated[float, Field(ge=0, le=50)] | None = None
@@ -103,6 +105,7 @@ class Garden(Model):
     works: Works | None = None
     pace: dict[WorkKind, Factor] | None = None
     sinking: Sinking | None = None
+    neighbours: Annotated[list[Neighbours], Field(max_length=500)] | None = None
     plot: Plot | None = None
 
     @field_validator("hemisphere")

@@ -61,13 +61,14 @@ class _Counted(_Offered):
 class BagOfferModel(_Counted):
     """Whole bags of one size: by the loose volume on the label, or by the mass, as meals are.
 
-    expands_to_m3: what a pressed bale swells to.
+    expands_to_m3: what a pressed bale swells to. checked_m3: what one was measured to hold, whatever its label says.
     """
 
     form: Literal["bag"]
     volume_m3: BagM3 | None = None
     mass_kg: Annotated[float, Field(gt=0, le=2000)] | None = None
     expands_to_m3: BagM3 | None = None
+    checked_m3: BagM3 | None = None
 
 
 class BulkOfferModel(_Offered):

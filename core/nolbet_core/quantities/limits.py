@@ -111,6 +111,12 @@ MASS_KG = Limit("a mass", Kind.MASS, 1_000_000.0)
 PRICE = Limit("a price", Kind.MONEY, 1_000_000.0)
 UNIT_PRICE = Limit("a price", Kind.UNIT_PRICE, 1_000_000.0)
 COUNT = Limit("a count", Kind.COUNT, 1000.0, least=1.0)
+PLANTS = Limit("a number of plants", Kind.COUNT, 100_000.0, least=1.0)
+WEEKS_APART = Limit("a number of weeks", Kind.COUNT, 52.0, least=1.0)
+PLANT_SIZES = Limit("a number of sizes", Kind.COUNT, 5.0, least=1.0)
+DRIP_ROWS = Limit("a number of rows", Kind.COUNT, 100.0, least=1.0)
+TAP_L_MIN = Limit("what a tap gives", Kind.NUMBER, 500.0, above_least=True)
+EMITTER_L_H = Limit("what an emitter gives", Kind.NUMBER, 100.0, above_least=True)
 SHARE = Limit("a share", Kind.SHARE, 1.0)
 PH = Limit("pH", Kind.PH, 14.0)
 DENSITY_KG_M3 = Limit("a density", Kind.DENSITY, 5000.0, above_least=True)
@@ -128,6 +134,8 @@ BEARS_KG_M2 = Limit("what it may bear", Kind.LOAD, 20_000.0, above_least=True)
 PARTS = Limit("parts", Kind.NUMBER, 1000.0)
 CARBON = Limit("carbon to one of nitrogen", Kind.NUMBER, 1000.0, above_least=True)
 RISE_M = Limit("how high it wicks", Kind.LENGTH, 1.0)
+GROWING_M2 = Limit("a growing area", Kind.AREA, 500.0, above_least=True)
+WORK_DAYS = Limit("days of work", Kind.NUMBER, 400.0, above_least=True)
 WORK_H = Limit("hours of work", Kind.NUMBER, 2000.0)
 DAY_H = Limit("hours a day", Kind.NUMBER, 16.0, least=0.25)
 RATE_M3 = Limit("a volume in an hour", Kind.VOLUME, 1000.0, above_least=True)
@@ -159,6 +167,12 @@ LIMITS: dict[str, Limit] = {
     "price": PRICE,
     "unit_price": UNIT_PRICE,
     "count": COUNT,
+    "plants": PLANTS,
+    "weeks_apart": WEEKS_APART,
+    "plant_sizes": PLANT_SIZES,
+    "drip_rows": DRIP_ROWS,
+    "tap": TAP_L_MIN,
+    "emitter": EMITTER_L_H,
     "share": SHARE,
     "ph": PH,
     "density": DENSITY_KG_M3,
@@ -177,6 +191,8 @@ LIMITS: dict[str, Limit] = {
     "parts": PARTS,
     "carbon": CARBON,
     "rise": RISE_M,
+    "growing": GROWING_M2,
+    "days": WORK_DAYS,
     "hours": WORK_H,
     "day_hours": DAY_H,
     "rate_m3": RATE_M3,

@@ -128,6 +128,20 @@ _TEMPERATURE = re.compile(
     rf"^(?P<sign>-)?\s*(?P<number>{NUMBER_PATTERN})\s*(?:°|deg(?:rees?)?\.?)?\s*(?P<scale>c|f)?(?:elsius|ahrenheit)?$"
 )
 
+PATTERNS = {
+    "term": _TERM,
+    "after_number": _AFTER_NUMBER,
+    "cross": _CROSS,
+    "noise": _NOISE,
+    "feet_and_inches": _FEET_AND_INCHES,
+    "range": _RANGE,
+    "hyphened_fraction": _HYPHENED_FRACTION,
+    "on_area": _ON_AREA,
+    "of_volume": _OF_VOLUME,
+    "temperature": _TEMPERATURE,
+}
+"""Every pattern here by a name of its own."""
+
 
 def read_density(text: str, system: System, comma: Comma, pounds_of: Unit) -> Measure:
     """A mass of a volume in a spelled-out text [kg/m3], as 40 lb a cu ft or 640 kg/m3.

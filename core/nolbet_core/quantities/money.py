@@ -19,6 +19,8 @@ CUBIC_METRE = volume_units(Contents.MEDIA)["m3"]
 
 _UNIT_PRICE = re.compile(r"(?P<price>.*?)\s*(?:/|\ban?\b|\bper\b|\bfor a\b)\s*(?P<unit>[a-z][a-z0-9. ]*)")
 _MONEY = re.compile(r"(?P<sign>[$€£])?\s*(?P<number>\d[\d.,' ]*|[.,]\d+)\s*(?P<after>[$€£]|[a-z]{3})?")
+PATTERNS = {"unit_price": _UNIT_PRICE, "money": _MONEY}
+"""Every pattern here by a name of its own."""
 
 
 def read_money(text: str, currency: str) -> Decimal:

@@ -19,7 +19,15 @@ NUMBER_PATTERN = (
     r"|[.,]\d+)"  # .5
 )
 
-_MIXED = re.compile(r"(?:(\d+)(?:\s+|\s*-\s*))?(\d+)\s*/\s*(\d+)")
+PLAIN_SIGNS = str.maketrans(
+    {
+        "″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "‘": "'", "`": "'", "´": "'",
+        "×": "x", "✕": "x", "⁄": "/", "−": "-", "–": "-", "—": "-",
+        "\u00a0": " ", "\u2009": " ", "\u202f": " ", "\t": " ", "²": "2", "³": "3",
+    }
+)  # fmt: skip
+
+MIXED = re.compile(r"(?:(\d+)(?:\s+|\s*-\s*))?(\d+)\s*/\s*(\d+)")
 
 
 class Comma(Enum):
@@ -50,14 +58,7 @@ def spell_out(text: str) -> str:
     """The text with typographic quotes, crosses, spaces and vulgar fractions as plain characters, in lower case."""
     for sign, plain in VULGAR.items():
         text = re.sub(rf"(\d)\s*{sign}", rf"\g<1> {plain}", text).replace(sign, plain)
-    table = str.maketrans(
-        {
-            "″": '"', "”": '"', "“": '"', "′": "'", "’": "'", "‘": "'", "`": "'", "´": "'",
-            "×": "x", "✕": "x", "⁄": "/", "−": "-", "–": "-", "—": "-",
-            "\u00a0": " ", "\u2009": " ", "\u202f": " ", "\t": " ", "²": "2", "³": "3",
-        }
-    )  # fmt: skip
-    plain = text.translate(table).replace("''", '"').lower()
+    plain = text.translate(PLAIN_SIGNS).replace("''", '"').lower()
     return re.sub(r"\s+", " ", plain).strip()
 
 
@@ -67,7 +68,7 @@ def read_number(text: str, comma: Comma) -> Number:
     Raises NumberProblem for a division by nothing, a top-heavy fraction after a whole number, or separators
     that group in no known way.
     """
-    mixed = _MIXED.fullmatch(text)
+    mixed = MIXED.fullmatch(text)
     if mixed:
         return _read_fraction(mixed)
     return _read_decimal(text.replace(" ", ""), comma)

@@ -112,12 +112,12 @@ def read(typed: str, limit: Limit, context: Context, kind: Kind | None = None) -
     """Read a typed text as a measure.
 
     typed: as it stands in the field. limit: what it may be and of which kind. kind: Kind.DIMENSIONS to read two
-    or three lengths, each within the limit; else the limit's own.
+    or three lengths, each within the limit, where that is one of lengths; else the limit's own.
 
     Returns a Reading; nothing is raised, since nonsense is as usual in a field as sense. A comma before exactly
     three digits gives both meanings where both are within the limit.
     """
-    kind = kind or limit.kind
+    kind = kind if kind is not None and limit.kind is Kind.LENGTH else limit.kind
     try:
         return Reading(typed, _meanings(typed, limit, context, kind))
     except Problem as problem:

@@ -14,6 +14,14 @@ _SOME_PARTS = re.compile(rf"\b(\d) ({_PART})\b(?: of)?(?: an?\b)?")
 _ONE_PART = re.compile(rf"{_STARTS}(?:an? )?({_PART})\b(?: of)?(?: an?\b)?")
 _AND_A_PART = re.compile(rf"\b(\d+)( [a-z][a-z ]*?)? and (?:an? ({_PART})|(\d/\d))\b")
 _ONE = re.compile(rf"{_STARTS}an? (?=[a-z])")
+PATTERNS = {
+    "whole": _WHOLE,
+    "some_parts": _SOME_PARTS,
+    "one_part": _ONE_PART,
+    "and_a_part": _AND_A_PART,
+    "one": _ONE,
+}
+"""Every pattern here by a name of its own."""
 
 
 def digits_for_words(text: str) -> str:

@@ -170,7 +170,7 @@ def show_temperature(temperature_c: float, system: System) -> str:
     """A temperature [C], to the degree Fahrenheit or half a degree Celsius."""
     if system is System.FT_IN:
         return f"{fixed(temperature_c * 9 / 5 + 32, 0)} °F"
-    return f"{trimmed(round(temperature_c * 2) / 2, 1)} °C"
+    return f"{trimmed(math.floor(temperature_c * 2 + 0.5) / 2, 1)} °C"
 
 
 def show_dose(mass_kg: float, system: System) -> str:

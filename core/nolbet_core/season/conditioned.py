@@ -23,8 +23,10 @@ def conditioned(sums: Values, months: Sequence[float], sd: float, seed: int) -> 
     off: Values = sums - sums.mean(axis=1, keepdims=True)
     if not len(months):
         return off
-    by_month = np.arange(len(sums), dtype=float)
-    read = np.array([[float(np.interp(at, by_month, column)) for column in off.T] for at in months])
+    at = np.clip(np.asarray(months, dtype=float), 0.0, len(sums) - 1)
+    before = np.minimum(at.astype(int), len(sums) - 2)
+    after = (at - before)[:, np.newaxis]
+    read = (1 - after) * off[before] + after * off[before + 1]
     draws = sums.shape[1]
     both = read @ read.T / (draws - 1) + sd**2 * np.eye(len(months))
     gain = np.linalg.solve(both, read @ off.T / (draws - 1)).T

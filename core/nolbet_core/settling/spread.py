@@ -8,6 +8,8 @@ from dataclasses import dataclass, replace
 import numpy as np
 from numpy.typing import NDArray
 
+from nolbet_core.draws.bands import HIGH, LOW
+from nolbet_core.draws.inputs import Inputs
 from nolbet_core.settling.accounts import RAN_BY_MONTH, RUNS_DOWN, accounts_of, left_of_layer
 from nolbet_core.settling.clock import MONTHS, Clock
 from nolbet_core.settling.curve import SETTLED_BY_MONTH, Shares, log_volume
@@ -17,8 +19,7 @@ from nolbet_core.stack.fill import Filled
 Figures = NDArray[np.float64]
 
 DRAWS = 500
-SEED = 20260
-"""The same draws every time, so that the band doesn't flicker while a bed is drawn."""
+"""How many the band of a surface by month rests on."""
 
 WARMTH_SPREAD_C = 1.0
 """How far a place's mean warmth lies off what is known of it, standard deviation [degrees C]."""
@@ -28,9 +29,6 @@ DAMPNESS = (0.75, 1.0, 1.15)
 
 RAKED_M = 0.010
 """How far a boundary between layers lies off as raked, standard deviation [m]."""
-
-LOW, HIGH = 0.10, 0.90
-"""The band holds four draws of five."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,14 +67,19 @@ def _told(material: Material) -> tuple[str, str]:
     return material.key, material.name
 
 
-def drawn_figures(materials: Sequence[Material], draws: int = DRAWS, seed: int = SEED) -> Drawn:
-    """Draw each material's figures over their ranges, most often near their value (triangular), by a seed."""
-    chance = np.random.default_rng(seed).random((3, len(materials), draws))
-    names = ("settles_share", "stays_share", "decay_per_year")
-    ranges = np.array([[_range(material, name) for material in materials] for name in names])
+NAMES = ("settles_share", "stays_share", "decay_per_year")
+
+
+def drawn_figures(materials: Sequence[Material], inputs: Inputs) -> Drawn:
+    """Draw each material's figures over their ranges, most often near their value (triangular)."""
+    settles, stays, decay = (_drawn_property(materials, name, inputs) for name in NAMES)
     logs = tuple(index for index, material in enumerate(materials) if material.keeps_volume)
-    settles, stays, decay = (_triangular(chance[i], ranges[i]) for i in range(3))
     return Drawn(settles, stays, decay, logs)
+
+
+def _drawn_property(materials: Sequence[Material], name: str, inputs: Inputs) -> Figures:
+    rows = [inputs.triangular(f"{name} {material.key}", *_range(material, name)) for material in materials]
+    return np.array(rows).reshape(len(materials), inputs.draws)
 
 
 def _range(material: Material, name: str) -> tuple[float, float, float]:
@@ -86,37 +89,27 @@ def _range(material: Material, name: str) -> tuple[float, float, float]:
     return min(found.low, found.value), found.value, max(found.high, found.value)
 
 
-def _triangular(chance: Figures, ranges: Figures) -> Figures:
-    """Values of triangular distributions by their cumulative chance [0-1]. ranges: rows of low, most likely, high."""
-    low, mode, high = (ranges[:, i : i + 1] for i in range(3))
-    wide = np.maximum(high - low, 1e-300)
-    rising = low + np.sqrt(chance * wide * (mode - low))
-    falling = high - np.sqrt((1 - chance) * wide * (high - mode))
-    return np.where(chance * wide < mode - low, rising, falling)
-
-
-def drawn_pace(draws: int = DRAWS, seed: int = SEED + 2) -> Figures:
+def drawn_pace(inputs: Inputs) -> Figures:
     """How much faster or slower all rots than the clock says, by draw: by a year's warmth, and by how damp it is."""
-    chance = np.random.default_rng(seed)
-    warmth_c = chance.normal(0.0, WARMTH_SPREAD_C, draws)
-    damp: Figures = _triangular(chance.random((1, draws)), np.array([DAMPNESS]))[0]
-    pace: Figures = 2.0 ** (warmth_c / 10) * damp
+    warmth_c = inputs.normal("warmth", WARMTH_SPREAD_C)
+    pace: Figures = 2.0 ** (warmth_c / 10) * inputs.triangular("dampness", *DAMPNESS)
     return pace
 
 
-def drawn_amounts(amounts: Figures, thickness_m: Sequence[float], draws: int = DRAWS, seed: int = SEED + 3) -> Figures:
+def drawn_amounts(amounts: Figures, thickness_m: Sequence[float], inputs: Inputs, bed: str) -> Figures:
     """What of each layer may have been laid, by draw, as a rake leaves it: layers x draws, in the unit of amounts.
 
     amounts: of each layer as asked for [m3, or m], bottom to top. thickness_m: how thick each lies, sheets 0 [m]. Every
     boundary between two layers lies off by itself; where the floor and the surface lie is known, so that the sum holds.
+    bed: its key, that its boundaries are drawn by.
     """
     thick = np.asarray(thickness_m, dtype=float)
     laid = np.flatnonzero(thick > 0)
-    drawn = np.repeat(np.asarray(amounts, dtype=float)[:, None], draws, axis=1)
+    drawn = np.repeat(np.asarray(amounts, dtype=float)[:, None], inputs.draws, axis=1)
     if len(laid) < 2:
         return drawn
-    off = np.random.default_rng(seed).normal(0.0, RAKED_M, (len(laid) - 1, draws))
-    edges = np.vstack([np.zeros(draws), off, np.zeros(draws)])
+    off = [inputs.normal(f"raking {bed} {boundary}", RAKED_M) for boundary in range(len(laid) - 1)]
+    edges = np.vstack([np.zeros(inputs.draws), *off, np.zeros(inputs.draws)])
     share = np.maximum(1 + np.diff(edges, axis=0) / thick[laid][:, None], 0.0)
     drawn[laid] *= share
     whole = drawn.sum(axis=0)
@@ -124,51 +117,55 @@ def drawn_amounts(amounts: Figures, thickness_m: Sequence[float], draws: int = D
     return held
 
 
-def drawn_remaining(drawn: Drawn, clock: Clock, pace: Figures, months: int = MONTHS) -> Shares:
+ALL_MONTHS = tuple(range(MONTHS + 1))
+
+
+def drawn_remaining(drawn: Drawn, clock: Clock, pace: Figures, months: Sequence[int] = ALL_MONTHS) -> Shares:
     """What is left of each material by month and draw: months x materials x draws.
 
-    The rotting part is a running product of monthly factors. clock: how fast things rot there. pace: over that, by
-    draw.
+    clock: how fast things rot there. pace: over that, by draw. months: which, from 0 to 120.
     """
-    remaining = np.empty((months + 1, *drawn.decay_per_year.shape))
-    by_draw = drawn.decay_per_year * pace / -12
-    a_month = {factor: np.exp(by_draw * factor) for factor in set(clock.factors)}
-    remaining[0] = 1 - drawn.stays
-    for month in range(months):
-        factor = clock.factors[month % len(clock.factors)]
-        np.multiply(remaining[month], a_month[factor], out=remaining[month + 1])
-    lost = SETTLED_BY_MONTH[: months + 1]
+    factors = [clock.factors[month % len(clock.factors)] for month in range(max(months, default=0))]
+    rotted_years = np.concatenate([[0.0], np.cumsum(factors)])[list(months)] / 12
+    by_draw = -drawn.decay_per_year * pace
+    remaining: Shares = rotted_years[:, None, None] * by_draw
+    np.exp(remaining, out=remaining)
+    remaining *= 1 - drawn.stays
     if len(drawn.logs):
         kinds = list(drawn.logs)
         stays = drawn.stays[kinds]
         volume = log_volume(remaining[:, kinds] / np.maximum(1 - stays, 1e-12), stays)
         remaining[:, kinds] = volume - stays
-    for month in range(months + 1):
-        remaining[month] += drawn.stays
-        remaining[month] *= 1 - drawn.settles * lost[month]
+    for row, month in enumerate(months):
+        remaining[row] += drawn.stays
+        remaining[row] *= 1 - drawn.settles * SETTLED_BY_MONTH[month]
     return remaining
 
 
 def drawn_sums(
-    filled: Filled, amounts: Figures, clock: Clock, factors: tuple[Figures, Figures] | None = None
+    filled: Filled,
+    amounts: Figures,
+    clock: Clock,
+    inputs: Inputs,
+    factors: tuple[Figures, Figures] | None = None,
+    months: Sequence[int] = ALL_MONTHS,
 ) -> Figures:
     """What a stack comes to by month and draw, its packing and what runs down into its voids with it.
 
     amounts: of each layer as it may have been laid [m3, or m], layers x draws. clock: how fast things rot there.
-    factors: how many times as much all settles, and as fast all rots, by draw, where that is asked too.
+    factors: how many times as much all settles, and as fast all rots, by draw, where that is asked too. months: which.
     """
     accounts = accounts_of(filled)
     packings = [account.packing[0] for account in accounts if account.packing]
     plain, shares = plain_materials([account.frame for account in accounts] + packings)
-    draws = amounts.shape[-1]
-    drawn, pace = drawn_figures(plain, draws), drawn_pace(draws)
+    drawn, pace = drawn_figures(plain, inputs), drawn_pace(inputs)
     if factors is not None:
         drawn, pace = replace(drawn, settles=np.minimum(drawn.settles * factors[0], 1.0)), pace * factors[1]
-    remaining = drawn_remaining(drawn, clock, pace)
+    remaining = drawn_remaining(drawn, clock, pace, months)
     by_itself = [index for index, account in enumerate(accounts) if account.is_plain]
     of_plain = shares[by_itself].T @ amounts[by_itself]
     sums: Figures = np.einsum("pd,mpd->md", of_plain, remaining)
-    ran = RAN_BY_MONTH[:, None] * _drawn_running(draws)
+    ran = RAN_BY_MONTH[list(months), None] * inputs.triangular("running_down", *RUNS_DOWN)
     packed = iter(shares[len(accounts) :])
     for index, account in enumerate(accounts):
         if account.is_plain:
@@ -179,14 +176,7 @@ def drawn_sums(
     return sums
 
 
-def _drawn_running(draws: int) -> Figures:
-    """Shares of the fines that run down, drawn over their range."""
-    chance = np.random.default_rng(SEED + 1).random((1, draws))
-    shares: Figures = _triangular(chance, np.array([RUNS_DOWN]))[0]
-    return shares
-
-
-def band_of(sums: Figures) -> tuple[Figures, Figures]:
+def band_edges(sums: Figures) -> tuple[Figures, Figures]:
     """The lower and upper edge of what draws come to, by month, for one bed.
 
     sums: by month and draw [m3, or m]. A band's edge is one of the draws, so that it can be turned from volume into

@@ -1,0 +1,93 @@
+"""What a candidate takes at least, by its layers' volumes alone: who goes over a limit by that, or is beaten even so,
+needs no judging.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from nolbet_core.built.buying import stock_of
+from nolbet_core.built.stores import base_of
+from nolbet_core.haul.offers import TOLERANCE_M3, Supplier
+from nolbet_core.haul.unit_prices import unit_prices
+from nolbet_core.plan.bed import HEADSPACE_M, Bed
+from nolbet_core.plan.wishes import Wishes
+from nolbet_core.record import record
+from nolbet_core.shelf.material import Material
+from nolbet_core.wishes.candidates import Candidate
+from nolbet_core.wishes.limits import Short
+from nolbet_core.works.rates import Paces
+
+
+@record
+class Least:
+    """What a candidate takes at least: money [currency], and hours of one person. unmet: keys of what nobody offers,
+    and there isn't enough of.
+    """
+
+    money: float
+    hours: float
+    unmet: tuple[str, ...]
+
+
+CENT = 0.01
+"""Sums are rounded by so much at most."""
+
+
+class QuickBounds:
+    """Bounds by the cheapest prices of a loose m3, without deliveries, whole bags, boards and sheets, and by the time
+    that moving its fill takes. paces: how long work takes.
+    """
+
+    def __init__(
+        self, wishes: Wishes, materials: Mapping[str, Material], suppliers: Sequence[Supplier], paces: Paces
+    ) -> None:
+        self._wishes, self._materials = wishes, materials
+        self._prices = {key: float(price) for key, price in unit_prices(suppliers).items()}
+        self._paces = paces
+        self._stock = stock_of(wishes.have.stock)
+        # a heap of a mix stands for parts that nobody offers
+        self._mixes_lie = any(materials[key].parts for key in self._stock)
+
+    def least(self, candidate: Candidate, bed: Bed) -> Least:
+        """What its fill takes at least; what nobody offers costs nothing."""
+        loose: dict[str, float] = {}
+        moved_m3 = 0.0
+        for key, placed_m3 in self._placed(candidate, bed):
+            material = self._materials[key]
+            moved_m3 += placed_m3 * material.loose_factor
+            # a mix takes at least its parts' share of its own volume
+            for part, share in [(each.material, each.volume_share) for each in material.parts] or [(material, 1.0)]:
+                loose[part.key] = loose.get(part.key, 0.0) + placed_m3 * share * material.loose_factor
+        to_buy = {key: max(volume_m3 - self._stock.get(key, 0.0), 0.0) for key, volume_m3 in loose.items()}
+        money = sum(volume_m3 * self._prices.get(key, 0.0) for key, volume_m3 in to_buy.items())
+        unmet = [key for key, volume_m3 in to_buy.items() if volume_m3 > TOLERANCE_M3 and key not in self._prices]
+        medium = bed.reservoir.medium if bed.reservoir else None
+        if medium is not None and medium not in self._prices and not self._stock.get(medium):
+            unmet.append(medium)
+        hours = self._paces.hours("shovel_m3_h", moved_m3)
+        return Least(money, hours, tuple(unmet) if self._prices and not self._mixes_lie else ())
+
+    def short(self, candidate: Candidate, least: Least) -> list[Short]:
+        """Limits that it goes over by its bounds alone."""
+        found: list[Short] = []
+        have, may = self._wishes.have, self._wishes.may
+        if have.money is not None and least.money > float(have.money) + CENT:
+            found.append(Short("money", float(have.money), least.money))
+        if may.height_m is not None and candidate.section and candidate.depth_m > may.height_m + 1e-9:
+            found.append(Short("height", may.height_m, candidate.depth_m))
+        if least.unmet:
+            names = tuple(self._materials[key].name for key in least.unmet)
+            found.append(Short("offered", 0.0, len(names), names))
+        return found
+
+    def _placed(self, candidate: Candidate, bed: Bed) -> list[tuple[str, float]]:
+        """What lies in all beds by their layers' depths [m3]; sheets and what packs voids left out."""
+        depth_m = candidate.depth_m - (HEADSPACE_M if candidate.section else 0.0)
+        left_m = depth_m - sum(each.thickness_m or 0.0 for each in bed.layers)
+        left_m -= base_of(bed)
+        return [
+            (each.material, candidate.area_m2 * (each.thickness_m or max(left_m, 0.0)))
+            for each in bed.layers
+            if each.thickness_m or each.fill
+        ]
