@@ -4,8 +4,10 @@ import "@fontsource-variable/archivo/standard.css";
 import { App } from "./app/App";
 import { setFirstScheme } from "./theme/scheme";
 import { ThemeRoot } from "./theme/ThemeRoot";
+import { openWithoutConnection } from "./app/openWithoutConnection";
 
 setFirstScheme();
+openWithoutConnection();
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(

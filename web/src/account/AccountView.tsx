@@ -10,7 +10,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
 import { api, saidOf } from "../api/client";
-import { forgetWaiting } from "../season/outbox";
+import { forgetAll } from "./forgetAll";
 
 /** Who is signed in: change the password, sign out. */
 export function AccountSection() {
@@ -19,9 +19,8 @@ export function AccountSection() {
   const account = useQuery({ queryKey: ["account"], queryFn: api.account });
   const leave = useMutation({
     mutationFn: api.signOut,
-    onSuccess: () => {
-      forgetWaiting();
-      queries.clear();
+    onSuccess: async () => {
+      await forgetAll(queries);
       void navigate("/sign-in");
     },
   });

@@ -9,6 +9,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
 import { api, saidOf } from "../api/client";
+import { signedIn } from "./forgetAll";
 
 /** The front door: sign in, or open an account. */
 export default function SignIn() {
@@ -19,8 +20,8 @@ export default function SignIn() {
   const [password, setPassword] = useState("");
   const enter = useMutation({
     mutationFn: () => (fresh ? api.signUp(name.trim(), password) : api.signIn(name.trim(), password)),
-    onSuccess: () => {
-      queries.clear();
+    onSuccess: async () => {
+      await signedIn(name.trim(), queries);
       void navigate("/");
     },
   });

@@ -168,6 +168,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/import/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Archive
+         * @description Keep an archive as a garden of its own, all of it or nothing.
+         */
+        post: operations["nolbet_api_files_import_archive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/import/preview": {
         parameters: {
             query?: never;
@@ -211,6 +231,26 @@ export interface paths {
          * @description Put a garden into the bin, whence it comes back for 30 days.
          */
         delete: operations["nolbet_api_gardens_delete_garden"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Archive
+         * @description A garden's archive: plan file, log, weather and photographs.
+         */
+        get: operations["nolbet_api_files_export_archive"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -517,6 +557,51 @@ export interface paths {
          */
         get: operations["nolbet_api_planting_list_crops"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/crops/neighbours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Neighbours
+         * @description What is usually said of some crops side by side; evidence is mixed beside every pair. Unknown ones are passed
+         *     over.
+         */
+        get: operations["nolbet_api_planting_list_neighbours"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/crops/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Own Crops
+         * @description The gardener's own crops as they were written.
+         */
+        get: operations["nolbet_api_planting_list_own_crops"];
+        /**
+         * Keep Own Crops
+         * @description Keep the gardener's own crops.
+         */
+        put: operations["nolbet_api_planting_keep_own_crops"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1066,6 +1151,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/sowing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure The Sowing
+         * @description The whole garden's sowing calendar.
+         */
+        get: operations["nolbet_api_planting_figure_the_sowing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/spread": {
         parameters: {
             query?: never;
@@ -1086,6 +1191,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/figure/sun": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Sun
+         * @description Hours of sun over a draft bed, month by month.
+         */
+        post: operations["nolbet_api_planting_figure_sun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/figure/sunken": {
         parameters: {
             query?: never;
@@ -1100,6 +1225,30 @@ export interface paths {
          * @description A draft as it lies some months after filling, to draw.
          */
         post: operations["nolbet_api_forecast_figure_in_month"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/sure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure How Sure
+         * @description How sure a garden's figures are: where each lies in four of five gardens, what that rests on, what narrows it.
+         */
+        get: operations["nolbet_api_sure_figure_how_sure"];
+        put?: never;
+        /**
+         * Figure How Sure Draft
+         * @description How sure a draft's figures are.
+         */
+        post: operations["nolbet_api_sure_figure_how_sure_draft"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1160,6 +1309,67 @@ export interface paths {
         get: operations["nolbet_api_plot_figure_barrow_ways"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure If It Were
+         * @description A bed as it is and as it would be: deeper, with more wood, more under its soil, or more mulch.
+         */
+        post: operations["nolbet_api_sure_figure_if_it_were"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Figure Wishes
+         * @description Look for beds that wishes allow, told a line of JSON at a time. A newer look of the same gardener ends this one,
+         *     and so does who stops listening.
+         */
+        post: operations["nolbet_api_wishes_figure_wishes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/figure/wishes/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End Wishes
+         * @description Leave off looking; what was told so far stands.
+         */
+        post: operations["nolbet_api_wishes_end_wishes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1344,6 +1554,26 @@ export interface paths {
         get: operations["nolbet_api_raw_material_as_it_lies"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take In Measured
+         * @description Take something measured into what it is of: the shelf, a bed, or what suppliers offer.
+         */
+        post: operations["nolbet_api_sure_take_in_measured"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1654,6 +1884,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/shared-links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Links
+         * @description A garden's links that haven't run out.
+         */
+        get: operations["nolbet_api_sharing_list_links"];
+        put?: never;
+        /**
+         * Add Link
+         * @description Make a link to look at a garden, at its steps, or at the list of one supplier.
+         */
+        post: operations["nolbet_api_sharing_add_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/shared-links/{link_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End Link
+         * @description End a link: whoever holds it sees nothing from now on.
+         */
+        delete: operations["nolbet_api_sharing_end_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/shelf": {
         parameters: {
             query?: never;
@@ -1862,6 +2136,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{garden_id}/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Start Wishes
+         * @description What wishes of a garden start as: its own money and heaps, what is known of where it is worked.
+         */
+        get: operations["nolbet_api_wishes_start_wishes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{garden_id}/wishes/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take One
+         * @description Take a proposal: its beds are kept, and what there is becomes what lies on hand.
+         */
+        post: operations["nolbet_api_wishes_take_one"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{garden_id}/works": {
         parameters: {
             query?: never;
@@ -1994,6 +2308,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shared/{secret}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look
+         * @description What a link shows. 404 where it was ended, ran out, or never was.
+         */
+        get: operations["nolbet_api_sharing_look"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/{secret}/tick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tick By Link
+         * @description Tick a step, or take that back, where the gardener lets whoever holds the link.
+         */
+        post: operations["nolbet_api_sharing_tick_by_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2037,6 +2391,34 @@ export interface components {
             ];
             /** Width M */
             width_m: number;
+        };
+        /**
+         * Allowed
+         * @description What is allowed. on: what it stands on. limit_kg_m2: what that bears. reach_m: of an arm. worked_from: how many
+         *     long sides can be got to. height_m: no rim is to be higher.
+         */
+        Allowed: {
+            /** Height M */
+            height_m?: number | null;
+            /** Limit Kg M2 */
+            limit_kg_m2?: number | null;
+            /**
+             * On
+             * @default bare_soil
+             * @enum {string}
+             */
+            on?: "lawn" | "bare_soil" | "compacted" | "gravel" | "paving" | "blocks" | "legs" | "deck" | "balcony" | "roof";
+            /**
+             * Reach M
+             * @default 0.6
+             */
+            reach_m?: number;
+            /**
+             * Worked From
+             * @default both_sides
+             * @enum {string}
+             */
+            worked_from?: "one_side" | "both_sides";
         };
         /**
          * Amendment
@@ -2267,6 +2649,15 @@ export interface components {
             volume_m3: number;
         };
         /**
+         * AskedSun
+         * @description A draft bed, and the day whose crops shade it; all of them where none is said.
+         */
+        AskedSun: {
+            bed: components["schemas"]["Bed"];
+            /** On */
+            on?: string | null;
+        };
+        /**
          * AutumnOrSpring
          * @description Both, and what speaks for which. better: null where it makes no difference. why: in sentences.
          */
@@ -2321,11 +2712,13 @@ export interface components {
          * BagOfferModel
          * @description Whole bags of one size: by the loose volume on the label, or by the mass, as meals are.
          *
-         *     expands_to_m3: what a pressed bale swells to.
+         *     expands_to_m3: what a pressed bale swells to. checked_m3: what one was measured to hold, whatever its label says.
          */
         BagOfferModel: {
             /** At Most */
             at_most?: number | null;
+            /** Checked M3 */
+            checked_m3?: number | null;
             deal?: components["schemas"]["DealModel"] | null;
             /** Expands To M3 */
             expands_to_m3?: number | null;
@@ -2405,19 +2798,21 @@ export interface components {
          * Bed
          * @description A bed. Measures are inside ones unless said; headspace is what stays empty below the rim (25 mm unless given).
          *
-         *     places: where it lies on the plot, one for each of those that are alike. built_on: the day it is filled. state: how
-         *     far it has come, where that doesn't follow from its days. laid: of one being filled, how much of each layer lies
-         *     there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap already. dampness:
-         *     how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what is laid on each
-         *     spring. set_aside: other ways of filling it. holes: planting holes with a mix of
-         *     their own. stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
+         *     taped: how many times each of its measures was taken. depth_places: at how many places the depth of its layers
+         *     was measured. places: where it lies on the plot, one for each of those that are alike. built_on: the day it is
+         *     filled. state: how far it has come, where that doesn't follow from its days. laid: of one being filled, how much
+         *     of each layer lies there, bottom to top. spoil_on_heap: whether what its hole gives lies on the gardener's heap
+         *     already. dampness: how wet the fill is kept. roots: how deep the deepest crop planned for it roots. top_up: what
+         *     is laid on each spring. set_aside: other ways of filling it. holes: planting holes with a mix of their own.
+         *     stand: what it stands on; open ground where nothing is said. turf: what becomes of the grass under it;
          *     turf_on_heap: whether what was stripped lies on the gardener's heap already. dug_m: how deep the ground below is
-         *     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or pit
-         *     that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from end to
-         *     end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds the sides
-         *     of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is bought for it
-         *     before that day. sinks: as its readings say (as the garden's do, where there are none), or as is usual.
-         *     height_limit_m: nothing in it may stand higher. crops, cover, lines: what grows in it, lies over it, waters it.
+         *     loosened. blended_m: how much of the lowest fill is mixed with the ground, half and half. over: the trench or
+         *     pit that it lies over, one profile with it. along_m: the line on the plot that a trench or mound follows, from
+         *     end to end; its length is measured there, and a place beside it moves the middle of that line. faced: what holds
+         *     the sides of a mound. frame: what its wall is made of, which says how thick that is. put_off_until: nothing is
+         *     bought for it before that day. sinks: as its readings say (as the garden's do, where there are none), or as is
+         *     usual. height_limit_m: nothing in it may stand higher. crops, cover, lines: what grows in it, lies over it,
+         *     waters it.
          */
         Bed: {
             /** Along M */
@@ -2444,6 +2839,11 @@ export interface components {
              * @enum {string}
              */
             dampness?: "dry" | "moist" | "waterlogged";
+            /**
+             * Depth Places
+             * @default 1
+             */
+            depth_places?: number;
             /** Dug M */
             dug_m?: number | null;
             /** Emptied On */
@@ -2510,6 +2910,11 @@ export interface components {
             /** State */
             state?: ("planned" | "filling" | "filled" | "emptied") | null;
             /**
+             * Taped
+             * @default 1
+             */
+            taped?: number;
+            /**
              * Top Up
              * @description key of a material or a mix
              * @default compost
@@ -2537,25 +2942,38 @@ export interface components {
         };
         /**
          * BedCover
-         * @description What lies over a bed on hoops. height_m: of the bow over the rim. spacing_m: from hoop to hoop.
+         * @description What lies over a bed: on hoops, flat on it, or standing round it. height_m: of the bow over the rim, of what
+         *     stands, or of leaves as they are laid. spacing_m: from hoop to hoop, or from stake to stake. against: the animal
+         *     that a net or mesh keeps out. arch_to: the bed that a mesh arch goes over to. there: whether it is had already.
          */
         BedCover: {
+            /** Against */
+            against?: ("birds" | "insects" | "cats" | "rabbits" | "deer" | "voles") | null;
+            /** Arch To */
+            arch_to?: string | null;
             /** Height M */
             height_m?: number | null;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "fleece" | "film" | "double_film" | "net";
+            kind: "fleece" | "film" | "double_film" | "net" | "mesh_flat" | "mesh_standing" | "leaves";
             /** Spacing M */
             spacing_m?: number | null;
+            /**
+             * There
+             * @default false
+             */
+            there?: boolean;
         };
         /**
          * BedCrop
          * @description A crop in a bed: so many, or on so much of it; all of the bed where neither is said.
          *
-         *     at_m: the middle of where it stands, from the lower left of the bed. begins, ends: the days it is sown or planted,
-         *     and cleared ("from" and "until" in the file). every_weeks: sown again so often.
+         *     at_m: the middle of where it stands, from the lower left of the bed; within_m: or the corners of where it stands.
+         *     begins, ends: the days it is sown or planted, and cleared ("from" and "until" in the file). every_weeks: sown again
+         *     so often. sizes: planted at once in so many sizes, a fortnight apart. support: what it is tied to. sunk_pot: set in
+         *     a pot, so that it can't spread. pockets: planted in the pockets of a faced mound's sides.
          */
         BedCrop: {
             /** Area M2 */
@@ -2573,8 +2991,24 @@ export interface components {
             every_weeks?: number | null;
             /** From */
             from?: string | null;
+            /**
+             * Pockets
+             * @default false
+             */
+            pockets?: boolean;
+            /** Sizes */
+            sizes?: number | null;
+            /**
+             * Sunk Pot
+             * @default false
+             */
+            sunk_pot?: boolean;
+            /** Support */
+            support?: ("stakes" | "net") | null;
             /** Until */
             until?: string | null;
+            /** Within M */
+            within_m?: number[][] | null;
         };
         /**
          * BedFigures
@@ -2587,7 +3021,9 @@ export interface components {
          *     are readings. fitted: to those, null without. ready: from when what may be sown. first_reservoir: what a reservoir
          *     would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
          *     the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
-         *     leaves to be given; between_days: dry days that the soil lasts.
+         *     leaves to be given; between_days: dry days that the soil lasts. leaves: how it is planted in full
+         *     leaf. hand: what giving it by hand takes. water_zones: where it is drier and moister, nothing where it is alike all
+         *     over.
          */
         BedFigures: {
             /** Age Months */
@@ -2613,6 +3049,7 @@ export interface components {
             frame: components["schemas"]["FrameFigures"] | null;
             /** Given L Week */
             given_l_week: number[];
+            hand: components["schemas"]["HandFigures"];
             holes: components["schemas"]["HolesFigures"] | null;
             /** Inside Length M */
             inside_length_m: number;
@@ -2624,6 +3061,7 @@ export interface components {
             key: string;
             /** Layers */
             layers: components["schemas"]["LayerFigures"][];
+            leaves: components["schemas"]["LeavesFigures"];
             /** Line M */
             line_m: number;
             lines: components["schemas"]["LinesFigures"] | null;
@@ -2702,19 +3140,33 @@ export interface components {
             void_drop_m: number;
             /** Wall Loss Share */
             wall_loss_share: number;
+            /** Water Zones */
+            water_zones: components["schemas"]["ZoneGroundFigures"][];
         };
         /**
          * BedLines
          * @description A bed's drip lines. zone: the key of the one it is watered in, where the gardener chose. spacing_m: from emitter
-         *     to emitter; flow_l_h: of each.
+         *     to emitter; flow_l_h: of each. riser: whether the pipe comes up inside its wall or outside. there: whether they are
+         *     laid already.
          */
         BedLines: {
             /** Flow L H */
             flow_l_h?: number | null;
+            /**
+             * Riser
+             * @default inside
+             * @enum {string}
+             */
+            riser?: "inside" | "outside";
             /** Rows */
             rows?: number | null;
             /** Spacing M */
             spacing_m?: number | null;
+            /**
+             * There
+             * @default false
+             */
+            there?: boolean;
             /** Zone */
             zone?: string | null;
         };
@@ -3256,18 +3708,25 @@ export interface components {
         };
         /**
          * CoverFigures
-         * @description A cover over a bed and those alike: rods, their length, the line along the top, what lies over it, from one bed.
+         * @description A cover over a bed: rods, their length, the line along the top, what lies over it, so many sheets of a material.
+         *     stakes: of what stands. leaves_m3: of a winter blanket.
          *
-         *     weeks_spring, weeks_autumn: gained at either end: middle, least and most; null where frost never matters. vent_days:
-         *     of each month on which it has to be opened.
+         *     weeks_spring, weeks_autumn: gained at either end: middle, least and most; null where frost never matters, or it
+         *     doesn't warm. vent_days: of each month on which it has to be opened. told: what is to be minded.
          */
         CoverFigures: {
             /** Apart M */
             apart_m: number;
+            /** Height M */
+            height_m: number;
             /** Hoop M */
             hoop_m: number;
             /** Hoops */
             hoops: number;
+            /** Leaves M3 */
+            leaves_m3: number;
+            /** Material */
+            material: string;
             /** Ridge M */
             ridge_m: number;
             /** Sheet M */
@@ -3275,6 +3734,12 @@ export interface components {
                 number,
                 number
             ];
+            /** Sheets */
+            sheets: number;
+            /** Stakes */
+            stakes: number;
+            /** Told */
+            told: string[];
             /** Vent Days */
             vent_days: number[];
             /** Weeks Autumn */
@@ -3341,6 +3806,24 @@ export interface components {
             password: string;
         };
         /**
+         * CropFigure
+         * @description A figure of a crop with its unit, range and source.
+         */
+        CropFigure: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+        };
+        /**
          * CropFigures
          * @description What a crop gave in a season, named by the year of its spring. yield_kg_m2: on a m2 of growing area. times: how
          *     often it was picked. unpriced: harvests that no worth is known of, which are left out of worth.
@@ -3366,9 +3849,12 @@ export interface components {
         /**
          * CropInBed
          * @description A crop in a bed. count: plants, as said or as many as go in; pattern: how they stand. fits: whether the bed suits
-         *     it; because: why not, or what to mind, one sentence each. sow_from, sow_until: days it can be sown or planted on,
-         *     null where none is known. sowings: days of sowing again and again. spread_m: across one plant. points: where each
-         *     stands. seeds: to sow for so many; null of what is planted. yield_kg: what it may give in a season, from and to.
+         *     it; because: why not, or what to mind, one sentence each; would: what would do instead. sow_from, sow_until: days it
+         *     can be sown or planted on, null where none is known. sowings: days of sowing again and again. stands_from,
+         *     stands_until: days it goes in and is cleared; null of one that stays for years. harvests: from when each sowing
+         *     gives. spread_m: across one plant. points: where each stands. seeds, plants: to be had over all sowings. yield_kg:
+         *     what it may give in a season, from and to. sun: null where the bed lies nowhere, or no latitude is known.
+         *     in_pockets: in the sides, where nothing of it is seen from above.
          */
         CropInBed: {
             /** Because */
@@ -3379,6 +3865,12 @@ export interface components {
             crop: string;
             /** Fits */
             fits: boolean;
+            /** Harvests */
+            harvests: string[];
+            /** Height M */
+            height_m: number;
+            /** In Pockets */
+            in_pockets: boolean;
             /** Name */
             name: string;
             /**
@@ -3386,6 +3878,8 @@ export interface components {
              * @enum {string}
              */
             pattern: "square" | "offset" | "rows";
+            /** Plants */
+            plants: number | null;
             /** Points */
             points: [
                 number,
@@ -3401,6 +3895,18 @@ export interface components {
             sowings: string[];
             /** Spread M */
             spread_m: number;
+            /** Stands From */
+            stands_from: string | null;
+            /** Stands Until */
+            stands_until: string | null;
+            /**
+             * Start
+             * @enum {string}
+             */
+            start: "sown" | "planted";
+            sun: components["schemas"]["SunFigures"] | null;
+            /** Would */
+            would: string[];
             /** Yield Kg */
             yield_kg: [
                 number,
@@ -3409,13 +3915,15 @@ export interface components {
         };
         /**
          * CropOut
-         * @description A crop as the page shows it. days: from sowing or planting to the first harvest. sources: of its figures.
+         * @description A crop as the page shows it. days: from sowing or planting to the first harvest. is_own: the gardener's own.
          */
         CropOut: {
             /** Days */
             days: number;
             /** Family */
             family: string;
+            /** Figures */
+            figures: components["schemas"]["CropFigure"][];
             /**
              * Hardiness
              * @enum {string}
@@ -3423,6 +3931,8 @@ export interface components {
             hardiness: "hardy" | "half_hardy" | "tender";
             /** Height M */
             height_m: number;
+            /** Is Own */
+            is_own: boolean;
             /** Key */
             key: string;
             /** Name */
@@ -3436,8 +3946,6 @@ export interface components {
             roots: "shallow" | "medium" | "deep";
             /** Row M */
             row_m: number;
-            /** Sources */
-            sources: string[];
             /** Spacing M */
             spacing_m: number;
             /**
@@ -3483,6 +3991,31 @@ export interface components {
             thickness_m: number;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * CutLayer
+         * @description A layer of a bed cut open, to draw.
+         */
+        CutLayer: {
+            /** Material */
+            material: string;
+            /** Outlines */
+            outlines: [
+                number,
+                number
+            ][][];
+            /** Sheet */
+            sheet: boolean;
+        };
+        /**
+         * CutOpen
+         * @description A bed cut open, to draw small.
+         */
+        CutOpen: {
+            /** Layers */
+            layers: components["schemas"]["CutLayer"][];
+            reservoir: components["schemas"]["ReservoirFigures"] | null;
+            section: components["schemas"]["SectionFigures"];
         };
         /**
          * CutsFigures
@@ -3699,6 +4232,30 @@ export interface components {
             plot?: components["schemas"]["Plot"] | null;
         };
         /**
+         * EaseFigures
+         * @description A wish that stands in the way of all: what there is of it, and the least that would do, in its own unit; of days
+         *     of the calendar the days. opens: how many ways it alone keeps from being built.
+         */
+        EaseFigures: {
+            /** Has */
+            has: number;
+            /** Has Day */
+            has_day: string | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "money" | "days" | "load" | "height" | "sow_on" | "crops" | "offered";
+            /** Named */
+            named: string[];
+            /** Opens */
+            opens: number;
+            /** Takes */
+            takes: number;
+            /** Takes Day */
+            takes_day: string | null;
+        };
+        /**
          * EllipseShape
          * @description An oval bed by both axes.
          */
@@ -3886,9 +4443,9 @@ export interface components {
              * Topic
              * @enum {string}
              */
-            topic: "fit" | "layers" | "feeding" | "wood" | "sinking" | "health" | "safety" | "weight" | "water" | "ground" | "level" | "place" | "between" | "buying" | "mix" | "frame" | "works";
+            topic: "fit" | "layers" | "feeding" | "wood" | "sinking" | "health" | "safety" | "weight" | "water" | "ground" | "level" | "place" | "between" | "buying" | "mix" | "frame" | "works" | "planting";
             /** Views */
-            views: ("section" | "water" | "plot" | "haul" | "blend" | "frame" | "works")[];
+            views: ("section" | "water" | "plot" | "haul" | "blend" | "frame" | "works" | "planting")[];
             /** Why */
             why: string;
         };
@@ -4368,7 +4925,8 @@ export interface components {
          *     that nest in wood live there; burrowers: animals that dig. water_table_m: how deep water stands in the ground.
          *     drop: where on the plot loads are dropped. vehicle: what fetches. budget: what all is to cost at most. works: when
          *     it is worked, and how. pace: how many times as long as usual the gardener takes for a kind of work. sinking: how
-         *     beds that nothing was read of sink against what is usual.
+         *     beds that nothing was read of sink against what is usual. neighbours: what the gardener thinks of crops side by
+         *     side.
          */
         Garden: {
             /** Ants */
@@ -4399,6 +4957,8 @@ export interface components {
             mean_temp_c?: number | null;
             /** Name */
             name: string;
+            /** Neighbours */
+            neighbours?: components["schemas"]["Neighbours"][] | null;
             /** Normals */
             normals?: components["schemas"]["Normals"][] | null;
             /** Pace */
@@ -4452,6 +5012,20 @@ export interface components {
             month: number;
             /** Surface M */
             surface_m: number;
+        };
+        /**
+         * HandFigures
+         * @description What watering a bed by hand takes a week, by month: cans, minutes with them, and minutes with a hose.
+         */
+        HandFigures: {
+            /** Can L */
+            can_l: number;
+            /** Can Minutes Week */
+            can_minutes_week: number[];
+            /** Cans Week */
+            cans_week: number[];
+            /** Hose Minutes Week */
+            hose_minutes_week: number[];
         };
         /**
          * HarvestEntry
@@ -4639,6 +5213,24 @@ export interface components {
             total: string | null;
         };
         /**
+         * Having
+         * @description What there is. money: to spend now. stock: boards and heaps, as the plan file writes them. days: to work on.
+         *     helpers: beside the gardener.
+         */
+        Having: {
+            /** Days */
+            days?: number | null;
+            /**
+             * Helpers
+             * @default 0
+             */
+            helpers?: number;
+            /** Money */
+            money?: string | null;
+            /** Stock */
+            stock?: components["schemas"]["Stock"][];
+        };
+        /**
          * HeightFigures
          * @description How the box gets to a working height: courses, the depth they make, and legs, null on the ground.
          *
@@ -4716,11 +5308,12 @@ export interface components {
         };
         /**
          * Holes
-         * @description Planting holes that get a scoop of a mix or a material each, loose, beside what fills the bed.
+         * @description Planting holes that get a scoop of a mix or a material each, loose, beside what fills the bed. count: as many as
+         *     are planted, where nothing is said.
          */
         Holes: {
             /** Count */
-            count: number;
+            count?: number | null;
             /** Each M3 */
             each_m3: number;
             /**
@@ -5082,9 +5675,22 @@ export interface components {
             ][][];
         };
         /**
+         * LeavesFigures
+         * @description How a bed is planted in full leaf, as its water reckons it. by_crops: whether its own crops say so, and neither
+         *     the gardener nor what is usual.
+         */
+        LeavesFigures: {
+            /** By Crops */
+            by_crops: boolean;
+            /** Canopy */
+            canopy: number;
+            /** Crop Factor */
+            crop_factor: number;
+        };
+        /**
          * LedZone
          * @description Beds that are watered together. minutes_week: by month, so that the thirstiest of them has enough. too_much:
-         *     whether it takes more than three quarters of what the tap gives.
+         *     whether it takes more than three quarters of what the tap gives. runs: of pipe that lead to them.
          */
         LedZone: {
             /** Beds */
@@ -5095,6 +5701,8 @@ export interface components {
             key: string;
             /** Minutes Week */
             minutes_week: number[];
+            /** Runs */
+            runs: components["schemas"]["LineRun"][];
             /** Too Much */
             too_much: boolean;
         };
@@ -5177,6 +5785,26 @@ export interface components {
             lowest_m: number;
         };
         /**
+         * LineRun
+         * @description A run of supply pipe on the plot, from the tap or a bed to a bed. under_path_m: what of it wants a sleeve,
+         *     nothing where it only touches a path.
+         */
+        LineRun: {
+            /** Ends */
+            ends: string;
+            /** Length M */
+            length_m: number;
+            /** Line */
+            line: [
+                number,
+                number
+            ][];
+            /** Starts */
+            starts: string;
+            /** Under Path M */
+            under_path_m: number;
+        };
+        /**
          * Liner
          * @description A liner, how far it runs up the inside, and what is turned over the edge.
          */
@@ -5195,19 +5823,60 @@ export interface components {
         };
         /**
          * LinesFigures
-         * @description A bed's drip lines. lost_share: of the head along one; is_even: whether that is little enough.
+         * @description A bed's drip lines. emitter_m, emitter_l_h: how far apart emitters are, and what one gives, as said or as is
+         *     usual. row_m: length of one. header_m, riser_m: pipe across the bed, and up to it. lost_share: of
+         *     the head along one row; is_even: whether that is little enough.
          */
         LinesFigures: {
+            /** Emitter L H */
+            emitter_l_h: number;
+            /** Emitter M */
+            emitter_m: number;
             /** Emitters */
             emitters: number;
             /** Flow L Min */
             flow_l_min: number;
+            /** Header M */
+            header_m: number;
             /** Is Even */
             is_even: boolean;
             /** Lost Share */
             lost_share: number;
+            /** Riser M */
+            riser_m: number;
+            /** Row M */
+            row_m: number;
             /** Rows */
             rows: number;
+        };
+        /**
+         * LinkOut
+         * @description A link, without its secret.
+         */
+        LinkOut: {
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Id */
+            id: number;
+            /** Label */
+            label: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** May Tick */
+            may_tick: boolean;
+            /** Of */
+            of: string;
+            /**
+             * Shows
+             * @enum {string}
+             */
+            shows: "garden" | "works" | "list";
         };
         /**
          * LoadedFigures
@@ -5240,6 +5909,20 @@ export interface components {
         LogText: {
             /** Text */
             text: string;
+        };
+        /**
+         * LookedPlace
+         * @description Where a bed lies on the plot, its middle [m] and how it is turned.
+         */
+        LookedPlace: {
+            /** Bed */
+            bed: string;
+            /** Turn Deg */
+            turn_deg: number;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
         };
         /**
          * LyingBarrelShape
@@ -5275,6 +5958,15 @@ export interface components {
             usable_m: number | null;
             /** Width M */
             width_m: number;
+        };
+        /**
+         * MadeLink
+         * @description A link just made. secret: the end of its address, told this once.
+         */
+        MadeLink: {
+            link: components["schemas"]["LinkOut"];
+            /** Secret */
+            secret: string;
         };
         /**
          * MarkFigures
@@ -5590,7 +6282,26 @@ export interface components {
              * Source
              * @enum {string}
              */
-            source: "tape" | "raking" | "loose_factor" | "label";
+            source: "tape" | "raking" | "loose_factor" | "label" | "dry_density_kg_m3" | "moisture" | "void_share" | "carbon" | "nitrogen" | "decay_per_year" | "settles_share" | "stays_share" | "warmth" | "dampness" | "running_down" | "available" | "rise" | "crop_factor" | "weather" | "price";
+        };
+        /**
+         * NarrowWay
+         * @description Something to measure, and how wide the band is afterwards, as a share of what it is [0-1].
+         *
+         *     of, name: key of what is measured, and what it is called.
+         */
+        NarrowWay: {
+            /** Leaves */
+            leaves: number;
+            /** Name */
+            name: string;
+            /** Of */
+            of: string;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "tape_again" | "depth_places" | "tread_bucket" | "weigh_bucket" | "fill_voids" | "check_bag" | "ask_price" | "dip_twice";
         };
         /**
          * NearSize
@@ -5652,6 +6363,27 @@ export interface components {
             units: number;
         };
         /**
+         * Neighbours
+         * @description What the gardener thinks of two crops side by side.
+         */
+        Neighbours: {
+            /**
+             * Beside
+             * @description lower-case letters, digits and _
+             */
+            beside: string;
+            /**
+             * Crop
+             * @description lower-case letters, digits and _
+             */
+            crop: string;
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "good" | "bad" | "indifferent";
+        };
+        /**
          * NewAccount
          * @description An account to open.
          */
@@ -5674,6 +6406,34 @@ export interface components {
          */
         NewGarden: {
             garden: components["schemas"]["Garden"];
+        };
+        /**
+         * NewLink
+         * @description A link to make. of: key of the supplier, of a list. days: until it runs out.
+         */
+        NewLink: {
+            /**
+             * Days
+             * @default 14
+             */
+            days?: number;
+            /** Label */
+            label: string;
+            /**
+             * May Tick
+             * @default false
+             */
+            may_tick?: boolean;
+            /**
+             * Of
+             * @default
+             */
+            of?: string;
+            /**
+             * Shows
+             * @enum {string}
+             */
+            shows: "garden" | "works" | "list";
         };
         /**
          * NewPassword
@@ -5738,6 +6498,54 @@ export interface components {
         OfferedSchools: {
             /** Schools */
             schools: components["schemas"]["SchoolFigures"][];
+        };
+        /**
+         * OwnCrop
+         * @description A gardener's own crop, like one of the shelf save for the figures given here.
+         */
+        OwnCrop: {
+            /** Days To Harvest */
+            days_to_harvest?: number | null;
+            /** Germination */
+            germination?: number | null;
+            /** Height M */
+            height_m?: number | null;
+            /** Kc End */
+            kc_end?: number | null;
+            /** Kc Initial */
+            kc_initial?: number | null;
+            /** Kc Mid */
+            kc_mid?: number | null;
+            /**
+             * Key
+             * @description lower-case letters, digits and _
+             */
+            key: string;
+            /**
+             * Like
+             * @description lower-case letters, digits and _
+             */
+            like: string;
+            /** Name */
+            name?: string | null;
+            /** Nitrogen Kg M2 */
+            nitrogen_kg_m2?: number | null;
+            /** Root Depth M */
+            root_depth_m?: number | null;
+            /** Row M */
+            row_m?: number | null;
+            /** Spacing M */
+            spacing_m?: number | null;
+            /** Yield Kg M2 */
+            yield_kg_m2?: number | null;
+        };
+        /**
+         * OwnCrops
+         * @description All own crops of a garden, in place of those it had.
+         */
+        OwnCrops: {
+            /** Crops */
+            crops: components["schemas"]["OwnCrop"][];
         };
         /**
          * OwnMaterial
@@ -6594,6 +7402,45 @@ export interface components {
             value: number;
         };
         /**
+         * ProposalFigures
+         * @description Beds that could be built. bed: in the plan file's words. cut: one of them, to draw. courses: of boards, 0 without
+         *     a frame. money: for all of them; money_ten_years: with their top-ups. hours: of one person.
+         *     sinks_m: in three years. unbeaten: whether none is better in everything; else it is the cheapest of its school.
+         */
+        ProposalFigures: {
+            /** Area M2 */
+            area_m2: number;
+            /** Bed */
+            bed: {
+                [key: string]: unknown;
+            };
+            /** Count */
+            count: number;
+            /** Courses */
+            courses: number;
+            cut: components["schemas"]["CutOpen"];
+            /** First Sowing */
+            first_sowing: string | null;
+            /** Hours */
+            hours: number;
+            /** Money */
+            money: string;
+            /** Money Ten Years */
+            money_ten_years: string;
+            /** Outer Length M */
+            outer_length_m: number;
+            /** Outer Width M */
+            outer_width_m: number;
+            /** Rim M */
+            rim_m: number;
+            /** School */
+            school: string;
+            /** Sinks M */
+            sinks_m: number;
+            /** Unbeaten */
+            unbeaten: boolean;
+        };
+        /**
          * Purchase
          * @description Something that was bought: so many, or so much loose, at a price in all.
          *
@@ -6704,6 +7551,31 @@ export interface components {
              * @enum {string}
              */
             work: "care" | "digging" | "moving" | "cutting" | "fastening" | "sheets" | "walling" | "mixing" | "planting";
+        };
+        /**
+         * ReadOff
+         * @description Something that was measured. of: key of the bed, material or supplier. volume_m3: loose, or as a label says.
+         *     trodden_m3: what was left of it, or what the bag held. mass_kg: of it. water_m3: that filled its gaps.
+         */
+        ReadOff: {
+            /** Mass Kg */
+            mass_kg?: number | null;
+            /**
+             * Of
+             * @description lower-case letters, digits and _
+             */
+            of: string;
+            /** Trodden M3 */
+            trodden_m3?: number | null;
+            /** Volume M3 */
+            volume_m3?: number | null;
+            /** Water M3 */
+            water_m3?: number | null;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "tape_again" | "depth_places" | "tread_bucket" | "weigh_bucket" | "fill_voids" | "check_bag" | "ask_price" | "dip_twice";
         };
         /**
          * ReadingFigures
@@ -6929,6 +7801,30 @@ export interface components {
             ][];
         };
         /**
+         * RestsOn
+         * @description What a figure's spread comes from, and its share of the variance [0-1].
+         *
+         *     belongs, of, name: what it is of, its key and what that is called; empty of the garden.
+         */
+        RestsOn: {
+            /**
+             * Belongs
+             * @enum {string}
+             */
+            belongs: "bed" | "material" | "supplier" | "garden";
+            /** Name */
+            name: string;
+            /** Of */
+            of: string;
+            /** Share */
+            share: number;
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "tape" | "raking" | "loose_factor" | "label" | "dry_density_kg_m3" | "moisture" | "void_share" | "carbon" | "nitrogen" | "decay_per_year" | "settles_share" | "stays_share" | "warmth" | "dampness" | "running_down" | "available" | "rise" | "crop_factor" | "weather" | "price";
+        };
+        /**
          * RingSpiralShape
          * @description A full ring wall of level height, a low foot inside it, and a spiral that rises from there to the middle.
          */
@@ -7093,6 +7989,23 @@ export interface components {
             on: string;
             /** Text */
             text: string;
+        };
+        /**
+         * SaidOfPair
+         * @description What is usually said of two crops side by side, by their keys.
+         */
+        SaidOfPair: {
+            /** Because */
+            because: string;
+            /** Beside */
+            beside: string;
+            /** Crop */
+            crop: string;
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "good" | "bad";
         };
         /**
          * ScatteredFigures
@@ -7470,6 +8383,43 @@ export interface components {
             shares: components["schemas"]["ShareOfBed"][];
         };
         /**
+         * SharedLook
+         * @description What a link shows, and nothing beside. Null is what it doesn't show.
+         */
+        SharedLook: {
+            /** Beds */
+            beds?: components["schemas"]["BedFigures"][] | null;
+            /** Currency */
+            currency: string;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Garden */
+            garden: string;
+            /** Lines */
+            lines?: components["schemas"]["HaulLine"][] | null;
+            /** May Tick */
+            may_tick: boolean;
+            /** Needs */
+            needs?: components["schemas"]["NeedFigures"][] | null;
+            /** Places */
+            places?: components["schemas"]["LookedPlace"][] | null;
+            plot?: components["schemas"]["Plot"] | null;
+            /**
+             * Shows
+             * @enum {string}
+             */
+            shows: "garden" | "works" | "list";
+            /** Steps */
+            steps?: components["schemas"]["WorkStep"][] | null;
+            /** Supplier */
+            supplier?: string | null;
+            /** Units */
+            units: string;
+        };
+        /**
          * Sinking
          * @description How beds sink in this garden against what is usual, as readings of one taught. settling_factor: how many times as
          *     much as usual they settle. decay_factor: how many times as fast they rot. bed, readings: it was taken over from.
@@ -7605,6 +8555,37 @@ export interface components {
              * @description YYYY-MM-DD
              */
             on: string;
+        };
+        /**
+         * SowingDay
+         * @description Something to do in a bed with a crop: sow or plant so many, or clear it. until: the last day for it, where one is
+         *     known. fits: whether the bed suits it; because: why not.
+         */
+        SowingDay: {
+            /** Because */
+            because: string | null;
+            /** Bed */
+            bed: string;
+            /** Bed Name */
+            bed_name: string;
+            /** Count */
+            count: number | null;
+            /** Crop */
+            crop: string;
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "sow" | "plant" | "clear";
+            /** Fits */
+            fits: boolean;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Until */
+            until: string | null;
         };
         /**
          * SowingFigures
@@ -7968,6 +8949,34 @@ export interface components {
             width_m: number;
         };
         /**
+         * SunFigures
+         * @description Hours of sun on the longest day and when day and night are alike, where there are fewest.
+         */
+        SunFigures: {
+            /** Equinox H */
+            equinox_h: number;
+            /** Longest H */
+            longest_h: number;
+        };
+        /**
+         * SunMap
+         * @description Hours of sun on points of a bed, on the middle day of each month. step_m: how far apart they lie. points: from
+         *     the lower left of the rectangle round the bed. hours: a row of twelve for each point. why_not: why there is none.
+         */
+        SunMap: {
+            /** Hours */
+            hours: number[][];
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Step M */
+            step_m: number;
+            /** Why Not */
+            why_not: string | null;
+        };
+        /**
          * SunkenFigures
          * @description A bed after some months. solids_kg: dry matter that is left of what was laid; freed_kg: nitrogen that what rotted
          *     has set free so far.
@@ -8024,6 +9033,82 @@ export interface components {
             supplier: string;
             /** Total */
             total: string;
+        };
+        /**
+         * SureBed
+         * @description How sure a bed's figures are; of one, however many are alike. lasting_month: in which its water lasts shortest, 1
+         *     to 12, null without a reservoir.
+         */
+        SureBed: {
+            /** Figures */
+            figures: components["schemas"]["SureFigure"][];
+            /** Key */
+            key: string;
+            /** Lasting Month */
+            lasting_month: number | null;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SureDraft
+         * @description A bed as it is being drawn, not kept yet.
+         */
+        SureDraft: {
+            bed: components["schemas"]["Bed"];
+        };
+        /**
+         * SureFigure
+         * @description A figure and where it lies in four of five gardens, in its own unit. usual: as it is told elsewhere.
+         *
+         *     rests_on: what its spread comes from, most first. narrows: what would narrow it, most first. each_m3: of bags, how
+         *     much one holds.
+         */
+        SureFigure: {
+            /** Each M3 */
+            each_m3?: number | null;
+            /**
+             * Figure
+             * @enum {string}
+             */
+            figure: "placed_m3" | "loose_m3" | "mass_moist_kg" | "mass_saturated_kg" | "first_spring_m" | "third_spring_m" | "nitrogen_short_kg" | "lasting_days" | "to_buy_m3" | "bags" | "total";
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Narrows */
+            narrows: components["schemas"]["NarrowWay"][];
+            /** Rests On */
+            rests_on: components["schemas"]["RestsOn"][];
+            /** Usual */
+            usual: number;
+        };
+        /**
+         * SureFigures
+         * @description How sure a garden's figures are, over so many gardens as they may turn out. total: what the haul comes to, null
+         *     where no price is known. worth: what is worth measuring, what makes surest first.
+         */
+        SureFigures: {
+            /** Beds */
+            beds: components["schemas"]["SureBed"][];
+            /** Draws */
+            draws: number;
+            /** Needs */
+            needs: components["schemas"]["SureNeed"][];
+            total: components["schemas"]["SureFigure"] | null;
+            /** Worth */
+            worth: components["schemas"]["WorthMeasuring"][];
+        };
+        /**
+         * SureNeed
+         * @description How sure a need is: what is to buy of it, loose and in bags of the size most usual.
+         */
+        SureNeed: {
+            /** Figures */
+            figures: components["schemas"]["SureFigure"][];
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
         };
         /**
          * SurfaceEntry
@@ -8160,6 +9245,15 @@ export interface components {
             to_buy_m3: number;
         };
         /**
+         * TakenProposal
+         * @description A proposal to take: its bed, and what there is, which becomes what lies on hand in the garden.
+         */
+        TakenProposal: {
+            bed: components["schemas"]["Bed"];
+            /** Stock */
+            stock?: components["schemas"]["Stock"][];
+        };
+        /**
          * TalliedFigures
          * @description A plan's figures with their tally.
          */
@@ -8205,6 +9299,19 @@ export interface components {
             usual_bag_m3: number;
             /** Usual Bags */
             usual_bags: number;
+        };
+        /**
+         * TickByLink
+         * @description A step ticked by whoever holds a link.
+         */
+        TickByLink: {
+            /** Done */
+            done: boolean;
+            /**
+             * Step
+             * @description bed (or garden), kind, and which: long_table.layer.2
+             */
+            step: string;
         };
         /**
          * TierModel
@@ -8441,7 +9548,7 @@ export interface components {
              * Limit
              * @enum {string}
              */
-            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "facing" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude" | "hours" | "day_hours" | "rate_m3" | "rate_m2" | "rate" | "pace" | "mg_kg";
+            limit: "length" | "bed" | "ground" | "depth" | "layer" | "wall" | "board" | "offset" | "reach" | "place" | "level" | "slope" | "facing" | "turn" | "bag" | "bulk" | "stock" | "mass" | "price" | "unit_price" | "count" | "plants" | "weeks_apart" | "plant_sizes" | "drip_rows" | "tap" | "emitter" | "share" | "ph" | "density" | "mixed_in" | "factor" | "sheet_mass" | "decay" | "temperature" | "meal" | "handful" | "catchment" | "bears" | "parts" | "carbon" | "rise" | "day_temperature" | "rain" | "latitude" | "growing" | "days" | "hours" | "day_hours" | "rate_m3" | "rate_m2" | "rate" | "pace" | "mg_kg";
             /** Typed */
             typed: string;
             /**
@@ -8636,6 +9743,19 @@ export interface components {
             unmet: string[];
             /** Wait Years */
             wait_years: number | null;
+        };
+        /**
+         * Wanting
+         * @description What is wanted. area_m2: to grow on, at least. crops: that the beds are to suit. sow_on: by when they are to be
+         *     ready to sow.
+         */
+        Wanting: {
+            /** Area M2 */
+            area_m2?: number | null;
+            /** Crops */
+            crops?: string[];
+            /** Sow On */
+            sow_on?: string | null;
         };
         /**
          * WaterFigures
@@ -8882,6 +10002,55 @@ export interface components {
             name: string;
         };
         /**
+         * WhatIfAsked
+         * @description A bed, and what of it would be otherwise. wood_times, below_times: how many times as thick as it is laid.
+         */
+        WhatIfAsked: {
+            bed: components["schemas"]["Bed"];
+            /**
+             * Below Times
+             * @default 1
+             */
+            below_times?: number;
+            /** Depth M */
+            depth_m?: number | null;
+            /** Mulch M */
+            mulch_m?: number | null;
+            /**
+             * Wood Times
+             * @default 1
+             */
+            wood_times?: number;
+        };
+        /**
+         * WhatIfFigures
+         * @description A bed as it is and as it would be. changed: in the plan file's words.
+         */
+        WhatIfFigures: {
+            /** Changed */
+            changed: {
+                [key: string]: unknown;
+            };
+            now: components["schemas"]["SureBed"];
+            parts: components["schemas"]["WhatIfParts"];
+            then: components["schemas"]["SureBed"];
+        };
+        /**
+         * WhatIfParts
+         * @description What of a bed can be asked about: its depth, how thick its wood and what else lies under its soil is, and its
+         *     mulch [m]; null of what it hasn't.
+         */
+        WhatIfParts: {
+            /** Below M */
+            below_m: number | null;
+            /** Depth M */
+            depth_m: number | null;
+            /** Mulch M */
+            mulch_m: number;
+            /** Wood M */
+            wood_m: number | null;
+        };
+        /**
          * Wick
          * @description What lifts the water into the soil. dips: whether a fabric is tucked down to the floor, not laid flat.
          *
@@ -8939,12 +10108,42 @@ export interface components {
             parts: number;
         };
         /**
+         * Wishes
+         * @description All of them.
+         */
+        Wishes: {
+            have?: components["schemas"]["Having"];
+            may?: components["schemas"]["Allowed"];
+            want?: components["schemas"]["Wanting"];
+        };
+        /**
+         * WishesLooked
+         * @description How far looking has come: judged of all ways; the proposals so far; found: how many are on the front; eases: what
+         *     to ease, where nothing can be built. left_out: ways that aren't looked at, over the most that are.
+         */
+        WishesLooked: {
+            /** Eases */
+            eases: components["schemas"]["EaseFigures"][];
+            /** Ended */
+            ended: boolean;
+            /** Found */
+            found: number;
+            /** Judged */
+            judged: number;
+            /** Left Out */
+            left_out: number;
+            /** Of */
+            of: number;
+            /** Proposals */
+            proposals: components["schemas"]["ProposalFigures"][];
+        };
+        /**
          * WorkStep
          * @description A step. `on`, `until`: the first and the last day it is worked on; by_day: hours of each. hours: of all who work
          *     on it; usual_hours: at usual rates. earliest, latest: to begin on, slack_days between them; null where no day is
          *     known to begin on. wait_days: after it. people: at least. hold: what has to be answered before going on, empty
-         *     where nothing has; passed: whether it was. at: where on the plot, null where it lies nowhere. weather: against it on
-         *     its day.
+         *     where nothing has; passed: whether it was. mark: where a layer's top comes to lie on the wall, in words. at: where
+         *     on the plot, null where it lies nowhere. weather: against it on its day.
          */
         WorkStep: {
             /** After */
@@ -8996,6 +10195,8 @@ export interface components {
             left_out: string;
             /** Lines */
             lines: string[];
+            /** Mark */
+            mark: string;
             /** Materials */
             materials: string[];
             /** Name */
@@ -9140,6 +10341,17 @@ export interface components {
             works?: components["schemas"]["Works"];
         };
         /**
+         * WorthMeasuring
+         * @description Something worth measuring, with the figure that it makes surest of. where: the bed or material that is of, empty
+         *     of the whole haul.
+         */
+        WorthMeasuring: {
+            figure: components["schemas"]["SureFigure"];
+            narrows: components["schemas"]["NarrowWay"];
+            /** Where */
+            where: string;
+        };
+        /**
          * ZoneFigures
          * @description A soil layer of a bed: which mix lies there and how it stands to its use. layer: its place, from the bottom.
          */
@@ -9160,6 +10372,27 @@ export interface components {
             thickness_m: number;
             /** Use */
             use: ("raised_bed" | "deep_container" | "wicking_bed" | "seed_sowing" | "dry_herb" | "moist_herb") | null;
+        };
+        /**
+         * ZoneGroundFigures
+         * @description Ground of a bed that is drier or moister than the rest, from above. anchor: where its name stands.
+         */
+        ZoneGroundFigures: {
+            /** Anchor */
+            anchor: [
+                number,
+                number
+            ];
+            /** Outlines */
+            outlines: [
+                number,
+                number
+            ][][];
+            /**
+             * Zone
+             * @enum {string}
+             */
+            zone: "dry" | "plain" | "moist";
         };
         /**
          * ZonesFigures
@@ -9382,6 +10615,36 @@ export interface operations {
             };
         };
     };
+    nolbet_api_files_import_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Archive
+                     * Format: binary
+                     */
+                    archive: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptGarden"];
+                };
+            };
+        };
+    };
     nolbet_api_files_preview_new: {
         parameters: {
             query?: never;
@@ -9467,6 +10730,26 @@ export interface operations {
         responses: {
             /** @description No Content */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_files_export_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9879,6 +11162,78 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CropOut"][];
+                };
+            };
+        };
+    };
+    nolbet_api_planting_list_neighbours: {
+        parameters: {
+            query?: {
+                crops?: string[];
+            };
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SaidOfPair"][];
+                };
+            };
+        };
+    };
+    nolbet_api_planting_list_own_crops: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnCrop"][];
+                };
+            };
+        };
+    };
+    nolbet_api_planting_keep_own_crops: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnCrops"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnCrop"][];
                 };
             };
         };
@@ -10550,6 +11905,28 @@ export interface operations {
             };
         };
     };
+    nolbet_api_planting_figure_the_sowing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SowingDay"][];
+                };
+            };
+        };
+    };
     nolbet_api_sizing_spread_out: {
         parameters: {
             query?: never;
@@ -10576,6 +11953,32 @@ export interface operations {
             };
         };
     };
+    nolbet_api_planting_figure_sun: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedSun"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SunMap"];
+                };
+            };
+        };
+    };
     nolbet_api_forecast_figure_in_month: {
         parameters: {
             query?: never;
@@ -10598,6 +12001,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SunkenFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_sure_figure_how_sure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SureFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_sure_figure_how_sure_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SureDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SureBed"];
                 };
             };
         };
@@ -10669,6 +12120,78 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Ways"];
                 };
+            };
+        };
+    };
+    nolbet_api_sure_figure_if_it_were: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIfFigures"];
+                };
+            };
+        };
+    };
+    nolbet_api_wishes_figure_wishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wishes"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WishesLooked"];
+                };
+            };
+        };
+    };
+    nolbet_api_wishes_end_wishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -10903,6 +12426,30 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_sure_take_in_measured: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadOff"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11387,6 +12934,75 @@ export interface operations {
             };
         };
     };
+    nolbet_api_sharing_list_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkOut"][];
+                };
+            };
+        };
+    };
+    nolbet_api_sharing_add_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLink"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeLink"];
+                };
+            };
+        };
+    };
+    nolbet_api_sharing_end_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+                link_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     nolbet_api_shelf_garden_shelf: {
         parameters: {
             query?: {
@@ -11664,6 +13280,54 @@ export interface operations {
             };
         };
     };
+    nolbet_api_wishes_start_wishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Wishes"];
+                };
+            };
+        };
+    };
+    nolbet_api_wishes_take_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                garden_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakenProposal"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBed"];
+                };
+            };
+        };
+    };
     nolbet_api_works_load_works: {
         parameters: {
             query?: never;
@@ -11877,6 +13541,52 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ReadingOut"];
                 };
+            };
+        };
+    };
+    nolbet_api_sharing_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedLook"];
+                };
+            };
+        };
+    };
+    nolbet_api_sharing_tick_by_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                secret: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TickByLink"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

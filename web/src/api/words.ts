@@ -6,6 +6,8 @@ export const DEFAULTS = {
     count: 1,
     measured: "inside",
     wall_m: 0.0,
+    taped: 1,
+    depth_places: 1,
     reach_m: 0.6,
     worked_from: "both_sides",
     turf_on_heap: false,
@@ -263,6 +265,10 @@ export const BARE_UNITS: Partial<Record<string, { ft_in: string; metric: string 
     ft_in: "in",
     metric: "cm",
   },
+  growing: {
+    ft_in: "sq ft",
+    metric: "m\u00b2",
+  },
   rate_m3: {
     ft_in: "cu ft",
     metric: "L",
@@ -297,78 +303,6 @@ export const USUAL_BAGS_M3 = {
   ft_in: [0.021237634944, 0.028316846592, 0.042475269888, 0.056633693184, 0.084950539776],
 } as const;
 
-/** What is bought by the piece beside sheets, by its key: what it is called. */
-export const WARES: Readonly<Record<string, string>> = {
-  drain_pipe: "Drain pipe",
-  void_crate: "Void crates",
-  water_tube: "Water tube",
-  wall_fitting: "Wall fitting with seal",
-  tap: "Tap",
-  pipe_cap: "Pipe cap",
-  screw: "Screws",
-  spike: "Spikes",
-  wall_adhesive: "Wall adhesive, 300 mL",
-  mortar_bag: "Dry mortar, 20 kg",
-  concrete_bag: "Dry concrete, 20 kg",
-  wall_log: "Logs for a wall",
-  hurdle_rod: "Rods for a hurdle",
-  stake: "Stakes",
-  brick: "Brick",
-  block: "Concrete block",
-  stone: "Stone",
-  sheet_metal: "Corrugated metal",
-  pallet: "Pallet",
-};
-
-/** What says how large a piece of each is. */
-export const SIDES: Readonly<Record<string, readonly string[]>> = {
-  drain_pipe: ["length_m", "diameter_m"],
-  water_tube: ["length_m", "diameter_m"],
-  void_crate: ["length_m", "width_m", "height_m"],
-  wall_fitting: ["diameter_m"],
-  tap: ["diameter_m"],
-  pipe_cap: ["diameter_m"],
-  screw: ["length_m"],
-  spike: ["length_m"],
-  wall_log: ["length_m", "width_m", "height_m"],
-  wall_adhesive: [],
-  mortar_bag: [],
-  concrete_bag: [],
-  hurdle_rod: [],
-  stake: [],
-  softwood: ["thickness_m", "width_m", "length_m"],
-  larch: ["thickness_m", "width_m", "length_m"],
-  cedar: ["thickness_m", "width_m", "length_m"],
-  hardwood_durable: ["thickness_m", "width_m", "length_m"],
-  treated_softwood: ["thickness_m", "width_m", "length_m"],
-  brick: ["length_m", "width_m", "height_m"],
-  block: ["length_m", "width_m", "height_m"],
-  stone: ["length_m", "width_m", "height_m"],
-  sheet_metal: ["length_m", "width_m", "height_m"],
-  pallet: ["length_m", "width_m", "height_m"],
-};
-
-/** What may be offered without a size: it fits whatever is wanted. */
-export const FIT_ANY: readonly string[] = [
-  "block",
-  "brick",
-  "concrete_bag",
-  "hurdle_rod",
-  "mortar_bag",
-  "pallet",
-  "pipe_cap",
-  "screw",
-  "sheet_metal",
-  "spike",
-  "stake",
-  "stone",
-  "tap",
-  "void_crate",
-  "wall_adhesive",
-  "wall_fitting",
-  "wall_log",
-];
-
 /** What walls are made of beside boards. */
 export const WALLING: Readonly<Record<string, string>> = {
   brick: "Brick",
@@ -402,3 +336,6 @@ export const TIMBER: Readonly<Record<string, string>> = {
   hardwood_durable: "Oak, robinia or the like",
   treated_softwood: "Treated softwood",
 };
+
+/** What a tap gives where nobody filled a bucket by the clock [L/min]. */
+export const USUAL_TAP_L_MIN = 15;

@@ -1,38 +1,31 @@
-import { onlineManager, QueryCache, QueryClient, QueryClientProvider, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
+import { PersistQueryClientProvider } from "@tanstack/react-query-persist-client";
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
-import { api, Refused, saidOf } from "../api/client";
+import { api, saidOf } from "../api/client";
+import { keeping } from "../draft/keptQueries";
 import { HatchDefs } from "../drawing/HatchDefs";
 import { PageNote } from "../kit/Page";
 import { TellProvider } from "../kit/Tell";
 import { GardenPage } from "./GardenPage";
+import { sendWaitingTicks } from "../works/ticks";
+import { queries } from "./queries";
 
 const SignIn = lazy(() => import("../account/SignIn"));
+const LookView = lazy(() => import("../sharing/LookView"));
 const GardensView = lazy(() => import("../gardens/GardensView"));
-
-// a page that is opened without a connection knows so from the start
-onlineManager.setOnline(navigator.onLine);
-
-const queries = new QueryClient({
-  defaultOptions: {
-    queries: {
-      staleTime: 60_000,
-      retry: (failures, error) => !(error instanceof Refused) && failures < 2,
-      refetchOnWindowFocus: false,
-    },
-  },
-  queryCache: new QueryCache({ onError: toTheDoor }),
-});
-
-/** Nobody is signed in any more: the front door is where that is mended. */
-function toTheDoor(error: Error): void {
-  const nobody = error instanceof Refused && error.problem.status === 401;
-  if (nobody && window.location.pathname !== "/sign-in") window.location.assign("/sign-in");
-}
 
 export function App() {
   return (
-    <QueryClientProvider client={queries}>
+    <PersistQueryClientProvider
+      client={queries}
+      persistOptions={keeping}
+      onSuccess={() => {
+        sendWaitingTicks(queries);
+        // what was kept may be older than what was saved last: it is shown, and asked for anew
+        void queries.invalidateQueries();
+      }}
+    >
       <HatchDefs />
       <TellProvider>
         <BrowserRouter>
@@ -40,13 +33,14 @@ export function App() {
             <Routes>
               <Route path="/garden/:gardenId/*" element={<GardenPage />} />
               <Route path="/sign-in" element={<SignIn />} />
+              <Route path="/look/:secret" element={<LookView />} />
               <Route path="/gardens" element={<GardensView />} />
               <Route path="*" element={<FirstGarden />} />
             </Routes>
           </Suspense>
         </BrowserRouter>
       </TellProvider>
-    </QueryClientProvider>
+    </PersistQueryClientProvider>
   );
 }
 

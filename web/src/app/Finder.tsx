@@ -47,7 +47,7 @@ export default function Finder({ garden, places, bedPath, typedAhead, onClose }:
   const beds: Found[] = garden.beds
     .filter(({ key, bed }) => says(bed.name ?? key))
     .map((kept) => ({ kind: "Beds", name: kept.bed.name ?? kept.key, to: bedPath(kept.key), kept }));
-  const views: Found[] = [...places.garden, ...places.bed]
+  const views: Found[] = [...places.garden, ...places.bed, ...places.along]
     .filter(({ label }) => wanted !== "" && says(label))
     .map((place) => ({ kind: "Views", name: place.label, to: place.to, place }));
   const materials: Found[] = (wanted ? (shelf.data ?? []) : []).slice(0, 12).map((material) => ({

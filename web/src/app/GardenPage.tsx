@@ -3,10 +3,12 @@ import { lazy, Suspense, useEffect, useMemo, useState } from "react";
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
 import { api, saidOf, type KeptGarden, type Material } from "../api/client";
 import { meant } from "../api/meant";
+import { isFromBefore } from "../draft/isFromBefore";
 import { disposeDrafts } from "../draft/drafts";
 import { SaveStateProvider } from "../draft/SaveStateContext";
 import { isTyping } from "../kit/isTyping";
 import { PageNote, PageWait } from "../kit/Page";
+import { useConfirming } from "../quantities/confirming";
 import { ShowingProvider } from "../quantities/UnitsContext";
 import { otherUnits, type Units } from "../quantities/format";
 import { ChosenBed } from "./ChosenBed";
@@ -15,14 +17,22 @@ import { placesOf } from "./places";
 import { Rail } from "./Rail";
 import { Body, Frame, SkipLink } from "./shell.styles";
 import { TopBar } from "./TopBar";
+import { useWaiting } from "./useWaiting";
 import { ViewsAhead } from "./ViewsAhead";
 import {
   BlendView,
   HaulView,
+  LinesView,
+  OutdoorView,
+  PapersView,
   NewBed,
   PlotView,
   SettingOutView,
+  ShareView,
   ShelfView,
+  SowingView,
+  SureView,
+  WishesView,
   WorksSheetView,
   SeasonView,
   SeasonYearView,
@@ -42,7 +52,8 @@ export function GardenPage() {
   useEffect(() => () => disposeDrafts(`${gardenId}/`), [gardenId]);
   const error = garden.error ?? shelf.error;
   // what was fetched once is shown, though it could not be fetched again
-  if (garden.data && shelf.data) return <Garden garden={garden.data} shelf={shelf.data} />;
+  if (garden.data && shelf.data && !isFromBefore(garden))
+    return <Garden garden={garden.data} shelf={shelf.data} />;
   if (error) return <PageNote>{saidOf(error)}</PageNote>;
   return <PageWait saying="Opening the garden ..." />;
 }
@@ -54,6 +65,8 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const { pathname } = useLocation();
   const navigate = useNavigate();
   const [open, setOpen] = useState<Open>(null);
+  useConfirming();
+  useWaiting(garden);
   const typedAhead = useOpenByKeys(open, setOpen);
   const units = useMutation({
     mutationFn: (wanted: Units) => api.changeUnits(garden.id, wanted),
@@ -88,6 +101,16 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
   const shown = { garden, materials, bedPath: sectionPath };
   const places = placesOf(base, first);
   const close = () => setOpen(null);
+  if (pathname === `${base}/outdoors`)
+    return (
+      <ShowingProvider value={showing}>
+        <SaveStateProvider>
+          <Suspense fallback={<PageWait saying="Opening the view ..." />}>
+            <OutdoorView garden={garden} />
+          </Suspense>
+        </SaveStateProvider>
+      </ShowingProvider>
+    );
   return (
     <ShowingProvider value={showing}>
       <SaveStateProvider>
@@ -105,7 +128,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
           />
           <Body id="view" tabIndex={-1} data-part="page-body">
             <DemoNote />
-            <ViewsAhead others={loadFinder} />
+            <ViewsAhead key={garden.id} gardenId={garden.id} others={loadFinder} />
             <Suspense fallback={<PageWait saying="Opening the view ..." />}>
               <Routes>
                 <Route path="section/bed/:bedKey" element={<ChosenBed {...shown} />} />
@@ -115,6 +138,10 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="water/bed/:bedKey" element={<ChosenBed {...shown} view="water" />} />
                 <Route path="frame/bed/:bedKey" element={<ChosenBed {...shown} view="frame" />} />
                 <Route path="planting/bed/:bedKey" element={<ChosenBed {...shown} view="planting" />} />
+                <Route path="sowing" element={<SowingView garden={garden} />} />
+                <Route path="lines" element={<LinesView garden={garden} />} />
+                <Route path="share" element={<ShareView garden={garden} />} />
+                <Route path="papers" element={<PapersView garden={garden} materials={materials} />} />
                 <Route path="plot" element={<PlotView {...shown} />} />
                 <Route path="plot/setting-out" element={<SettingOutView {...shown} />} />
                 <Route path="blend/:mix?" element={<BlendView {...shown} bedKey={first} />} />
@@ -123,6 +150,8 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
                 <Route path="season" element={<SeasonView garden={garden} materials={materials} />} />
                 <Route path="season/year" element={<SeasonYearView garden={garden} />} />
                 <Route path="works/sheet" element={<WorksSheetView garden={garden} />} />
+                <Route path="wishes" element={<WishesView garden={garden} materials={materials} />} />
+                <Route path="sure" element={<SureView garden={garden} bedKey={first} />} />
                 <Route path="shelf/:material?" element={<ShelfView gardenId={garden.id} />} />
                 <Route
                   path="new"

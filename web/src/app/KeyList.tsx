@@ -13,6 +13,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ["A", "add a layer over the chosen one"],
   ["S", "split the chosen layer"],
   ["Delete", "remove the chosen layer"],
+  ["← ↑ → ↓", "in Planting: nudge the chosen crop by 2 in or 5 cm"],
   ["Ctrl Z", "undo, across saves"],
   ["Ctrl Shift Z", "redo"],
   ["Enter", "take what is typed"],

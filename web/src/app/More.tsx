@@ -45,6 +45,7 @@ export default function More({ places, units, onUnits, onFind, onKeys, onClose }
       >
         <PlaceGroup name="The garden" places={places.garden} onClose={onClose} />
         <PlaceGroup name="This bed" places={places.bed} onClose={onClose} />
+        <PlaceGroup name="To take along" places={places.along} onClose={onClose} />
         <Row>
           <Entry sign="gardens" to="/gardens" label="Gardens and account" onClose={onClose} />
           <Button startIcon={<Sign name="find" />} onClick={onFind}>

@@ -1,11 +1,15 @@
-import { useIsFetching } from "@tanstack/react-query";
+import { useIsFetching, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { fetchViewsAhead } from "./views";
 
-type Props = { others: () => Promise<unknown> };
+type Props = { gardenId: number; others: () => Promise<unknown> };
 
-/** Fetches the other views once the first one has all that it asked for. */
-export function ViewsAhead({ others }: Props) {
+/**
+ * Fetches the other views once the first one has all that it asked for, and, where this page opens without a connection,
+ * what they show.
+ */
+export function ViewsAhead({ gardenId, others }: Props) {
+  const queries = useQueryClient();
   const fetching = useIsFetching();
   const [asked, setAsked] = useState(false);
   useEffect(() => {
@@ -13,9 +17,11 @@ export function ViewsAhead({ others }: Props) {
     const soon = setTimeout(() => {
       setAsked(true);
       fetchViewsAhead(others);
+      if ("serviceWorker" in navigator && navigator.serviceWorker.controller)
+        void import("./takeAlong").then(({ takeAlong }) => takeAlong(queries, gardenId));
     }, SETTLED_MS);
     return () => clearTimeout(soon);
-  }, [asked, fetching, others]);
+  }, [asked, fetching, others, queries, gardenId]);
   return null;
 }
 

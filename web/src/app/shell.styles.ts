@@ -26,6 +26,7 @@ export const Frame = styled("div")({
 export const Body = styled("div")({ gridArea: "body", minHeight: 0, overflow: "auto", outline: "none" });
 
 export const SkipLink = styled("a")(({ theme }) => ({
+  "@media print": { display: "none" },
   position: "fixed",
   zIndex: theme.zIndex.tooltip,
   top: -80,

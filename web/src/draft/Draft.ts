@@ -70,7 +70,7 @@ export class Draft<T> {
   constructor(queries: QueryClient, home: Home<T>) {
     const { kept, name } = home;
     this.home = home;
-    this.place = new WaitingPlace(`nolbet.draft.${name}`, home.isDocument);
+    this.place = new WaitingPlace(name, home.isDocument);
     this.history = steps.begin(kept.document);
     this.revision = kept.revision;
     this.revisions.set(kept.document, kept.revision);
@@ -249,7 +249,9 @@ export class Draft<T> {
   private takeUp(waiting: Waiting<T> | null): void {
     if (!waiting) return;
     const { kept } = this.home;
-    if (sameDocument(waiting.document, kept.document)) return this.place.forget();
+    // what is kept may itself be from before, as the browser had it: then it says nothing of what waits
+    const isNewer = kept.revision >= waiting.revision;
+    if (isNewer && sameDocument(waiting.document, kept.document)) return this.place.forget();
     this.revision = isOwn(waiting.sent, kept.document) ? kept.revision : waiting.revision;
     this.sent = waiting.sent;
     // A step of undo or redo has its place in the kept steps already; anything else is a step of its own.

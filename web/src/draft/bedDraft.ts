@@ -8,6 +8,7 @@ import {
   type KeptBed,
   type Problem,
   type BoughtAlone,
+  type TalliedFigures,
   type Version,
 } from "../api/client";
 import type { Units } from "../quantities/format";
@@ -49,6 +50,12 @@ export const keptOf = ({ bed, revision, saved_at }: KeptBed): Kept<Bed> => ({
   revision,
   saved_at,
 });
+
+/** What was figured of a bed with its whole garden, until it is figured anew. */
+function figuredBefore(queries: QueryClient, gardenId: number, key: string): BedFigures | null {
+  const garden = queries.getQueryData<TalliedFigures>(["figure", gardenId]);
+  return garden?.figures.beds.find((bed) => bed.key === key) ?? null;
+}
 
 function isBed(found: unknown): found is Bed {
   return Array.isArray((found as Bed | null)?.layers);
@@ -95,11 +102,12 @@ export class BedDraft {
       { answered: ({ forecast }, bed) => this.foreseen(forecast, bed) },
     );
     const { document: bed, ...rest } = this.draft.snapshot();
+    const before = figuredBefore(queries, gardenId, key);
     this.state = {
       bed,
       layerIds: bed.layers.map((_, index) => index),
-      figures: null,
-      figuredBed: bed,
+      figures: before,
+      figuredBed: before ? kept.bed : bed,
       buying: null,
       forecast: null,
       forecastBed: null,

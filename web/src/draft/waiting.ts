@@ -11,13 +11,31 @@ export type Waiting<T> = {
   sent: readonly T[];
 };
 
+const PLACE = "nolbet.draft.";
+
+/** Names of what waits in this browser, among those that start so. */
+export function waitingNames(start: string): string[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((name) => name.startsWith(PLACE + start))
+      .map((name) => name.slice(PLACE.length));
+  } catch {
+    return [];
+  }
+}
+
+/** Forget all that waits in this browser. */
+export function forgetWaiting(): void {
+  for (const name of waitingNames("")) localStorage.removeItem(PLACE + name);
+}
+
 /** Where a draft waits, by name. What is read back is checked by `isDocument`, since anything may lie there. */
 export class WaitingPlace<T> {
   private readonly name: string;
   private readonly isDocument: (found: unknown) => found is T;
 
   constructor(name: string, isDocument: (found: unknown) => found is T) {
-    this.name = name;
+    this.name = PLACE + name;
     this.isDocument = isDocument;
   }
 

@@ -13,6 +13,7 @@ import {
 } from "react";
 import { api, type LimitName, type Meaning } from "../api/client";
 import { bareUnit } from "./bareUnit";
+import { confirmLater } from "./confirming";
 import { useShowing } from "./UnitsContext";
 import { useAsTyped } from "./useAsTyped";
 import { useReading, type ReadState } from "./useReading";
@@ -82,7 +83,10 @@ const Field = memo(function Field(props: Props) {
   useEffect(() => onReading?.(reading.state), [reading.state, onReading]);
 
   const take = (chosen: Meaning) => {
-    if (taken.current !== typed) onMeaning(chosen);
+    if (taken.current !== typed) {
+      onMeaning(chosen);
+      if ("here" in reading && reading.here) confirmLater(reading.here, chosen);
+    }
     taken.current = typed;
     setWanted(false);
     if (eager) return;
@@ -189,6 +193,7 @@ const Field = memo(function Field(props: Props) {
         },
         htmlInput: {
           "aria-label": hideLabel ? label : undefined,
+          "aria-busy": reading.state === "asking" || (wanted && meaning !== null) || undefined,
           inputMode: "text",
           autoCapitalize: "off",
           spellCheck: false,
@@ -235,7 +240,8 @@ function noteOf(reading: ReadState, focused: boolean): string | null {
   if (reading.state === "read" && focused) {
     const { shown, other, understood, assumed } = reading.meaning;
     const both = other ? `${shown} = ${other}` : shown;
-    return assumed ? `${understood}: ${both}` : both;
+    const said = assumed ? `${understood}: ${both}` : both;
+    return reading.here ? `${said}, read without a connection` : said;
   }
   return null;
 }

@@ -3,6 +3,7 @@
 export type Units = "ft_in" | "metric";
 
 export const INCH_M = 0.0254;
+export const FOOT_M = 0.3048;
 const CU_FT_M3 = 0.028316846592;
 export const CU_YD_M3 = 0.764554857984;
 const DRY_QUART_M3 = 0.001101220942715;
@@ -21,18 +22,10 @@ export function otherUnits(units: Units): Units {
 export function fixed(value: number, digits: number): string {
   const scale = 10 ** digits;
   const rounded = Math.floor(value * scale + 0.5) / scale;
-  return writerOf(digits).format(rounded);
-}
-
-const writers = new Map<number, Intl.NumberFormat>();
-
-/** Making one is dear, and every figure on the page asks for one. */
-function writerOf(digits: number): Intl.NumberFormat {
-  const made =
-    writers.get(digits) ??
-    new Intl.NumberFormat("en-US", { minimumFractionDigits: digits, maximumFractionDigits: digits });
-  writers.set(digits, made);
-  return made;
+  const [whole = "", rest] = rounded.toFixed(digits).split(".");
+  // a browser's own formatter takes as long to make as a bed to draw
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, ",");
+  return rest === undefined ? grouped : `${grouped}.${rest}`;
 }
 
 export function trimmed(value: number, digits: number): string {
@@ -171,6 +164,12 @@ export function showSpread(spread_kg_m2: number, units: Units): string {
   return `${trimmed(spread_kg_m2 * 1000, 1)} g on a m²`;
 }
 
+/** What weighs on a floor. */
+export function showLoad(load_kg_m2: number, units: Units): string {
+  if (units === "ft_in") return `${fixed((load_kg_m2 * SQ_FT_M2) / POUND_KG, 0)} lb a sq ft`;
+  return `${fixed(load_kg_m2, 0)} kg a m²`;
+}
+
 /** What a floor bears, as it is typed: the mass on a square foot or on a m². */
 export function typedLoad(load_kg_m2: number, units: Units): string {
   return units === "ft_in"
@@ -210,7 +209,8 @@ export function showHours(hours: number): string {
   return minutes % 60 ? `${Math.floor(minutes / 60)} h ${minutes % 60} min` : `${minutes / 60} h`;
 }
 
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+/** Months in short, as they stand in days and under lines of time. */
+export const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
 /** An amount as the API gives it, a decimal string to the cent, with its currency's sign. */
 export function showMoney(amount: string, currency: string): string {

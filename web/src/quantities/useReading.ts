@@ -1,20 +1,28 @@
 import { useEffect, useState } from "react";
-import { api, type LimitName, type Meaning } from "../api/client";
+import { api, type LimitName, type Meaning, type Reading } from "../api/client";
+import { readWithoutConnection, type Question } from "./confirming";
 import { useShowing } from "./UnitsContext";
 
 export type ReadState =
   | { state: "empty" }
   | { state: "asking" }
-  | { state: "read"; meaning: Meaning }
-  | { state: "either"; meanings: Meaning[] }
+  /** here: what was asked, where the page itself had to answer and the core is to say it again. */
+  | { state: "read"; meaning: Meaning; here: Question | null }
+  | { state: "either"; meanings: Meaning[]; here: Question | null }
   | { state: "refused"; problem: string }
   | { state: "waiting" };
 
 const PAUSE_MS = 120;
 
+function stateOf({ meanings: [first, ...others], problem }: Reading, here: Question | null): ReadState {
+  if (!first) return { state: "refused", problem: problem ?? "this can't be read" };
+  if (others.length > 0) return { state: "either", meanings: [first, ...others], here };
+  return { state: "read", meaning: first, here };
+}
+
 /**
- * What the core understands a typed text as; null asks nothing. Without a connection the text waits, unread, and is asked
- * for again when the line is back.
+ * What the core understands a typed text as; null asks nothing. Without a connection the page's own reader answers by
+ * the same rules; where that can't be had the text waits, unread, and is asked for again when the line is back.
  */
 export function useReading(
   typed: string | null,
@@ -36,28 +44,23 @@ export function useReading(
     if (typed === null || !typed.trim()) return;
     const asked = new AbortController();
     const timer = setTimeout(() => {
+      const question: Question = {
+        typed: typed.slice(0, 400),
+        limit,
+        dimensions,
+        units,
+        currency,
+        contents: "media",
+        density_kg_m3,
+        handful_kg,
+      };
       api
-        .read(
-          {
-            typed: typed.slice(0, 400),
-            limit,
-            dimensions,
-            units,
-            currency,
-            contents: "media",
-            density_kg_m3,
-            handful_kg,
-          },
-          asked.signal,
-        )
-        .then(({ meanings, problem }) => {
-          const [first, second] = meanings;
-          if (first && second) setFound({ typed, state: { state: "either", meanings } });
-          else if (first) setFound({ typed, state: { state: "read", meaning: first } });
-          else setFound({ typed, state: { state: "refused", problem: problem ?? "this can't be read" } });
-        })
-        .catch(() => {
+        .read(question, asked.signal)
+        .then((answer) => setFound({ typed, state: stateOf(answer, null) }))
+        .catch(async () => {
+          const answer = asked.signal.aborted ? null : await readWithoutConnection(question);
           if (asked.signal.aborted) return;
+          if (answer) return setFound({ typed, state: stateOf(answer, question) });
           setFound({ typed, state: { state: "waiting" } });
           setTimeout(() => setTries((count) => count + 1), 3000);
         });

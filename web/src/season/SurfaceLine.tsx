@@ -1,3 +1,4 @@
+import { PASSES_AFTER_MS } from "../draft/keptQueries";
 import Skeleton from "@mui/material/Skeleton";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
@@ -24,10 +25,12 @@ export function SurfaceLine({ gardenId, kept: { key, bed, revision } }: Props) {
   const name = bed.name ?? key;
   const figures = useQuery({
     queryKey: ["figure", gardenId, "season", key, revision],
+    gcTime: PASSES_AFTER_MS,
     queryFn: () => api.figureBed(gardenId, bed),
   });
   const forecast = useQuery({
     queryKey: ["figure", gardenId, "forecast", key, revision],
+    gcTime: PASSES_AFTER_MS,
     queryFn: () => api.figureForecast(gardenId, bed),
   });
   const error = figures.error ?? forecast.error;

@@ -1,3 +1,4 @@
+import { PASSES_AFTER_MS } from "../draft/keptQueries";
 import Button from "@mui/material/Button";
 import { styled } from "@mui/material/styles";
 import { skipToken, useQuery } from "@tanstack/react-query";
@@ -50,6 +51,7 @@ export function TimeRow(props: Props) {
   const isDrawn = bed !== null && filledOn !== null && kept !== undefined;
   const forecast = useQuery({
     queryKey: ["figure", garden.id, "forecast", bed?.key ?? "", kept?.revision ?? 0],
+    gcTime: PASSES_AFTER_MS,
     queryFn: isDrawn && seen ? () => api.figureForecast(garden.id, kept.bed) : skipToken,
   });
   const height = (isDrawn ? SURFACE : 0) + MARKS;

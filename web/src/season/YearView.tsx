@@ -9,7 +9,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
-import { api, saidOf, type KeptGarden } from "../api/client";
+import { api, saidOf, type KeptGarden, type TalliedFigures } from "../api/client";
 import { SpringOrder } from "../haul/SpringOrder";
 import { Note } from "../kit/Note";
 import { PageNote } from "../kit/Page";
@@ -46,9 +46,6 @@ export default function YearView({ garden }: { garden: KeptGarden }) {
   const asked = Number(query.get("of"));
   const year = years.includes(asked) ? asked : (years[0] ?? 0);
   const named = (each: number) => (told.southern ? `${each}/${(each + 1) % 100}` : String(each));
-  const weather = told.weather.find((each) => each.season === year);
-  const differently = told.differently.filter(({ on }) => on.startsWith(String(year)));
-  const { spring } = figures.data.figures;
   return (
     <PlainView data-part="year">
       <ViewHead>
@@ -65,12 +62,31 @@ export default function YearView({ garden }: { garden: KeptGarden }) {
           <Button component={Link} to={`/garden/${garden.id}/season`}>
             Season
           </Button>
-          <Button variant="contained" onClick={() => window.print()}>
+          <Button variant="contained" component={Link} to={`/garden/${garden.id}/papers?sheet=year`}>
             Print
           </Button>
         </Row>
       </ViewHead>
-      <TimeLine garden={garden} beds={figures.data.figures.beds} season={told} onChoose={() => undefined} />
+      <YearTold garden={garden} figures={figures.data.figures} season={told} year={year} />
+    </PlainView>
+  );
+}
+
+type ToldProps = {
+  garden: KeptGarden;
+  figures: TalliedFigures["figures"];
+  season: SeasonFigures;
+  year: number;
+};
+
+/** A year's line of time, and what came of it. */
+export function YearTold({ garden, figures, season: told, year }: ToldProps) {
+  const weather = told.weather.find((each) => each.season === year);
+  const differently = told.differently.filter(({ on }) => on.startsWith(String(year)));
+  const { spring } = figures;
+  return (
+    <>
+      <TimeLine garden={garden} beds={figures.beds} season={told} onChoose={() => undefined} />
       <TwoColumns>
         <Part title="Forecast and what happened">
           <Surfaces season={told} year={year} />
@@ -99,7 +115,7 @@ export default function YearView({ garden }: { garden: KeptGarden }) {
         )}
       </TwoColumns>
       {spring && <SpringOrder order={spring} />}
-    </PlainView>
+    </>
   );
 }
 

@@ -4,6 +4,7 @@ import { Refused } from "../api/client";
 import { smallerPhoto } from "../kit/smallerPhoto";
 import { freshKey } from "./freshKey";
 import { seasonApi, type Entry } from "./seasonApi";
+import { STORED_ENTRIES } from "./waitingEntries";
 import { forgetPhoto, keepPhoto, waitingPhoto } from "./waitingPhotos";
 
 /**
@@ -20,8 +21,6 @@ export type Waiting = {
   problem?: string;
 };
 
-const STORED = "nolbet.season.waiting";
-
 /** Answers that say nothing of the entry: signed out meanwhile, too many at once, or the server isn't there. */
 const NOT_NOW = [401, 403, 429, 502, 503, 504];
 
@@ -37,7 +36,7 @@ const arrivals = new Set<(gardenId: number) => void>();
 /** What this browser keeps, null where it keeps nothing: then it waits in this page alone. */
 function stored(): readonly Waiting[] | null {
   try {
-    return JSON.parse(localStorage.getItem(STORED) ?? "[]") as Waiting[];
+    return JSON.parse(localStorage.getItem(STORED_ENTRIES) ?? "[]") as Waiting[];
   } catch {
     return null;
   }
@@ -47,7 +46,7 @@ function stored(): readonly Waiting[] | null {
 function change(edit: (now: readonly Waiting[]) => readonly Waiting[]): void {
   waiting = edit((isStored ? stored() : null) ?? waiting);
   try {
-    localStorage.setItem(STORED, JSON.stringify(waiting));
+    localStorage.setItem(STORED_ENTRIES, JSON.stringify(waiting));
     isStored = true;
   } catch {
     // full or forbidden: it stands as waiting in this page until it arrived
@@ -82,7 +81,7 @@ export function forgetWaiting(): void {
 }
 
 /** Send what waits, the first first; where there is no connection, again after a while. */
-function sendAll(): void {
+export function sendAll(): void {
   window.clearTimeout(timer);
   sending ??= inOrder().finally(() => (sending = null));
 }

@@ -102,7 +102,7 @@ export default function SheetView({ garden }: { garden: KeptGarden }) {
   );
 }
 
-function PaperStep({ step, number }: { step: WorkStep; number: number }) {
+export function PaperStep({ step, number }: { step: WorkStep; number: number }) {
   return (
     <Sheet component="section" aria-label={step.title} sx={{ breakInside: "avoid" }} data-part="paper-step">
       <Row sx={{ flexWrap: "nowrap", alignItems: "baseline" }}>

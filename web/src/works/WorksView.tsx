@@ -109,6 +109,9 @@ function Works({ garden, figures, kept }: Props) {
           >
             On paper
           </Button>
+          <Button component={Link} to={`/garden/${garden.id}/outdoors`}>
+            Outdoors
+          </Button>
           <Button disabled={!working.canUndo} onClick={working.undo}>
             Undo
           </Button>

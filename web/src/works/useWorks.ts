@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Refused, saidOf } from "../api/client";
+import { keepTick, TICK, type Ticking } from "./ticks";
 import { worksApi, type StepTick, type WorksFigures, type WorksKept, type WorksWords } from "./worksApi";
 
 type Undo = () => Promise<unknown>;
 type Edit = (words: WorksWords) => WorksWords;
+type Ticked = { answer: Awaited<ReturnType<typeof worksApi.tick>>; before: WorksWords | undefined };
 
 /** What can be taken back, by garden; it outlives the view. */
 const undos = new Map<number, Undo[]>();
@@ -33,11 +35,13 @@ export function useWorks(gardenId: number, kept: WorksKept): Working {
     setCount((count) => count + 1);
   };
   const latest = () => queries.getQueryData<WorksKept>(["works", gardenId]) ?? kept;
-  const ticked = useMutation({
-    ...inTurn,
-    mutationFn: async ({ wish }: { wish: StepTick; spentBefore: number }) => {
-      const before = latest().words;
-      return { answer: await worksApi.tick(gardenId, wish), before };
+  const ticked = useMutation<Ticked, Error, Ticking>({
+    mutationKey: [...TICK],
+    onMutate: ({ wish }) => {
+      // shown at once: it arrives when there is a connection, should this page be closed meanwhile too
+      queries.setQueryData<WorksFigures>(["figure", gardenId, "works"], (figures) =>
+        shownTicked(figures, wish),
+      );
     },
     onSuccess: ({ answer, before }, { wish, spentBefore }) => {
       queries.setQueryData(["works", gardenId], answer.works);
@@ -47,7 +51,7 @@ export function useWorks(gardenId: number, kept: WorksKept): Working {
       push(async () => {
         const hours = wish.hours == null ? null : spentBefore;
         const { works } = await worksApi.tick(gardenId, { step: wish.step, done: !wish.done, hours });
-        return worksApi.save(gardenId, { revision: works.revision, words: before });
+        return worksApi.save(gardenId, { revision: works.revision, words: before ?? works.words });
       });
       followed(queries, gardenId, answer.bed != null);
     },
@@ -83,7 +87,11 @@ export function useWorks(gardenId: number, kept: WorksKept): Working {
   return {
     words: kept.words,
     ticking: ticked.isPending ? ticked.variables.wish : null,
-    tick: (wish, spentBefore = 0) => ticked.mutate({ wish, spentBefore }),
+    tick: (wish, spentBefore = 0) => {
+      const tick = { gardenId, wish, spentBefore };
+      keepTick(tick);
+      ticked.mutate(tick);
+    },
     change: (edit) => saved.mutate(edit),
     undo: () => undone.mutate(),
     canUndo: (undos.get(gardenId)?.length ?? 0) > 0,

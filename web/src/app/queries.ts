@@ -1,0 +1,27 @@
+import { onlineManager, QueryCache, QueryClient } from "@tanstack/react-query";
+import { Refused } from "../api/client";
+import { KEPT } from "../draft/keptQueries";
+import { tickDefaults } from "../works/ticks";
+
+// a page that is opened without a connection knows so from the start
+onlineManager.setOnline(navigator.onLine);
+
+export const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 60_000,
+      retry: (failures, error) => !(error instanceof Refused) && failures < 2,
+      refetchOnWindowFocus: false,
+    },
+  },
+  queryCache: new QueryCache({ onError: toTheDoor }),
+});
+// what is kept in the browser has to stay in the page
+for (const name of KEPT) queries.setQueryDefaults([name], { gcTime: Infinity });
+tickDefaults(queries);
+
+/** Nobody is signed in any more: the front door is where that is mended. */
+function toTheDoor(error: Error): void {
+  const nobody = error instanceof Refused && error.problem.status === 401;
+  if (nobody && window.location.pathname !== "/sign-in") window.location.assign("/sign-in");
+}
