@@ -5,9 +5,10 @@ from __future__ import annotations
 from django.urls import path, re_path
 
 from nolbet.api.api import api
-from nolbet.page.view import page
+from nolbet.page.view import page, worker
 
 urlpatterns = [
     path("api/", api.urls),
+    path("sw.js", worker),
     re_path(r"^(?!static/|api/).*$", page),
 ]

@@ -28,13 +28,14 @@ def free_port() -> int:
 class Serving:
     """gunicorn on a data folder, as in production but for TLS."""
 
-    def __init__(self, data: Path) -> None:
+    def __init__(self, data: Path, **environment: str) -> None:
         self.data = data
         self.port = free_port()
         self.environment = os.environ | {
             "NOLBET_DATA": str(data),
             "DJANGO_SETTINGS_MODULE": "nolbet.settings.test",
             "PYTHONPATH": "core:server",
+            **environment,
         }
         self.process: subprocess.Popen[bytes] | None = None
 

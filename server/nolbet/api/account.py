@@ -57,7 +57,7 @@ def _account(request: HttpRequest) -> Account:
     return Account(name=name, demo=settings.DEMO, stand_ins=settings.STAND_INS)
 
 
-def _from_this_page(request: HttpRequest) -> None:
+def from_this_page(request: HttpRequest) -> None:
     """Raise CsrfMissing for a request that another page made the browser send."""
     if check_csrf(request) is not None:
         raise CsrfMissing
@@ -73,7 +73,7 @@ def who_is_signed_in(request: HttpRequest) -> Account:
 @router.post("/sign-up", auth=None, response={201: Account})
 def sign_up(request: HttpRequest, new: NewAccount) -> Status[Account]:
     """Open an account and sign in."""
-    _from_this_page(request)
+    from_this_page(request)
     users = get_user_model()
     gardener = users(username=new.name)
     _check_password(new.password, gardener)
@@ -92,7 +92,7 @@ def sign_up(request: HttpRequest, new: NewAccount) -> Status[Account]:
 @router.post("/sign-in", auth=None, response=Account)
 def sign_in(request: HttpRequest, given: Credentials) -> Account:
     """Sign in. Too many wrong passwords lock the account and the address for a while."""
-    _from_this_page(request)
+    from_this_page(request)
     gardener = authenticate(request, username=given.name, password=given.password)
     if getattr(request, "axes_locked_out", False):
         raise Locked

@@ -3,18 +3,29 @@
 from __future__ import annotations
 
 from django.http import HttpRequest, HttpResponse
-from ninja import Router, Status
+from ninja import File, Router, Status
+from ninja.files import UploadedFile
 
 from nolbet.api.garden_schemas import KeptGarden, PlanChange, PlanFile, PlanPlace, PlanReview, kept_garden
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden, signed_in_id
+from nolbet.plans.archive import MOST_ARCHIVE_BYTES, archive_of, bring_archive
 from nolbet.plans.importing import bring_into, changes_to
 from nolbet.plans.storing import store_plan
 from nolbet.plans.whole import plan_to_take_out
 from nolbet_core.built.plan_file import load_plan, review_plan
+from nolbet_core.plan.problems import PlanProblem
 
 router = Router(tags=["files"])
+
+
+@router.post("/import/archive", response={201: KeptGarden}, exclude_none=True, by_alias=True)
+def import_archive(request: HttpRequest, archive: File[UploadedFile]) -> Status[KeptGarden]:
+    """Keep an archive as a garden of its own, all of it or nothing."""
+    if archive.file is None or archive.size is None or archive.size > MOST_ARCHIVE_BYTES:
+        raise PlanProblem("archive", f"is larger than the {MOST_ARCHIVE_BYTES // 1_000_000} MB an archive may have")
+    return Status(201, kept_garden(bring_archive(signed_in_id(request), archive.file)))
 
 
 @router.get("/{garden_id}/plan", response=str)
@@ -24,6 +35,15 @@ def export_plan(request: HttpRequest, garden_id: int) -> HttpResponse:
     text = plan_to_take_out(garden).model_dump_json(indent=2, exclude_none=True, by_alias=True)
     answer = HttpResponse(text + "\n", content_type="application/json; charset=utf-8")
     answer["Content-Disposition"] = f'attachment; filename="{key_for(garden.name, ())}.nolbet.json"'
+    return answer
+
+
+@router.get("/{garden_id}/archive")
+def export_archive(request: HttpRequest, garden_id: int) -> HttpResponse:
+    """A garden's archive: plan file, log, weather and photographs."""
+    garden = own_garden(request, garden_id)
+    answer = HttpResponse(archive_of(garden), content_type="application/zip")
+    answer["Content-Disposition"] = f'attachment; filename="{key_for(garden.name, ())}.nolbet.zip"'
     return answer
 
 

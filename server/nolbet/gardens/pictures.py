@@ -64,6 +64,23 @@ def written_anew(sent: bytes) -> tuple[bytes, int, int]:
     return out.getvalue(), picture.width, picture.height
 
 
+def kept_picture(sent: bytes) -> dict[str, int | bytes]:
+    """The columns of a photograph that comes back as it was kept: not written anew, unless it wasn't kept so.
+
+    Raises PlanProblem where it is too large, or no photograph.
+    """
+    try:
+        with Image.open(io.BytesIO(sent), formats=("JPEG",)) as opened:
+            plain = max(opened.size) <= LONGEST_SIDE and not opened.getexif() and not opened.info.get("comment")
+            if plain and len(sent) <= MOST_BYTES:
+                opened.load()
+                return {"width": opened.width, "height": opened.height, "size": len(sent), "picture": sent}
+    except (UnidentifiedImageError, OSError, ValueError, SyntaxError) as error:
+        raise PlanProblem("photo", "is no photograph that can be read") from error
+    picture, width, height = written_anew(sent)
+    return {"width": width, "height": height, "size": len(picture), "picture": picture}
+
+
 def new_picture(garden: Garden, sent: bytes, beside: int, of: str) -> dict[str, int | bytes]:
     """The columns of a photograph that a garden is to keep. beside: how many there are already of what it is of.
 

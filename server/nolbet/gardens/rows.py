@@ -39,6 +39,7 @@ FACT_KEYS = (
     "vehicle",
     "budget",
     "sinking",
+    "neighbours",
 )
 """What is known of a garden's place beside its columns, kept as one document."""
 

@@ -24,3 +24,15 @@ def page(request: HttpRequest) -> HttpResponse:
     """The built page. It is never kept by the browser, since the nonce is good for one answer only."""
     document = _document().replace(NONCE_PLACE, str(request.csp_nonce))  # type: ignore[attr-defined]  # set by the CSP middleware
     return HttpResponse(document, headers={"Cache-Control": "no-store"})
+
+
+@cache
+def _worker() -> bytes:
+    return bytes((settings.WEB_DIST / "sw.js").read_bytes())
+
+
+@require_GET
+def worker(request: HttpRequest) -> HttpResponse:
+    """What opens the page without a connection. It lies at the root, since it serves every address."""
+    del request
+    return HttpResponse(_worker(), content_type="text/javascript", headers={"Cache-Control": "no-cache"})

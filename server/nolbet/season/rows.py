@@ -19,7 +19,7 @@ from nolbet_core.plan.problems import PlanProblem
 
 MOST_ENTRIES = 20_000
 """That a garden keeps."""
-OF_THE_SURFACE = ("surface", "top_up")
+OF_THE_BEDS = ("surface", "top_up", "sown")
 """Kinds that a bed's figures rest on."""
 
 _read: TypeAdapter[SeasonEntry] = TypeAdapter(Annotated[SeasonEntry, Field(discriminator="kind")])

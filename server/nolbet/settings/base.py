@@ -9,7 +9,7 @@ from csp.constants import NONCE, NONE, SELF
 
 PROJECT = Path(__file__).resolve().parents[3]
 DATA = Path(os.environ.get("NOLBET_DATA", PROJECT / "var"))
-WEB_DIST = PROJECT / "web" / "dist"
+WEB_DIST = Path(os.environ.get("NOLBET_WEB_DIST", PROJECT / "web" / "dist"))
 
 DEBUG = False
 ALLOWED_HOSTS = ["127.0.0.1", "localhost"]
@@ -28,6 +28,7 @@ INSTALLED_APPS = [
     "nolbet.haul",
     "nolbet.keeping",
     "nolbet.page",
+    "nolbet.sharing",
     "nolbet.shelf",
     "nolbet.water",
     "nolbet.works",
@@ -105,6 +106,7 @@ CONTENT_SECURITY_POLICY = {
         "font-src": [SELF],
         "connect-src": [SELF],
         "manifest-src": [SELF],
+        "worker-src": [SELF],
         "base-uri": [NONE],
         "form-action": [SELF],
         "frame-ancestors": [NONE],

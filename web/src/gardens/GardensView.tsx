@@ -12,6 +12,7 @@ import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { useTell } from "../kit/Tell";
+import { ArchiveImport } from "./ArchiveImport";
 import { GardenList, GardensFrame, RuledList } from "./gardens.styles";
 import { NewGarden } from "./NewGarden";
 import { PlanImport } from "./PlanImport";
@@ -38,6 +39,7 @@ export default function GardensView() {
         </li>
       </GardenList>
       <PlanImport gardens={kept} />
+      <ArchiveImport />
       {binned.length > 0 && (
         <Sheet component="section" aria-labelledby="garden-bin">
           <Typography variant="sheetTitle" id="garden-bin">
@@ -89,8 +91,14 @@ function GardenCard({ garden }: { garden: GardenHead }) {
           Open
         </Button>
         <Button onClick={() => copy.mutate()}>Copy</Button>
+        <Button component={Link} to={`/garden/${garden.id}/share`}>
+          Share
+        </Button>
         <Button component="a" href={`/api/gardens/${garden.id}/plan`} download>
           Plan file
+        </Button>
+        <Button component="a" href={`/api/gardens/${garden.id}/archive`} download>
+          Archive
         </Button>
         <Button variant="text" color="primary" onClick={() => remove.mutate()}>
           To the bin
