@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import io
 import json
+import zipfile
 from typing import Any
 
 from django.test import Client
 from PIL import Image
 
 GPS_LATITUDE = 0x8825
+Files = dict[str, bytes]
 
 
 def send(client: Client, method: str, path: str, body: dict[str, Any]) -> Any:
@@ -30,3 +32,12 @@ def placed() -> bytes:
     exif[0x0112] = 6
     exif.get_ifd(GPS_LATITUDE)[2] = (44.0, 12.0, 30.0)
     return picture(3000, 1500, "JPEG", exif=exif)
+
+
+def packed(files: Files) -> bytes:
+    """Files as an archive."""
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, content in files.items():
+            archive.writestr(name, content)
+    return out.getvalue()

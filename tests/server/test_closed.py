@@ -15,7 +15,7 @@ from django.utils import timezone
 from nolbet.api.api import api
 from nolbet.gardens.models import Garden
 from tests.core import zoo
-from tests.server.asking import picture, send
+from tests.server.asking import packed, picture, send
 
 MIX = {
     "key": "half",
@@ -25,6 +25,11 @@ MIX = {
 BODIES: dict[str, dict[str, Any]] = {
     "Draft": {"bed": zoo.bed()},
     "LaterDraft": {"bed": zoo.bed()},
+    "SureDraft": {"bed": zoo.bed()},
+    "WhatIfAsked": {"bed": zoo.bed(), "depth_m": 0.4},
+    "ReadOff": {"way": "tape_again", "of": "plain"},
+    "Wishes": {"want": {"area_m2": 2.0}, "may": {"height_m": 0.2}},
+    "TakenProposal": {"bed": zoo.bed()},
     "DraftInMonth": {"bed": zoo.bed(), "month": 30},
     "WateredDraft": {"bed": zoo.bed(reservoir={"height_m": 0.1, "medium": "gravel_20"})},
     "WeatherFile": {"text": "date,tmin_c,tmax_c,rain_mm\n2026-07-01,10,20,0\n"},
@@ -33,6 +38,7 @@ BODIES: dict[str, dict[str, Any]] = {
     "ProbeSettings": {},
     "NewBed": {"bed": zoo.bed()},
     "ChangedBed": {"revision": 1, "bed": zoo.bed()},
+    "AskedSun": {"bed": zoo.bed()},
     "AskedShares": {"material": "compost", "volume_m3": 0.4, "beds": ["plain"], "by": "depth"},
     "EmptyBed": {"revision": 1},
     "AskedAlign": {
@@ -50,9 +56,11 @@ BODIES: dict[str, dict[str, Any]] = {
     "Heaps": {"stock": []},
     "ChangedSources": {"revision": 1, "sources": {"suppliers": [{"key": "yard", "name": "Yard"}], "stock": []}},
     "ChangedMix": {"revision": 1, "mix": MIX},
+    "OwnCrops": {"crops": [{"key": "giant", "like": "kale"}]},
     "OwnMaterial": {"key": "mine", "like": "compost"},
     "NewGarden": {"garden": {"name": "Another"}},
     "PlanFile": {"text": json.dumps(zoo.plan(zoo.bed(key="brought")))},
+    "NewLink": {"label": "Helper", "shows": "garden"},
     "NewPassword": {"old": "a long enough phrase", "new": "another long phrase"},
     "ChangedPlot": {"revision": 0, "plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}},
     "DraftPlot": {"plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}},
@@ -72,6 +80,14 @@ BODIES: dict[str, dict[str, Any]] = {
     "StepTick": {"step": "plain.layer.0", "done": True},
     "Typed": {"typed": "4 ft", "limit": "length", "units": "metric"},
 }
+ARCHIVE = packed(
+    {
+        "plan.nolbet.json": json.dumps(zoo.plan(zoo.bed(key="brought"))).encode(),
+        "log.json": b"[]",
+        "weather.json": b"[]",
+        "photographs.json": b"[]",
+    }
+)
 KEYS = {
     "/shelf/": "heap",
     "/beds/": "plain",
@@ -101,6 +117,9 @@ def filled(path: str, garden: Garden) -> str:
     if "{dip_id}" in path:
         dip = garden.beds.get(key=key).dips.create(at=timezone.now(), level_m=0.1)
         path = path.replace("{dip_id}", str(dip.pk))
+    if "{link_id}" in path:
+        link = garden.shared_links.create(digest="0" * 64, label="Helper", shows="garden", ends_at=timezone.now())
+        path = path.replace("{link_id}", str(link.pk))
     if "{photo_id}" in path:
         photo = garden.step_photos.create(step="plain.dig", width=1, height=1, size=1, picture=b"x")
         path = path.replace("{photo_id}", str(photo.pk))
@@ -120,6 +139,8 @@ def filled(path: str, garden: Garden) -> str:
 
 def asked(client: Client, method: str, address: str, body: dict[str, Any]) -> Any:
     """What an endpoint answers; one that takes a photograph gets one."""
+    if address.endswith("/import/archive"):
+        return client.post(address, {"archive": SimpleUploadedFile("garden.nolbet.zip", ARCHIVE)})
     if method == "POST" and "/photos" in address:
         return client.post(f"{address}?step=plain.dig", {"photo": SimpleUploadedFile("pile.png", picture(60, 40))})
     return send(client, method, address, body)
@@ -166,7 +187,7 @@ def test_its_owner_gets_an_answer(
     assert asked(signed_in, method, filled(path, garden), body).status_code in {200, 201, 204}
 
 
-def test_only_the_account_is_open_to_nobody() -> None:
+def test_only_the_account_and_what_a_link_shows_is_open_to_nobody() -> None:
     document = json.loads(json.dumps(api.get_openapi_schema(path_prefix="/api/")))
     open_to_all = {
         path
@@ -174,7 +195,13 @@ def test_only_the_account_is_open_to_nobody() -> None:
         for operation in operations.values()
         if "security" not in operation
     }
-    assert open_to_all == {"/api/account", "/api/account/sign-up", "/api/account/sign-in"}
+    assert open_to_all == {
+        "/api/account",
+        "/api/account/sign-up",
+        "/api/account/sign-in",
+        "/api/shared/{secret}",
+        "/api/shared/{secret}/tick",
+    }
 
 
 def test_a_request_from_another_page_is_refused(gardener: User, garden: Garden) -> None:

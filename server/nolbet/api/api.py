@@ -22,9 +22,13 @@ from nolbet.api.problems import map_errors
 from nolbet.api.quantities import router as quantities_router
 from nolbet.api.raw import router as raw_router
 from nolbet.api.season import router as season_router
+from nolbet.api.sharing import looked_at as looked_at_router
+from nolbet.api.sharing import router as sharing_router
 from nolbet.api.shelf import router as shelf_router
 from nolbet.api.sizing import router as sizing_router
+from nolbet.api.sure import router as sure_router
 from nolbet.api.water import router as water_router
+from nolbet.api.wishes import router as wishes_router
 from nolbet.api.works import router as works_router
 
 api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_url=None, openapi_url=None)
@@ -49,3 +53,7 @@ api.add_router("/gardens", water_router)
 api.add_router("/gardens", works_router)
 api.add_router("/gardens", season_router)
 api.add_router("/gardens", planting_router)
+api.add_router("/gardens", sure_router)
+api.add_router("/gardens", wishes_router)
+api.add_router("/gardens", sharing_router)
+api.add_router("/shared", looked_at_router)

@@ -9,8 +9,7 @@ from pydantic import Field
 from nolbet.clock import today
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
-from nolbet.haul.rows import bought_plan, stock_plan, suppliers_plan
-from nolbet.plans.haul import HaulWords, save_sources
+from nolbet.plans.haul import HaulWords, haul_words, save_sources
 from nolbet.plans.whole import whole_garden
 from nolbet_core.figure.sharing import SharedHeap, figure_shared
 from nolbet_core.haul.sharing import SharedBy
@@ -76,11 +75,12 @@ def figure_shares(request: HttpRequest, garden_id: int, asked: AskedShares) -> S
 
 
 def _kept(garden: Garden) -> KeptSources:
+    words = haul_words(garden)
     sources = Sources(
-        suppliers=suppliers_plan(garden),
-        stock=stock_plan(garden),
-        fixed=[FixedLine.model_validate(each) for each in garden.fixed],
-        certainty=garden.certainty,
-        bought=bought_plan(garden),
+        suppliers=list(words.suppliers),
+        stock=list(words.stock),
+        fixed=list(words.fixed),
+        certainty=words.certainty,
+        bought=list(words.bought),
     )
     return KeptSources(revision=garden.sources_revision, sources=sources)

@@ -11,7 +11,7 @@ from django.db.models import F
 from nolbet.gardens.errors import StaleChange
 from nolbet.gardens.models import Garden
 from nolbet.gardens.parts import remember_part
-from nolbet.haul.rows import bought_columns, replace_stock, replace_suppliers, stock_plan, suppliers_plan
+from nolbet.haul.rows import bought_columns, bought_plan, replace_stock, replace_suppliers, stock_plan, suppliers_plan
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
 from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_purchase, wrong_with_supplier
@@ -29,6 +29,12 @@ class HaulWords:
     fixed: Sequence[FixedLine] = ()
     certainty: float | None = None
     bought: Sequence[Purchase] = ()
+
+
+def haul_words(garden: Garden) -> HaulWords:
+    """Where things come from in a kept garden, and how its haul is chosen."""
+    fixed = [FixedLine.model_validate(each) for each in garden.fixed]
+    return HaulWords(suppliers_plan(garden), stock_plan(garden), fixed, garden.certainty, bought_plan(garden))
 
 
 def save_sources(

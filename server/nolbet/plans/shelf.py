@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from nolbet.gardens.errors import InUse, Missing, StaleChange
 from nolbet.gardens.keys import key_for
@@ -38,6 +38,37 @@ def _new_material(garden: Garden, own: PlanMaterial) -> PlanMaterial:
 def _keep_material(garden: Garden, entry: PlanMaterial) -> OwnMaterial:
     garden.shelf_changed()
     return OwnMaterial.objects.create(garden=garden, key=entry.key, **material_columns(entry))
+
+
+def measure_material(garden_id: int, key: str, figures: Mapping[str, float]) -> None:
+    """Keep figures of a material as they were measured: in the gardener's own one, else in the shelf's as hers.
+
+    Raises Missing where there is none of that key, or it is a mix; InUse where something that is made of it wouldn't
+    hold together any more.
+    """
+
+    def check(garden: Garden) -> PlanMaterial:
+        shelf = garden_shelf(garden)
+        kept = next((each for each in shelf.materials if each.key == key), None)
+        if kept is None and key not in standard_shelf():
+            raise Missing
+        entry = kept or PlanMaterial(key=key, like=key, name=standard_shelf()[key].name)
+        entry = PlanMaterial.model_validate({**entry.model_dump(exclude_none=True), **figures})
+        others = [each for each in shelf.materials if each.key != key]
+        _refuse_breaking(garden, shelf, [*others, entry], shelf.mixes, entry.name or key)
+        return entry
+
+    def keep(garden: Garden, entry: PlanMaterial) -> None:
+        columns = material_columns(entry)
+        kept, new = OwnMaterial.objects.get_or_create(garden=garden, key=key, defaults=columns)
+        if not new:
+            for name, value in columns.items():
+                setattr(kept, name, value)
+            kept.revision += 1
+            kept.save(update_fields=[*columns, "revision"])
+        garden.shelf_changed()
+
+    save_checked(garden_id, "changes", check, keep)
 
 
 def change_material(garden_id: int, key: str, own: PlanMaterial, revision: int | None) -> OwnMaterial:

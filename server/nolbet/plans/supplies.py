@@ -12,7 +12,7 @@ from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.models import Garden
 from nolbet.gardens.rows import bed_plan, crops_plan, garden_plan
 from nolbet.haul.rows import stock_plan, suppliers_plan
-from nolbet.season.rows import OF_THE_SURFACE, season_plan
+from nolbet.season.rows import OF_THE_BEDS, season_plan
 from nolbet.shelf.rows import material_plan, mix_plan
 from nolbet_core.built.seen import seen_in
 from nolbet_core.built.sources import Sources, gather_sources
@@ -100,7 +100,7 @@ def garden_around(garden: Garden, today: date | None = None, draft: Bed | None =
 
 def _around(garden: Garden, today: date | None) -> Surroundings:
     supplies = garden_supplies(garden)
-    seen = seen_in(season_plan(garden, OF_THE_SURFACE), supplies.materials)
+    seen = seen_in(season_plan(garden, OF_THE_BEDS), supplies.materials)
     return surroundings_of(garden_plan(garden), today, _beside(garden), _sources(garden), seen, supplies.crops)
 
 

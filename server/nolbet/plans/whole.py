@@ -10,7 +10,7 @@ from nolbet.gardens.models import Garden
 from nolbet.gardens.rows import bed_plan, garden_plan, head_plan, plot_plan
 from nolbet.haul.rows import bought_plan, stock_plan, suppliers_plan
 from nolbet.plans.supplies import Trouble, garden_shelf
-from nolbet.season.rows import OF_THE_SURFACE, season_plan
+from nolbet.season.rows import OF_THE_BEDS, season_plan
 from nolbet.water.rows import log_plan, probes_plan, weather_from, weather_plan
 from nolbet.works.rows import hours_plan, kept_works, works_plan
 from nolbet_core.built.bed import build_bed
@@ -59,7 +59,7 @@ def _plan_of(garden: Garden, beds: list[Bed]) -> Plan:
 def _surfaces_of(garden: Garden, beds: list[Bed]) -> list[SeasonEntry]:
     """Entries that the figures of these beds rest on."""
     keys = {bed.key for bed in beds}
-    return [each for each in season_plan(garden, OF_THE_SURFACE) if each.bed in keys]
+    return [each for each in season_plan(garden, OF_THE_BEDS) if each.bed in keys]
 
 
 def garden_with_weather(garden: Garden, today: date) -> BuiltPlan:
@@ -73,7 +73,7 @@ def garden_with_log(garden: Garden) -> BuiltPlan:
     built = whole_garden(garden).built
     keys = {each.bed.key for each in built.beds}
     log = [
-        *(each for each in built.plan.log if each.kind not in OF_THE_SURFACE),
+        *(each for each in built.plan.log if each.kind not in OF_THE_BEDS),
         *(each for each in season_plan(garden) if each.bed is None or each.bed in keys),
         *(each for each in log_plan(garden) if each.bed in keys),
     ]

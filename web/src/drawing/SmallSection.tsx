@@ -1,10 +1,15 @@
 import css from "./drawing.module.css";
-import type { BedFigures, Material } from "../api/client";
+import type { BedFigures, LayerFigures, Material } from "../api/client";
 import { HATCHES, hatchKey } from "./hatches";
 import { pathOf, sheetLine, type Outline } from "./geometry";
 import { Water, WaterParts } from "./Water";
 
-type Props = { figures: BedFigures; materials: ReadonlyMap<string, Material>; scale: number };
+/** What is drawn of a bed cut open. */
+export type Cut = Pick<BedFigures, "section" | "reservoir"> & {
+  layers: readonly Pick<LayerFigures, "material" | "sheet" | "outlines">[];
+};
+
+type Props = { figures: Cut; materials: ReadonlyMap<string, Material>; scale: number };
 
 const LEAST_WALL = 3;
 const GROUND = 10;
@@ -64,7 +69,7 @@ export function SmallSection({ figures, materials, scale }: Props) {
 }
 
 /** The scale [px/m] at which a section fits. */
-export function smallScale({ section }: BedFigures, width: number, height: number): number {
+export function smallScale({ section }: Pick<Cut, "section">, width: number, height: number): number {
   return Math.min(
     (width - 2 * MARGIN) / (section.right_m - section.left_m),
     (height - GROUND) / Math.max(section.top_m, 0.05),

@@ -33,7 +33,7 @@ const MARGIN = { left: 66, right: 58, top: 64, bottom: 44 };
 const WIDEST_BREAK = 3.4;
 /** A bed that nearly fits is drawn whole and a little smaller, rather than broken. */
 const NEARLY_WHOLE = 0.6;
-const LARGEST_SCALE = 1500;
+const LARGEST_SCALE = 2000;
 const LEAST_DEPTH = 90;
 const MOST_STRETCH = 5;
 const BREAK_PLACE = 0.62;
@@ -79,6 +79,19 @@ export function fitSection(figures: Fitted, width: number, height: number, broke
   geometry.insideLeft = xOf(geometry, Math.min(...edges));
   geometry.insideRight = xOf(geometry, Math.max(...edges));
   return geometry;
+}
+
+/** What labels take beside a section [px]. */
+export const SECTION_BESIDE = [MARGIN.left + MARGIN.right + 2 * SKIN, MARGIN.top + MARGIN.bottom] as const;
+
+/** A bed's section at a scale of its own, as large as it comes out. */
+export function sectionAt(figures: Fitted, px_per_m: number): Geometry {
+  const { left_m, right_m, top_m, pit } = figures.section;
+  const deep_m = Math.max(top_m, 0.05) + (pit?.depth_m ?? 0);
+  const [besideX, besideY] = SECTION_BESIDE;
+  // a hair more, so that no rounding makes it a hair smaller
+  const width = (right_m - left_m) * px_per_m + besideX + 1e-6;
+  return fitSection(figures, width, deep_m * px_per_m + besideY + 1e-6, false);
 }
 
 function scaleOf(figures: Fitted, toFit: number, toFill: number, top_m: number): number {

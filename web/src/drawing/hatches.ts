@@ -106,6 +106,10 @@ const STROKES: Record<string, Strokes> = {
   pond_liner: hatch("lines", 1.2, 90),
   food_film: hatch("lines", 1, 45),
   wire_mesh: hatch("mesh"),
+  fleece: hatch("speckle", 0.6, 20),
+  cover_film: hatch("lines", 1.5, 135),
+  garden_net: hatch("mesh", 1.4, 45),
+  insect_net: hatch("mesh", 0.6),
 };
 
 const MIX_STROKES: readonly Strokes[] = [

@@ -1,9 +1,9 @@
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { Link } from "react-router";
 import type { Bed, KeptBed, Material } from "../api/client";
 import { withSeen } from "../draft/edits";
 import { useSaveState } from "../draft/SaveStateContext";
+import { BedViewHead } from "../draft/BedViewHead";
 import { useBedDraft } from "../draft/useBedDraft";
 import { Findings } from "../findings/Findings";
 import { Note } from "../kit/Note";
@@ -11,7 +11,7 @@ import { PageWait } from "../kit/Page";
 import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
-import { Aside, View, ViewHead, Work } from "../kit/View";
+import { Aside, View, Work } from "../kit/View";
 import { SCREEN_ONLY } from "../theme/sizes";
 import { FrameDrawing } from "./FrameDrawing";
 import { FrameFields } from "./FrameFields";
@@ -32,15 +32,12 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
   return (
     <View data-part="frame-view">
       <Work>
-        <ViewHead>
-          <Typography variant="view">{bed.name}: frame</Typography>
-          <Button component={Link} to={back} sx={SCREEN_ONLY}>
-            Section
-          </Button>
-          <Button disabled={!state.canUndo} sx={SCREEN_ONLY} onClick={() => draft.undo()}>
-            Undo
-          </Button>
-        </ViewHead>
+        <BedViewHead
+          title={`${bed.name}: frame`}
+          back={back}
+          canUndo={state.canUndo}
+          onUndo={() => draft.undo()}
+        />
         {problem && (
           <Problem>{problem.detail} The figures are those from before; nothing of this is saved yet.</Problem>
         )}
@@ -80,7 +77,7 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
             </Row>
           </>
         )}
-        <SawList gardenId={gardenId} saved={state.save.state === "saved" ? JSON.stringify(frame) : null} />
+        <SawList gardenId={gardenId} saved={state.save.state === "saved"} />
       </Work>
       {figures?.frame && (
         <Aside variant="outlined" component="aside" data-part="frame-aside" aria-label="What it takes">

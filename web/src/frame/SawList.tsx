@@ -1,6 +1,7 @@
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
 import { api, saidOf, type Schemas } from "../api/client";
 import { TIMBER } from "../api/words";
 import { Note } from "../kit/Note";
@@ -20,12 +21,12 @@ const WIDTH = 620;
 const HIGH = 24;
 
 /** All frames of the garden cut together: each board with its pieces in cutting order, and what is left of it. */
-export function SawList({ gardenId, saved }: { gardenId: number; saved: string | null }) {
+export function SawList({ gardenId, saved }: { gardenId: number; saved: boolean }) {
   const { units, currency } = useShowing();
   const answer = useQuery({
-    queryKey: ["figure", gardenId, "cuts", saved],
+    queryKey: ["figure", gardenId, "cuts"],
     queryFn: () => api.figureCuts(gardenId),
-    enabled: saved !== null,
+    enabled: saved,
     placeholderData: (before) => before,
   });
   const cuts = answer.data;
@@ -38,7 +39,7 @@ export function SawList({ gardenId, saved }: { gardenId: number; saved: string |
         <Typography variant="sheetTitle" id="saw-title" sx={{ marginRight: "auto" }}>
           Saw list, all frames of the garden
         </Typography>
-        <Button sx={SCREEN_ONLY} onClick={() => window.print()}>
+        <Button sx={SCREEN_ONLY} component={Link} to={`/garden/${gardenId}/papers?sheet=saw`}>
           Print
         </Button>
       </Row>

@@ -11,6 +11,7 @@ import {
   type Supplier,
   type TalliedFigures,
 } from "../api/client";
+import { isFromBefore } from "../draft/isFromBefore";
 import { useSaveState } from "../draft/SaveStateContext";
 import { Note } from "../kit/Note";
 import { PageNote, PageWait } from "../kit/Page";
@@ -43,7 +44,7 @@ export default function HaulView({ gardenId, materials }: Props) {
   const sources = useQuery({ queryKey: ["sources", gardenId], queryFn: () => api.sources(gardenId) });
   const best = useBestHaul(gardenId, (figured.data?.figures.haul ?? null) !== null);
   const error = figured.error ?? sources.error;
-  if (figured.data && sources.data)
+  if (figured.data && sources.data && !isFromBefore(sources))
     return (
       <Haul
         gardenId={gardenId}

@@ -1,4 +1,4 @@
-import { SIDES } from "../api/words";
+import { SIDES } from "../api/wares";
 import { showMoney, typedLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";

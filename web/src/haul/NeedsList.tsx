@@ -10,7 +10,8 @@ import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useState, type ReactNode } from "react";
 import type { Material, NeedFigures } from "../api/client";
-import { USUAL_BAGS_M3 } from "../api/words";
+import { WARES } from "../api/wares";
+import { TIMBER, USUAL_BAGS_M3 } from "../api/words";
 import { Swatch } from "../drawing/Swatch";
 import { Choice } from "../kit/Choice";
 import { Explained } from "../kit/Explained";
@@ -56,38 +57,43 @@ export function NeedsList({ needs, materials }: Props) {
         {narrow && needs.length > 0 && <SizeChoice {...sizes} />}
       </Row>
       {needs.length > 0 && (
-        <TableContainer>
-          <Table size="small" sx={TIGHT}>
-            <ListHead sizes={sizes.shown} narrow={narrow} />
-            {view === "all" ? (
-              <TableBody>
-                {inOrder(needs).map((need) => (
-                  <AllOf
-                    key={need.material}
-                    need={need}
-                    sizes={sizes.shown}
-                    narrow={narrow}
-                    materials={materials}
-                  />
-                ))}
-              </TableBody>
-            ) : (
-              [...beds].map((bed) => (
-                <OfBed
-                  key={bed}
-                  bed={bed}
-                  needs={needs}
-                  sizes={sizes.shown}
-                  narrow={narrow}
-                  materials={materials}
-                />
-              ))
-            )}
-          </Table>
-        </TableContainer>
+        <Rows needs={needs} materials={materials} by={view} sizes={sizes.shown} narrow={narrow} />
       )}
     </Sheet>
   );
+}
+
+type RowsProps = Props & { by: "all" | "beds"; sizes: readonly number[]; narrow: boolean };
+
+function Rows({ needs, materials, by, sizes, narrow }: RowsProps) {
+  const beds = new Set(needs.flatMap((need) => need.beds.map(({ bed }) => bed)));
+  const look = { sizes, narrow, materials };
+  return (
+    <TableContainer>
+      <Table size="small" sx={TIGHT}>
+        <ListHead sizes={sizes} narrow={narrow} />
+        {by === "all" ? (
+          <TableBody>
+            {inOrder(needs).map((need) => (
+              <AllOf key={need.material} need={need} {...look} />
+            ))}
+          </TableBody>
+        ) : (
+          [...beds].map((bed) => <OfBed key={bed} bed={bed} needs={needs} {...look} />)
+        )}
+      </Table>
+    </TableContainer>
+  );
+}
+
+/** Sizes that fit beside the rest on a sheet of paper: the larger ones of those that bags are sold in. */
+const ON_PAPER = 3;
+
+/** What is needed in all, or bed by bed, on paper. */
+export function NeedsTable({ by, ...rest }: Props & { by: "all" | "beds" }) {
+  const { units } = useShowing();
+  const sizes = USUAL_BAGS_M3[units].slice(-ON_PAPER);
+  return <Rows {...rest} by={by} sizes={sizes} narrow={false} />;
 }
 
 type Sizes = {
@@ -182,7 +188,11 @@ function NeedLine({
     <TableRow data-part="need">
       <TableCell component="th" scope="row" sx={{ whiteSpace: "normal !important", minWidth: 120 }}>
         <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
-          <Swatch material={material} like={materials.get(material)?.like} width={22} height={22} />
+          {material in WARES || material in TIMBER ? (
+            <Box component="span" sx={{ width: 22 }} />
+          ) : (
+            <Swatch material={material} like={materials.get(material)?.like} width={22} height={22} />
+          )}
           <span>
             {name}
             {beside}
@@ -195,9 +205,7 @@ function NeedLine({
       {!narrow && <TableCell align="right">{bulk}</TableCell>}
       {!narrow && <TableCell align="right">{placed}</TableCell>}
       {!narrow && (
-        <TableCell align="right">
-          <Quantity kind="mass" value={mass_kg} />
-        </TableCell>
+        <TableCell align="right">{mass_kg > 0 && <Quantity kind="mass" value={mass_kg} />}</TableCell>
       )}
       {bags.map((count, index) => (
         <TableCell key={index} align="right" sx={{ fontWeight: 650 }}>

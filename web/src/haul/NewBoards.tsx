@@ -8,7 +8,7 @@ import { useWhenReady } from "../kit/useWhenReady";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
-import { useReadings } from "./useReadings";
+import { useReadings } from "../quantities/useReadings";
 
 const KINDS = Object.entries(TIMBER);
 

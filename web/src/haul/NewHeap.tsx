@@ -9,7 +9,7 @@ import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { MaterialFinder } from "../shelf/MaterialFinder";
 import { Pick } from "../theme/controls/Pick";
-import { useReadings } from "./useReadings";
+import { useReadings } from "../quantities/useReadings";
 
 const WAYS = [
   ["volume", "volume"],

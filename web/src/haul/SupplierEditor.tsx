@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import { useRef, useState } from "react";
 import type { Material, Offer, Supplier } from "../api/client";
-import { FIT_ANY, SIDES } from "../api/words";
+import { FIT_ANY, SIDES } from "../api/wares";
 import { Problem } from "../kit/Problem";
 import { Column, Row } from "../kit/Row";
 import { todayHere } from "../kit/todayHere";
@@ -11,7 +11,7 @@ import { showMoney } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { OfferRow, type OfferDraft } from "./OfferRow";
-import { useReadings } from "./useReadings";
+import { useReadings } from "../quantities/useReadings";
 
 type Props = {
   gardenId: number;

@@ -15,7 +15,8 @@ import type { FixedLine, HaulFigures, HaulLine, Material, Purchase, Supplier } f
 import { showArea, showBulkVolume, showMoney, showUnitPrice } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
-import { TIMBER, WARES } from "../api/words";
+import { WARES } from "../api/wares";
+import { TIMBER } from "../api/words";
 import { SCREEN_ONLY } from "../theme/sizes";
 import { todayHere } from "../kit/todayHere";
 import { HeldLines, heldOf } from "./HeldLines";

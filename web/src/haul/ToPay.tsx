@@ -12,6 +12,8 @@ import { showMoney } from "../quantities/format";
 import { Pick } from "../theme/controls/Pick";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { Likely } from "../sure/Likely";
+import { useSure } from "../sure/useSure";
 import { Budget } from "./Budget";
 import type { Looking } from "./useBestHaul";
 
@@ -34,11 +36,12 @@ const SURE = [
 ] as const;
 const TWENTIETHS = 20;
 type Source = NonNullable<TalliedFigures["figures"]["haul"]>["narrows"][string]["source"];
-const NARROWED_BY: Record<Source, string> = {
+const NARROWED_BY: Partial<Record<Source, string>> = {
   tape: "measure the bed again",
   raking: "measure the depth at five places",
   loose_factor: "fill a bucket, tamp it, and see how it sinks",
   label: "tip a bag into buckets and count them",
+  void_share: "fill the gaps of a bucket of it with water",
 };
 
 /** The sum, beside all in bags and all loose, and what is left over. */
@@ -52,6 +55,8 @@ export function ToPay({
   onCertainty,
 }: Props) {
   const { currency } = useShowing();
+  // drawing a garden takes as long as looking for its haul: one after the other
+  const sure = useSure(gardenId, !looking.looks);
   const { figures, tally } = tallied;
   const { haul } = figures;
   const names = new Map(figures.needs.map((need) => [need.material, need.name]));
@@ -70,6 +75,7 @@ export function ToPay({
                 {haul.unmet.length + haul.unpriced.length === 0
                   ? "for all that is needed"
                   : "for what is priced"}
+                {sure.data?.total && <Likely figures={[sure.data.total]} figure="total" />}
               </>
             ) : (
               "No price is known yet."

@@ -1,5 +1,6 @@
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Material, Sources, Supplier, TalliedFigures } from "../api/client";
 import { Choice } from "../kit/Choice";
 import { Column, Row } from "../kit/Row";
@@ -35,7 +36,7 @@ export function WhatToGet({ gardenId, figures, sources, materials, onSources, on
       {haul && (
         <Row data-part="haul-by" sx={SCREEN_ONLY}>
           <Choice label="The haul is shown" options={WAYS} value={by} onChoose={setBy} />
-          <Takings gardenId={gardenId} />
+          <Takings gardenId={gardenId} suppliers={sources.suppliers} />
         </Row>
       )}
       {by === "bed" && haul ? (
@@ -64,11 +65,16 @@ export function WhatToGet({ gardenId, figures, sources, materials, onSources, on
 }
 
 /** The list to take along: on paper, as a table, as a workbook. */
-function Takings({ gardenId }: { gardenId: number }) {
+function Takings({ gardenId, suppliers }: { gardenId: number; suppliers: readonly Supplier[] }) {
   const at = `/api/gardens/${gardenId}/shopping-list`;
   return (
     <>
-      <Button onClick={() => window.print()}>Print</Button>
+      <Button
+        component={Link}
+        to={`/garden/${gardenId}/papers?${suppliers.map(({ key }) => `sheet=list:${key}`).join("&")}`}
+      >
+        Print
+      </Button>
       <Button component="a" href={`${at}.xlsx`} download>
         As a workbook
       </Button>

@@ -13,7 +13,7 @@ export function useSize<T extends HTMLElement>(): [(node: T | null) => void, Siz
       const { clientWidth: width, clientHeight: height } = node;
       setSize((before) => (before.width === width && before.height === height ? before : { width, height }));
     };
-    measure();
+    // told first once the page is laid out anyway: asked for here, it would be laid out in the middle of being made
     observer.current = new ResizeObserver(measure);
     observer.current.observe(node);
   }, []);

@@ -1,16 +1,17 @@
 import css from "./plot-sheet.module.css";
 import type { Plot, Schemas } from "../api/client";
 import { useSize } from "../kit/useSize";
-import { fitGround, linePath, toSheet, type Sheet } from "./sheet";
+import { fitGround, groundAt, linePath, toSheet, type Sheet } from "./sheet";
 
 type Told = Schemas["SettingOut"];
 
 const MOST_HEIGHT = 560;
 
 /** The plot with its numbered corners, and each bed with its numbered pegs. */
-export function SettingOutDrawing({ plot, told }: { plot: Plot; told: Told }) {
+export function SettingOutDrawing({ plot, told, px_per_m }: { plot: Plot; told: Told; px_per_m?: number }) {
   const [ref, size] = useSize<HTMLDivElement>();
-  const sheet = size.width > 0 ? fitGround(plot, size.width, MOST_HEIGHT) : null;
+  const fitted = size.width > 0 ? fitGround(plot, size.width, MOST_HEIGHT) : null;
+  const sheet = px_per_m === undefined ? fitted : groundAt(plot, px_per_m);
   return (
     <div ref={ref}>
       {sheet && (

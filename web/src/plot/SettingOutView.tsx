@@ -4,10 +4,12 @@ import TableCell from "@mui/material/TableCell";
 import TableContainer from "@mui/material/TableContainer";
 import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
+import { styled } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { api, saidOf, type KeptGarden, type Schemas } from "../api/client";
+import { api, saidOf, type KeptGarden, type Plot, type Schemas } from "../api/client";
 import { FigureTable } from "../kit/FigureTable";
 import { Note } from "../kit/Note";
 import { PageNote } from "../kit/Page";
@@ -16,6 +18,14 @@ import { Sheet } from "../kit/Sheet";
 import { PlainView, ViewHead } from "../kit/View";
 import { Quantity } from "../quantities/Quantity";
 import { letterOf, SettingOutDrawing } from "./SettingOutDrawing";
+
+/** Tables beside each other where there is room. */
+const Tables = styled("div")({
+  display: "grid",
+  gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 310px), 1fr))",
+  gap: "14px 28px",
+  alignItems: "start",
+});
 
 type Bed = Schemas["SetOutFigures"];
 type Pegs = readonly Schemas["PegFigures"][];
@@ -44,11 +54,25 @@ export default function SettingOutView({ garden }: Props) {
           <Button component={Link} to={`/garden/${garden.id}/plot`}>
             Plot
           </Button>
-          <Button onClick={() => window.print()}>Print</Button>
+          <Button component={Link} to={`/garden/${garden.id}/papers?sheet=setting-out`}>
+            Print
+          </Button>
         </Row>
       </ViewHead>
+      <SetOut plot={plot} told={told} />
+    </PlainView>
+  );
+}
+
+type SetOutProps = { plot: Plot; told: Schemas["SettingOut"]; px_per_m?: number; under?: ReactNode };
+
+/** The drawing, each bed's pegs, and flags. px_per_m: its scale, where it isn't to fit. under: what stands below it. */
+export function SetOut({ plot, told, px_per_m, under }: SetOutProps) {
+  return (
+    <>
       <Sheet>
-        <SettingOutDrawing plot={plot} told={told} />
+        <SettingOutDrawing plot={plot} told={told} px_per_m={px_per_m} />
+        {under}
         <Note>
           Check the plot itself first:{" "}
           {told.base_m.map((side_m, index) => (
@@ -66,26 +90,30 @@ export default function SettingOutView({ garden }: Props) {
           .
         </Note>
       </Sheet>
-      {told.beds.map((bed, index) => (
-        <OneBed key={`${bed.key} ${bed.index}`} bed={bed} letter={letterOf(index)} />
-      ))}
+      <Tables>
+        {told.beds.map((bed, index) => (
+          <OneBed key={`${bed.key} ${bed.index}`} bed={bed} letter={letterOf(index)} />
+        ))}
+      </Tables>
       {told.lines.length > 0 && (
         <Sheet component="section" aria-labelledby="flags-title">
           <Typography variant="sheetTitle" id="flags-title">
             Flags along the heights
           </Typography>
-          {told.lines.map((line, index) => (
-            <TableContainer key={index}>
-              <Typography variant="strong" component="h3">
-                <Quantity kind="length" value={line.height_m} /> up, from corners {line.first} and{" "}
-                {line.second}
-              </Typography>
-              <PegTable pegs={line.flags} first={line.first} second={line.second} />
-            </TableContainer>
-          ))}
+          <Tables>
+            {told.lines.map((line, index) => (
+              <TableContainer key={index}>
+                <Typography variant="strong" component="h3">
+                  <Quantity kind="length" value={line.height_m} /> up, from corners {line.first} and{" "}
+                  {line.second}
+                </Typography>
+                <PegTable pegs={line.flags} first={line.first} second={line.second} />
+              </TableContainer>
+            ))}
+          </Tables>
         </Sheet>
       )}
-    </PlainView>
+    </>
   );
 }
 

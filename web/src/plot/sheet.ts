@@ -23,6 +23,24 @@ export function fitGround(plot: Plot, width: number, most: number): Sheet {
   };
 }
 
+/** What labels take beside the ground [px]. */
+export const GROUND_BESIDE = [2 * MARGIN, 2 * MARGIN] as const;
+
+/** How large the ground is, across and up [m]. */
+export function sizeOfGround({ corners_m }: Plot): [number, number] {
+  const spread = (axis: 0 | 1) => {
+    const at = corners_m.map((corner) => corner[axis] ?? 0);
+    return Math.max(...at) - Math.min(...at);
+  };
+  return [spread(0), spread(1)];
+}
+
+/** The ground at a scale of its own, as large as it comes out. */
+export function groundAt(plot: Plot, px_per_m: number): Sheet {
+  const [wide_m, high_m] = sizeOfGround(plot);
+  return fitGround(plot, wide_m * px_per_m + 2 * MARGIN, high_m * px_per_m + 2 * MARGIN);
+}
+
 export function toSheet(sheet: Sheet, [x = 0, y = 0]: readonly number[]): Point {
   return [sheet.originX + x * sheet.scale, sheet.originY - y * sheet.scale];
 }

@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useSyncExternalStore } from "react";
 import type { Bed, FindingFigures, KeptGarden, Place, Plot } from "../api/client";
 import { meant } from "../api/meant";
@@ -42,10 +42,9 @@ function drawnPlaces(figures: PlotState["figures"], key: string): Place[] {
   return lying.map(({ x_m, y_m, turn_deg }) => ({ x_m, y_m, turn_deg }));
 }
 
-/** Work on a garden's plot: its ground by one draft, where beds lie by the drafts of the beds. */
-export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
-  const queries = useQueryClient();
-  const session = draftOf(`${garden.id}/plot`, () => {
+/** The draft of a garden's plot, made where there is none yet. */
+export function plotDraftOf(garden: KeptGarden, plot: Plot, queries: QueryClient): PlotDraft {
+  return draftOf(`${garden.id}/plot`, () => {
     return new PlotDraft(garden, plot, queries, ({ garden: head, plot_revision }) => {
       queries.setQueryData<KeptGarden>(["garden", garden.id], (before) =>
         before ? { ...before, garden: { ...before.garden, plot: head.plot }, plot_revision } : before,
@@ -53,6 +52,12 @@ export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
       void queries.invalidateQueries({ queryKey: ["figure", garden.id] });
     });
   });
+}
+
+/** Work on a garden's plot: its ground by one draft, where beds lie by the drafts of the beds. */
+export function usePlot(garden: KeptGarden, plot: Plot): PlotWork {
+  const queries = useQueryClient();
+  const session = plotDraftOf(garden, plot, queries);
   useEffect(() => session.adopt(plot, garden.plot_revision), [session, plot, garden.plot_revision]);
   const state = useSyncExternalStore(session.subscribe, session.snapshot);
   const { told_in } = useShowing();

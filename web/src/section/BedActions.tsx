@@ -65,6 +65,9 @@ export function BedActions({ gardenId, bed, draft, undoable }: Props) {
         <Button disabled={copy.isPending} onClick={() => copy.mutate()}>
           Copy this bed
         </Button>
+        <Button component={Link} to={`/garden/${gardenId}/papers?sheet=build:${bed.key}`}>
+          Print
+        </Button>
         {count > 1 && (
           <Button disabled={split.isPending} onClick={() => split.mutate()}>
             Split one off

@@ -44,7 +44,8 @@ export function PlantingHoles({ gardenId, bed, figures, onEdit }: Props) {
         label="Holes"
         limit="count"
         width="70px"
-        shown={String(holes.count)}
+        shown={holes.count == null ? "" : String(holes.count)}
+        placeholder={figures.holes ? String(figures.holes.count) : undefined}
         onMeaning={({ values: [count] }) => count !== undefined && change({ count })}
       />
       <MeasureField
@@ -54,6 +55,9 @@ export function PlantingHoles({ gardenId, bed, figures, onEdit }: Props) {
         shown={showHeld(holes.each_m3, units)}
         onMeaning={({ values: [each_m3] }) => each_m3 !== undefined && change({ each_m3 })}
       />
+      {holes.count != null && (bed.crops?.length ?? 0) > 0 && (
+        <Button onClick={() => change({ count: null })}>As many as are planted</Button>
+      )}
       <Button onClick={() => onEdit((now) => ({ ...now, holes: null }))}>None</Button>
       {taken && (
         <Note sx={{ flexBasis: "100%" }}>

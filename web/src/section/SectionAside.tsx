@@ -1,12 +1,15 @@
 import { memo, useMemo } from "react";
-import type { BedFigures, FindingFigures, ForecastFigures, BoughtAlone } from "../api/client";
+import type { Bed, BedFigures, FindingFigures, ForecastFigures, BoughtAlone } from "../api/client";
 import { Findings } from "../findings/Findings";
 import { Aside } from "../kit/View";
+import { useSureDraft } from "../sure/useSure";
 import { Prospects } from "./Prospects";
 import { Tally } from "./Tally";
 
 type Props = {
   gardenId: number;
+  /** The bed that the figures are of. */
+  bed: Bed | null;
   figures: BedFigures;
   buying: BoughtAlone | null;
   forecast: ForecastFigures | null;
@@ -20,10 +23,11 @@ type Props = {
 /** What the bed takes, what it will do and what is worth a look. */
 export const SectionAside = memo(function SectionAside(props: Props) {
   const { figures, buying, forecast } = props;
+  const sure = useSureDraft(props.gardenId, props.bed, !props.waiting);
   const findings = useMemo(() => allFindings(figures.findings, buying), [figures.findings, buying]);
   return (
     <Aside variant="outlined" component="aside" aria-label="What it takes">
-      <Tally figures={figures} buying={buying} waiting={props.waiting} />
+      <Tally figures={figures} buying={buying} waiting={props.waiting} sure={sure?.figures} />
       <Prospects gardenId={props.gardenId} figures={figures} forecast={forecast} onDose={props.onDose} />
       <Findings
         findings={findings}

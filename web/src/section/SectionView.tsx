@@ -227,6 +227,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
       </Work>
       <SectionAside
         gardenId={gardenId}
+        bed={calm.figuredBed}
         figures={told}
         buying={calm.buying}
         forecast={calm.forecast}

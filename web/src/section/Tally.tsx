@@ -8,8 +8,15 @@ import { TallyBox, TallyVolume } from "../kit/tally.styles";
 import { showMoney, shownBag } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { Likely } from "../sure/Likely";
+import type { SureFigure } from "../sure/sureApi";
 
-type Props = { figures: BedFigures; buying: BoughtAlone | null; waiting: boolean };
+type Props = {
+  figures: BedFigures;
+  buying: BoughtAlone | null;
+  waiting: boolean;
+  sure: readonly SureFigure[] | undefined;
+};
 
 const HEADS = {
   planned: "To fill",
@@ -21,7 +28,7 @@ const LOOSE = "As it comes out of the bag or off the lorry. Laid and settled the
 const PLACED = "As it lies in the bed, laid and settled: what the bed holds.";
 
 /** What this bed asks for: to bring in, to pay, to carry. */
-export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
+export const Tally = memo(function Tally({ figures, buying, waiting, sure }: Props) {
   const { count } = figures;
   const beds = count === 1 ? "for this bed" : `for ${count} beds`;
   const lies = figures.state === "filled" || figures.state === "emptied";
@@ -46,14 +53,17 @@ export const Tally = memo(function Tally({ figures, buying, waiting }: Props) {
         <FactLine name={<Explained why={PLACED}>Holds, placed</Explained>}>
           <Quantity kind="held" value={figures.fill_volume_m3} />
           {each}
+          <Likely figures={sure} figure="placed_m3" />
         </FactLine>
         <FactLine name="Weight as delivered">
           <Quantity kind="mass" value={figures.mass_moist_kg} />
           {each}
+          <Likely figures={sure} figure="mass_moist_kg" />
         </FactLine>
         <FactLine name="Weight, wet through">
           <Quantity kind="mass" value={figures.mass_saturated_kg} />
           {each}
+          <Likely figures={sure} figure="mass_saturated_kg" />
         </FactLine>
         {figures.today_m != null && (
           <FactLine name="Surface today, over the floor">

@@ -76,6 +76,10 @@ export const HATCH_COLOURS: Record<string, readonly [ground: string, ink: string
   pond_liner: ["#2f3b40", "#6b7a80"],
   food_film: ["#dbe9ea", "#7aa3a8"],
   wire_mesh: ["#eceae2", "#7c7f7b"],
+  fleece: ["#f4f5f2", "#a9b2ae"],
+  cover_film: ["#e6eff0", "#8fb0b4"],
+  garden_net: ["#e7ebe3", "#5f7a52"],
+  insect_net: ["#f0efe9", "#8a8d88"],
 };
 
 /** Those of mixes, which of them by a mix's key. */

@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { Bed, BedFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
 import { setAmount } from "../draft/edits";
+import { Note } from "../kit/Note";
 import { showLength, showShare } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
@@ -50,6 +51,13 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
   const known = MEDIA.some(([key]) => key === (medium ?? ""));
   const media =
     known || !medium ? MEDIA : [...MEDIA, [medium, figures.reservoir?.medium_name ?? medium] as const];
+  const { leaves } = figures;
+  /** What the bed's crops say, until the gardener says otherwise. */
+  const planted = (key: "canopy" | "crop_factor") => {
+    const own = meant("Watering", watering, key);
+    return leaves.by_crops && own === meant("Watering", {}, key) ? leaves[key] : own;
+  };
+  const [canopy, crop_factor] = [planted("canopy"), planted("crop_factor")];
   return (
     <SlideList data-part="water-sliders">
       <Slide
@@ -105,18 +113,18 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
       <Slide
         {...slide}
         label="Covered by leaves"
-        said={showShare(meant("Watering", watering, "canopy"))}
-        value={meant("Watering", watering, "canopy")}
+        said={showShare(canopy)}
+        value={canopy}
         least={0}
-        most={1}
+        most={1.5}
         step={0.05}
         onValue={(canopy) => set({ canopy }, "canopy")}
       />
       <Slide
         {...slide}
         label="Crop factor"
-        said={meant("Watering", watering, "crop_factor").toFixed(2)}
-        value={meant("Watering", watering, "crop_factor")}
+        said={crop_factor.toFixed(2)}
+        value={crop_factor}
         least={0.1}
         most={2}
         step={0.01}
@@ -136,6 +144,9 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
         step={1}
         onValue={(days) => set({ every_days: days || null }, "rounds")}
       />
+      {leaves.by_crops && (
+        <Note>Leaves and crop factor are those of its crops in full leaf, unless you move them.</Note>
+      )}
     </SlideList>
   );
 }

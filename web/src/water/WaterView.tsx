@@ -1,18 +1,16 @@
-import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import { Problem } from "../kit/Problem";
 import { PageNote } from "../kit/Page";
 import { WaterSeen, WaterTop } from "./water.styles";
-import { Aside, View, ViewHead, Work } from "../kit/View";
+import { Aside, View, Work } from "../kit/View";
 import { NoReservoir } from "./NoReservoir";
 import { StandIns } from "./StandIns";
 import { meant } from "../api/meant";
 import { useQuery } from "@tanstack/react-query";
-import { Link } from "react-router";
 import { saidOf, type Bed, type KeptBed, type Material } from "../api/client";
 import { useSaveState } from "../draft/SaveStateContext";
 import { Findings } from "../findings/Findings";
 import { withSeen } from "../draft/edits";
+import { BedViewHead } from "../draft/BedViewHead";
 import { useBedDraft } from "../draft/useBedDraft";
 import { useShowing } from "../quantities/UnitsContext";
 import { Cutaway } from "./Cutaway";
@@ -59,15 +57,12 @@ export default function WaterView({ gardenId, kept, materials, back }: Props) {
   return (
     <View data-part="water-view">
       <Work>
-        <ViewHead>
-          <Typography variant="view">{bed.name}: water</Typography>
-          <Button component={Link} to={back}>
-            Section
-          </Button>
-          <Button disabled={!state.canUndo} onClick={() => draft.undo()}>
-            Undo
-          </Button>
-        </ViewHead>
+        <BedViewHead
+          title={`${bed.name}: water`}
+          back={back}
+          canUndo={state.canUndo}
+          onUndo={() => draft.undo()}
+        />
         {problem && (
           <Problem>{problem.detail} The figures are those from before; nothing of this is saved yet.</Problem>
         )}

@@ -3,7 +3,8 @@ import { lazy, Suspense } from "react";
 import { Note } from "../kit/Note";
 import { INCH_M, showLength } from "../quantities/format";
 import { useShowing } from "../quantities/UnitsContext";
-import { dayOf, STARTS, dateOf, MONTHS } from "./days";
+import { dayOf, STARTS, dateOf } from "./days";
+import { MONTHS } from "../quantities/format";
 import type { Dip, WaterFigures } from "./waterApi";
 
 const BandChart = lazy(() => import("../chart/BandChart"));

@@ -11,7 +11,8 @@ import type { BedFigures } from "../api/client";
 import type { WaterFigures } from "./waterApi";
 import { Quantity } from "../quantities/Quantity";
 import { Disclosure } from "../kit/Disclosure";
-import { dateOf, MONTHS } from "./days";
+import { dateOf } from "./days";
+import { MONTHS } from "../quantities/format";
 
 type Props = { figures: BedFigures; year: WaterFigures | null };
 

@@ -1,4 +1,5 @@
-export const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+import { MONTHS } from "../quantities/format";
+
 /** The first day of each month, counted from 0. */
 export const STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
 
