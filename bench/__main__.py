@@ -27,13 +27,16 @@ def main(arguments: list[str]) -> int:
         from bench.hand import measure_hand  # noqa: PLC0415 - as above
         from bench.haul import measure_haul  # noqa: PLC0415 - as above
         from bench.page import measure_page  # noqa: PLC0415 - as above
+        from bench.planting import measure_dragged_crop, measure_sun  # noqa: PLC0415 - as above
         from bench.plot import measure_plot  # noqa: PLC0415 - as above
         from bench.season import measure_refit  # noqa: PLC0415 - as above
         from bench.served import measure_served  # noqa: PLC0415 - models can be loaded once Django is set up
         from bench.settling import measure_settling  # noqa: PLC0415 - as above
         from bench.shapes import measure_shapes  # noqa: PLC0415 - as above
         from bench.start import measure_start  # noqa: PLC0415 - as above
+        from bench.sure import measure_sure  # noqa: PLC0415 - as above
         from bench.water import measure_water  # noqa: PLC0415 - as above
+        from bench.wishes import measure_beside_looking, measure_wishes  # noqa: PLC0415 - as above
         from bench.works import measure_works  # noqa: PLC0415 - as above
 
         measures = [
@@ -41,6 +44,9 @@ def main(arguments: list[str]) -> int:
             *measure_shapes(),
             *measure_core(),
             *measure_settling(),
+            *measure_sure(),
+            *measure_wishes(),
+            *measure_beside_looking(),
             *measure_water(),
             *measure_blend(),
             *measure_cuts(),
@@ -48,7 +54,9 @@ def main(arguments: list[str]) -> int:
             *measure_works(),
             *measure_refit(),
             *measure_page(),
+            *measure_sun(),
             *measure_plot(),
+            *measure_dragged_crop(),
             *measure_hand(),
             *measure_start(),
         ]

@@ -16,15 +16,18 @@ from tests.soak.serving import Gardener, Serving
 
 
 @contextmanager
-def browsing() -> Iterator[tuple[Gardener, Page, str]]:
-    """The gardener, the page, and the address that the application answers at, until the block ends."""
+def browsing(**words: Any) -> Iterator[tuple[Gardener, Page, str]]:
+    """The gardener, the page, and the address that the application answers at, until the block ends.
+
+    words: of the browser's context, beside the usual ones.
+    """
     with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as server, sync_playwright() as playwright:
         gardener = Gardener(server.port, "bench")
         gardener.ask("GET", "/api/account")
         gardener.ask("POST", "/api/account/sign-up", {"name": gardener.name, "password": "a long enough phrase"})
         home = f"http://127.0.0.1:{server.port}"
         browser = playwright.chromium.launch(executable_path=CHROMIUM, args=ARGUMENTS)
-        context = browser.new_context(**CONTEXT)
+        context = browser.new_context(**(CONTEXT | words))
         context.add_cookies([{"name": key, "value": value, "url": home} for key, value in gardener.cookies.items()])
         yield gardener, context.new_page(), home
         browser.close()

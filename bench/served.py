@@ -16,6 +16,7 @@ from typing import Any
 
 from bench.api import EIGHT_LAYERS
 from bench.measure import Measure, compare
+from bench.planting import COUNT_LIMIT, counts_of, planted_bed
 
 PROJECT = Path(__file__).resolve().parents[1]
 ROUNDS = 300
@@ -82,7 +83,9 @@ def _measured(connection: HTTPConnection, seed: dict[str, Any]) -> list[Measure]
     )
     for _ in range(ROUNDS // 10):
         post(figure)
+    bed = planted_bed()
     return [
+        compare("counts_in_an_outline_to_nothing", COUNT_LIMIT, lambda: counts_of(bed), lambda: post(empty), ROUNDS),
         compare("served_nothing_to_a_bare_view", EMPTY_LIMIT, lambda: post(empty), lambda: post("/bare"), ROUNDS),
         compare("served_tick_to_nothing", TICK_LIMIT, lambda: post(tick, next(ticks)), lambda: post(empty), ROUNDS),
         compare("served_figure_to_nothing", FIGURE_LIMIT, lambda: post(figure), lambda: post(empty), ROUNDS),

@@ -14,6 +14,7 @@ from bench.measure import Measure, compare
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.worked import WorkedBed, worked_bed
+from nolbet_core.draws.inputs import Inputs
 from nolbet_core.settling.clock import MONTHS, steady
 from nolbet_core.settling.spread import DRAWS, Drawn, drawn_figures, drawn_remaining, plain_materials
 from nolbet_core.settling.surface import sinking_amounts
@@ -29,7 +30,7 @@ def measure_settling() -> list[Measure]:
     views = _ten_beds()
     materials = [layer.material for view in views for layer in view.filled.layers]
     plain, _ = plain_materials(materials)
-    drawn, factor = drawn_figures(plain), views[0].settling.clock.mean
+    drawn, factor = drawn_figures(plain, Inputs(DRAWS)), views[0].settling.clock.mean
     index = {material.key: at for at, material in enumerate(plain)}
     amounts = np.array([_amounts(view, index) for view in views])
     fast, slow = _fast(amounts, drawn, factor), _slow(amounts, drawn, factor)

@@ -16,7 +16,7 @@ from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
 
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 
-expect.set_options(timeout=15_000)  # a busy machine is slow, not wrong
+expect.set_options(timeout=30_000)  # a busy machine is slow, not wrong
 
 LOOPBACK = {"localhost", "127.0.0.1", "[::1]", "::1"}
 
@@ -70,7 +70,7 @@ def home(live_server: Any, transactional_db: None) -> str:
 @pytest.fixture
 def app(page: Page, home: str, gardener: User, strayed: list[str], troubles: list[str]) -> Page:
     """A page signed in as the gardener."""
-    page.set_default_timeout(20_000)
+    page.set_default_timeout(30_000)
     client = Client()
     client.force_login(gardener)
     page.context.add_cookies([{"name": "nolbet_session", "value": client.cookies["nolbet_session"].value, "url": home}])

@@ -6,7 +6,7 @@ import re
 from typing import Any
 
 from django.contrib.auth.models import User
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from nolbet.gardens.models import Garden
 from nolbet.plans.storing import store_plan
@@ -54,6 +54,13 @@ def open_section(app: Page, home: str, garden: Garden, key: str, told: str = "lo
     expect(app.locator("[data-part=tally]")).to_contain_text(told)
 
 
+def told_as(app: Page, name: str) -> Locator:
+    """A figure by its name, without the band under it."""
+    return app.locator("[data-part=fact]", has_text=name).locator("dd > span").first
+
+
 def saved(app: Page) -> None:
-    """Wait until the page says it is saved."""
-    expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved \d"))).to_be_visible()
+    """Wait until all that was typed is understood, nothing waits to be saved, and the page says that it is saved."""
+    expect(app.locator("input[aria-busy=true]")).to_have_count(0)
+    app.wait_for_function("() => !Object.keys(localStorage).some((name) => name.startsWith('nolbet.draft.'))")
+    expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved( \d|$)"))).to_be_visible()

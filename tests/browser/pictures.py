@@ -30,12 +30,6 @@ def plot(page: Page) -> None:
     page.get_by_text("pack under its corners").wait_for()
 
 
-def setting_out(page: Page) -> None:
-    """The pegs of the plot, and how far each lies from two corners."""
-    page.get_by_role("link", name="Set it out with two tapes").click()
-    page.locator("[data-part=peg]").first.wait_for()
-
-
 def open_bed(page: Page, name: str) -> None:
     """A bed cut open, found by its name."""
     page.get_by_role("button", name="Find a bed, a view or a material").click()
@@ -50,16 +44,6 @@ def bed_named(page: Page, name: str) -> None:
     open_bed(page, name)
     page.locator("[data-part=from-above]").wait_for()
     page.locator("[data-part=ghost-name]").nth(1).wait_for()
-
-
-def mound(page: Page) -> None:
-    """A mound in its shells."""
-    bed_named(page, "Windbreak mound")
-
-
-def spiral(page: Page) -> None:
-    """A spiral unrolled along its run, beside its plan."""
-    bed_named(page, "Stair coil")
 
 
 def compare(page: Page) -> None:
@@ -100,6 +84,30 @@ def frame(page: Page) -> None:
     page.locator("[data-part=saw-board]").first.wait_for()
 
 
+def planting(page: Page) -> None:
+    """A brick bed planted for a year, on a day in June, with its sun."""
+    page.locator("[data-part=rail]").get_by_role("link", name="Section").click()
+    page.locator("[data-part=tally] dd").first.wait_for()
+    open_bed(page, "Brick court")
+    page.locator("[data-part=rail]").get_by_role("link", name="Planting").click()
+    page.locator("[data-part=planted-crop] circle").first.wait_for()
+    page.get_by_label("Sun and shade").check()
+    page.locator("[data-part=sun-shading] rect").first.wait_for()
+    slider = page.get_by_label("Day of the year")
+    slider.focus()
+    for _ in range(36):
+        slider.press("ArrowRight")
+    page.get_by_text("the sun shines 0.0 to").wait_for()
+    page.get_by_role("heading", level=1).click()
+
+
+def lines(page: Page) -> None:
+    """Zones of drip lines on the plot, with their minutes."""
+    page.get_by_role("link", name="Sowing calendar").click()
+    page.get_by_role("link", name="Watering zones").click()
+    page.locator("[data-part=zone-run]").first.wait_for(state="attached")
+
+
 def haul(page: Page) -> None:
     """What to buy where, one line ticked off."""
     page.get_by_role("link", name="Haul").click()
@@ -108,14 +116,6 @@ def haul(page: Page) -> None:
     page.locator("[data-part=bought-line]").first.wait_for()
     page.get_by_text("No other choice over all suppliers").wait_for()
     page.locator("h1").click()
-
-
-def haul_phone(page: Page) -> None:
-    """The list ticked off on a phone, what is bought below it."""
-    page.goto(f"{page.url.split('/garden')[0]}/garden/1/haul")
-    page.get_by_text("No other choice over all suppliers").wait_for()
-    page.wait_for_load_state("networkidle")
-    page.locator("[data-part=what-to-get]").evaluate("list => list.scrollIntoView()")
 
 
 def shelf(page: Page) -> None:
@@ -133,17 +133,6 @@ def works(page: Page) -> None:
     page.locator("[data-part=works-calendar] [data-work]").first.wait_for()
 
 
-def season_phone(page: Page) -> None:
-    """What is written down on a phone, with one hand."""
-    page.goto(f"{page.url.split('/garden')[0]}/garden/1/season")
-    page.locator("[data-part=time-line]").wait_for()
-    page.get_by_role("button", name="Harvest", exact=True).click()
-    page.get_by_label("What", exact=True).fill("Chard")
-    page.get_by_label("Weighs").fill("1 lb 6 oz")
-    page.get_by_role("heading", name="Write down").click()
-    expect(page.get_by_role("button", name="Keep it")).to_be_enabled()
-
-
 def year(page: Page) -> None:
     """The year at a glance, as it is printed."""
     page.goto(f"{page.url.split('/garden')[0]}/garden/1/season/year")
@@ -153,12 +142,17 @@ def year(page: Page) -> None:
     page.set_viewport_size({"width": 794, "height": 1123})
 
 
-def sheet(page: Page) -> None:
-    """A day's steps as they are printed."""
-    page.get_by_role("link", name="On paper").click()
-    page.get_by_label("Day", exact=True).select_option("2026-10-31")
-    page.locator("[data-part=paper-step]").first.wait_for()
-    page.emulate_media(media="print")
+def papers(page: Page) -> None:
+    """A bed's build sheet, chosen among all that can be printed."""
+    page.goto(f"{page.url.split('/garden')[0]}/garden/1/papers?sheet=build:winch_tank&sheet=zones")
+    page.locator("[data-part=paper-layers]").wait_for()
+    page.locator("[data-part=zone-run]").first.wait_for(state="attached")
+
+
+def outdoors(page: Page) -> None:
+    """One step at a time, with its mark and its bags."""
+    page.goto(f"{page.url.split('/garden')[0]}/garden/1/outdoors?step=winch_tank.layer.1")
+    page.locator("[data-part=depth-mark]").wait_for()
 
 
 def works_phone(page: Page) -> None:
@@ -174,30 +168,48 @@ def season(page: Page) -> None:
     page.locator("[data-part=lesson]").first.wait_for()
 
 
+def sure(page: Page) -> None:
+    """How sure a bed's figures are, one of them opened, and what would narrow them."""
+    page.get_by_role("link", name="How sure").click()
+    page.locator("[data-figure=mass_moist_kg] button").first.click()
+    page.locator("[data-part=rests-on]").wait_for()
+
+
+def wish(page: Page) -> None:
+    """Beds that three hundred dollars and what lies on hand could become."""
+    page.get_by_role("link", name="Wishes").click()
+    for label, text in (("To spend now", "300"), ("To grow on, at least", "24 sq ft")):
+        page.get_by_label(label).fill(text)
+        page.get_by_label(label).press("Tab")
+    page.get_by_role("button", name="Look for beds").click()
+    expect(page.locator("[data-part=looked]")).to_contain_text("ways judged.", timeout=120_000)
+    page.locator("[data-part=wishes-view]").evaluate("view => view.scrollIntoView()")
+
+
 PICTURES: dict[str, Callable[[Page], None]] = {
     "section": section,
-    "section-mound": mound,
-    "section-spiral": spiral,
     "compare": compare,
     "schools": schools,
     "blend": blend,
     "water": water,
     "plot": plot,
-    "setting-out": setting_out,
     "frame": frame,
+    "planting": planting,
+    "lines": lines,
     "haul": haul,
     "season": season,
     "year": year,
     "works": works,
-    "sheet": sheet,
+    "papers": papers,
     "shelf": shelf,
+    "sure": sure,
+    "wish": wish,
 }
 
 
 ON_A_PHONE: dict[str, Callable[[Page], None]] = {
-    "haul-phone": haul_phone,
     "works-phone": works_phone,
-    "season-phone": season_phone,
+    "outdoors": outdoors,
 }
 SCREEN: ViewportSize = {"width": 1280, "height": 800}
 PHONE = {"viewport": {"width": 390, "height": 844}, "has_touch": True, "is_mobile": True}

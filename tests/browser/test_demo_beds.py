@@ -15,7 +15,7 @@ from nolbet.gardens.models import Bed, Garden
 from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.browser.finding import choose
-from tests.browser.gardens import saved
+from tests.browser.gardens import saved, told_as
 
 pytestmark = pytest.mark.browser
 
@@ -98,7 +98,7 @@ def test_ferry_box_light_and_drained(app: Page, home: str, brackwater: Garden) -
     # the fabric keeps the mix out of the clay, so nothing is swallowed
     expect(app.locator("[data-part=finding]", has_text="swallow")).to_have_count(0)
     expect(app.locator("[data-part=finding]", has_text="potting mix")).to_have_count(2)
-    weight = app.locator("[data-part=fact]", has_text="Weight, wet through").locator("dd").inner_text()
+    weight = told_as(app, "Weight, wet through").inner_text()
     assert 250 < float(weight.removesuffix(" lb").replace(",", "")) < 450
     app.get_by_role("link", name="Haul").click()
     stores = app.get_by_label("Saltgrass stores")

@@ -18,7 +18,7 @@ from nolbet.plans.storing import store_plan
 from nolbet.plans.whole import whole_garden
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.figure.walk import figure_plan
-from tests.browser.gardens import keep
+from tests.browser.gardens import keep, saved
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser
@@ -30,11 +30,6 @@ def open_frame(app: Page, home: str, garden: Garden, key: str) -> None:
     """Open a bed's frame."""
     app.goto(f"{home}/garden/{garden.pk}/frame/bed/{key}")
     expect(app.get_by_role("heading", name=re.compile(": frame$"))).to_be_visible()
-
-
-def saved(app: Page) -> None:
-    """Wait until the page says that it is saved."""
-    expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved \d"))).to_be_visible()
 
 
 def type_into(app: Page, label: str, text: str) -> None:

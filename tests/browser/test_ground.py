@@ -16,7 +16,7 @@ from nolbet_core.figure.walk import figure_plan
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_length, show_volume
 from tests.browser.finding import choose
-from tests.browser.gardens import keep
+from tests.browser.gardens import keep, saved
 from tests.core import zoo
 from tests.core.ask import figures_of
 
@@ -58,11 +58,6 @@ def typed(field: Locator, text: str) -> None:
     """Type into a field and take it."""
     field.fill(text)
     field.press("Enter")
-
-
-def saved(app: Page) -> None:
-    """Wait until the page says that all is saved."""
-    expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved( \d|$)"))).to_be_visible()
 
 
 def test_a_bed_over_a_soak_pit_sinks_and_feeds_as_one(app: Page, home: str, gardener: User) -> None:

@@ -14,7 +14,7 @@ from nolbet_core.figure.walk import figure_plan
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
 from tests.browser.finding import choose
-from tests.browser.gardens import keep
+from tests.browser.gardens import keep, saved
 from tests.core import zoo
 from tests.core.ask import figures_of
 from tests.core.shapes import layers, shape
@@ -23,11 +23,6 @@ pytestmark = pytest.mark.browser
 
 SIX = ("box", "l_box", "circle", "keyhole", "stadium", "herb_spiral")
 METRIC = System.METRIC
-
-
-def kept(app: Page) -> None:
-    """Wait until the page says that the plot is saved."""
-    expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved$"))).to_be_visible()
 
 
 def lay_out(app: Page, home: str, garden: Garden, size: str) -> None:
@@ -81,7 +76,7 @@ def test_six_shapes_on_a_plot_and_the_paths_between_them(app: Page, home: str, g
         expect(line).to_contain_text(show_volume(course.placed_m3, METRIC))
         expect(line).to_contain_text(show_bulk_volume(course.loose_m3, METRIC))
         expect(line).to_contain_text(show_mass(course.mass_moist_kg, METRIC))
-    kept(app)
+    saved(app)
     stored = figure_plan(whole_garden(Garden.objects.get(pk=garden.pk)).built).plot
     assert stored is not None
     assert stored.path_m2 == pytest.approx(plot.path_m2)
@@ -111,7 +106,7 @@ def test_a_bed_is_dragged_snapped_turned_and_found_again(app: Page, home: str, g
     app.keyboard.press("ArrowUp")
     app.keyboard.press("[")
     expect(app.get_by_label("Turned, °")).to_have_value("5")
-    expect(app.get_by_role("status").filter(has_text=re.compile("^Saved$"))).to_be_visible()
+    saved(app)
     app.get_by_role("link", name="Cut it open").click()
     expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved \d"))).to_be_visible()
     assert spot(app, "two") == {"x_m": pytest.approx(4.6), "y_m": pytest.approx(2.05), "turn_deg": pytest.approx(5)}
@@ -151,7 +146,7 @@ def test_things_levels_and_room_for_more(app: Page, home: str, gardener: User) -
     app.get_by_label("Beds of this outer size").fill("3 x 1 m")
     expect(app.get_by_role("region", name="Room for more")).to_contain_text(re.compile(r"\d+ more fit"))
     expect(app.locator("[data-part=plot-room]").first).to_be_visible()
-    kept(app)
+    saved(app)
     plot = Garden.objects.get(pk=garden.pk).plot
     assert plot is not None
     assert [thing["kind"] for thing in plot["fixed"]] == ["tree", "house"]
@@ -164,7 +159,7 @@ def test_things_levels_and_room_for_more(app: Page, home: str, gardener: User) -
 def test_ground_that_crosses_itself_is_refused_and_nothing_is_lost(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, zoo.bed(name="One"))
     lay_out(app, home, garden, "12 x 9 m")
-    kept(app)
+    saved(app)
     app.get_by_role("button", name="Move the corners").click()
     for corner, along in ((3, "0 m"), (4, "12 m")):
         field = app.get_by_label(f"Corner {corner}, along")
@@ -178,7 +173,7 @@ def test_ground_that_crosses_itself_is_refused_and_nothing_is_lost(app: Page, ho
     field = app.get_by_label("Corner 4, along")
     field.fill("1 m")
     field.press("Enter")
-    kept(app)
+    saved(app)
     assert Garden.objects.get(pk=garden.pk).plot["corners_m"][3] == [1.0, 9.0]  # type: ignore[index]  # measured above
 
 

@@ -11,7 +11,7 @@ from playwright.sync_api import Page, expect
 
 from nolbet.gardens.models import Bed, Garden
 from tests.browser.finding import choose
-from tests.browser.gardens import keep, open_section, saved
+from tests.browser.gardens import keep, open_section, saved, told_as
 from tests.core import zoo
 from tests.core.shapes import shape
 
@@ -26,11 +26,6 @@ def open_plot(page: Page, home: str, garden: Garden) -> None:
     page.goto(f"{home}/garden/{garden.pk}/plot")
     expect(page.locator("[data-part=bed-on-plot]").first).to_be_visible()
     expect(page.get_by_role("region", name="The ground", exact=True)).to_contain_text("m²")
-
-
-def kept(page: Page) -> None:
-    """Wait until the page says that all is saved."""
-    expect(page.get_by_role("status").filter(has_text=re.compile(r"^Saved$"))).to_be_visible()
 
 
 def add_course(page: Page, name: str) -> None:
@@ -51,7 +46,7 @@ def test_two_windows_on_one_plot_lose_nothing_in_silence(app: Page, home: str, g
     other = app.context.new_page()
     open_plot(other, home, garden)
     add_course(other, "wood chips")
-    kept(other)
+    saved(other)
     add_course(app, "path base")
     notice = app.get_by_role("alert").filter(has_text="changed elsewhere")
     expect(notice).to_be_visible()
@@ -61,7 +56,7 @@ def test_two_windows_on_one_plot_lose_nothing_in_silence(app: Page, home: str, g
     expect(app.get_by_label(re.compile("^Thickness of Wood chips"))).to_be_visible()
     expect(app.get_by_label(re.compile("^Thickness of Path base"))).to_have_count(0)
     add_course(app, "path base")
-    kept(app)
+    saved(app)
     assert courses(garden) == ["wood_chips", "path_base"]
 
 
@@ -75,7 +70,7 @@ def test_a_plot_changed_with_the_line_down_is_saved_when_it_is_back(app: Page, h
     app.reload()
     expect(app.get_by_label(re.compile("^Thickness of Wood chips"))).to_be_visible()
     app.unroute("**/plot")
-    kept(app)
+    saved(app)
     assert courses(garden) == ["wood_chips"]
 
 
@@ -85,7 +80,7 @@ def test_a_move_is_a_step_of_the_beds_own_history(app: Page, home: str, gardener
     app.locator('[data-bed="one 0"]').focus()
     app.keyboard.press("Shift+ArrowRight")
     expect(app.get_by_label("Along", exact=True)).to_have_value("3.5 m")
-    kept(app)
+    saved(app)
     assert Bed.objects.get(key="one").cut["places"][0]["x_m"] == 3.5
     app.get_by_role("link", name="Cut it open").click()
     expect(app.locator("[data-part=tally-volume]")).to_be_visible()
@@ -113,7 +108,7 @@ def test_moves_and_changes_of_the_ground_are_undone_in_turn(app: Page, home: str
     app.keyboard.press("Control+Shift+Z")
     app.keyboard.press("Control+Shift+Z")
     expect(app.get_by_label(re.compile("^Thickness of Wood chips"))).to_be_visible()
-    kept(app)
+    saved(app)
     assert courses(garden) == ["wood_chips"]
     assert Bed.objects.get(key="one").cut["places"][0]["y_m"] == 3.5
 
@@ -135,7 +130,7 @@ def test_a_bed_is_turned_by_its_handle_taken_off_and_put_back(app: Page, home: s
     expect(app.locator("[data-part=bed-on-plot]")).to_have_count(0)
     app.get_by_role("button", name="Put One on it").click()
     expect(app.locator("[data-part=bed-on-plot]")).to_have_count(1)
-    kept(app)
+    saved(app)
     assert Bed.objects.get(key="one").cut["places"] == [{"x_m": 6.0, "y_m": 4.5, "turn_deg": 0.0}]
 
 
@@ -150,7 +145,7 @@ def test_a_bed_is_moved_on_a_phone_and_the_page_still_scrolls(app: Page, home: s
     app.mouse.down()
     app.mouse.move(x + 60, y, steps=4)
     app.mouse.up()
-    kept(app)
+    saved(app)
     assert Bed.objects.get(key="one").cut["places"][0]["x_m"] > 4
     touch = app.evaluate("getComputedStyle(document.querySelector('[data-part=plot-sheet]')).touchAction")
     assert touch == "pan-y"
@@ -159,7 +154,7 @@ def test_a_bed_is_moved_on_a_phone_and_the_page_still_scrolls(app: Page, home: s
 def test_what_is_buried_takes_room_and_is_drawn(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, zoo.bed(key="one", name="One"))
     open_section(app, home, garden, "one")
-    holds = app.locator("[data-part=fact]", has_text="Holds, placed").locator("dd")
+    holds = told_as(app, "Holds, placed")
     expect(holds).to_have_text("1.00 m³")
     app.get_by_role("button", name="More measures").click()
     app.get_by_role("button", name="+ Basket").click()
@@ -192,5 +187,5 @@ def test_a_mound_off_the_contour_is_turned_from_the_finding(app: Page, home: str
     finding = app.locator("[data-part=finding]", has_text="off the contour")
     finding.get_by_role("button", name="Turn it along the contour").click()
     expect(finding).to_have_count(0)
-    kept(app)
+    saved(app)
     assert Bed.objects.get(key="mound").cut["places"][0]["turn_deg"] == 90.0

@@ -60,7 +60,7 @@ def test_seven_beds_and_three_more_are_laid_out_in_rows(app: Page, home: str, ga
     hand.press(app.get_by_role("button", name="Lay out all of them"))
     expect(app.locator("[data-part=bed-on-plot]")).to_have_count(10)
     expect(app.get_by_text("Not on the plot yet")).to_have_count(0)
-    saved_plot(app)
+    saved(app)
     assert hand.actions < 22
     places = {key: kept(key)["places"] for key in ("long_row", "herb_row")}
     sizes = {"long_row": (7 * FOOT_M, 3.5 * FOOT_M), "herb_row": (6 * FOOT_M, 2 * FOOT_M)}
@@ -69,10 +69,6 @@ def test_seven_beds_and_three_more_are_laid_out_in_rows(app: Page, home: str, ga
     for index, one in enumerate(boxes):
         for other in boxes[index + 1 :]:
             assert apart(one, other) > 3.5 * FOOT_M - 0.001
-
-
-def saved_plot(app: Page) -> None:
-    expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved"))).to_be_visible()
 
 
 def box(place: dict[str, float], length_m: float, width_m: float) -> tuple[float, float, float, float]:
@@ -229,7 +225,7 @@ def test_beds_are_laid_out_by_one_drag_then_set_in_line_and_twinned(app: Page, h
     expect(app.locator("[data-part=plot-ghost]")).to_have_count(4)
     app.mouse.up()
     expect(app.locator("[data-part=bed-on-plot]")).to_have_count(5)
-    saved_plot(app)
+    saved(app)
     rows = kept("row")["places"]
     assert len({round(place["y_m"], 6) for place in rows}) < len(rows)
 
@@ -240,7 +236,7 @@ def test_beds_are_laid_out_by_one_drag_then_set_in_line_and_twinned(app: Page, h
     app.get_by_label("With", exact=True).select_option("the middle of the plot")
     app.get_by_role("button", name="A twin there, left to right").click()
     expect(app.locator("[data-part=bed-on-plot]")).to_have_count(6)
-    saved_plot(app)
+    saved(app)
     one, twin = kept("tub")["places"]
     assert (one["x_m"] + twin["x_m"], one["y_m"]) == (18.0, twin["y_m"])
     assert Bed.objects.get(key="tub").count == 2

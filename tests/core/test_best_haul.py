@@ -112,7 +112,7 @@ def too_little(supplier: Supplier, lines: list[Line]) -> bool:
     return bool(brought) and supplier.minimum_order is not None and goods_of(brought) < supplier.minimum_order
 
 
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=120, deadline=None)
 @given(markets())
 def test_the_programme_costs_what_a_search_through_everything_finds(
     market: tuple[list[Wanted], list[Supplier]],
@@ -139,7 +139,7 @@ def test_the_programme_costs_what_a_search_through_everything_finds(
         assert volume_m3 >= want.volume_m3 - 1e-6
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=30, deadline=None)
 @given(markets(), st.randoms())
 def test_the_order_of_suppliers_and_things_changes_nothing(
     market: tuple[list[Wanted], list[Supplier]], chance: Any

@@ -6,15 +6,18 @@ from typing import Any
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
-from hypothesis import strategies as st
 from scipy.special import ndtri
 
+from nolbet_core.built.buying import suppliers_of
 from nolbet_core.built.plan_file import read_plan
+from nolbet_core.draws.inputs import Inputs
+from nolbet_core.draws.shapes import Drawn, standard_normal
 from nolbet_core.figure.buying_figures import HaulFigures
-from nolbet_core.figure.walk import figure_plan
-from nolbet_core.haul.certainty import BedSpread, NeedSpread, drawn_needs, standard_normal
+from nolbet_core.figure.needed import needed_by
+from nolbet_core.figure.walk import around_of, figure_plan
+from nolbet_core.haul.certainty import DrawnNeed
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.sure.drawn_needs import drawn_for_haul
 from tests.core import zoo
 
 OFFERS = [
@@ -23,33 +26,42 @@ OFFERS = [
 ]
 
 
-def spread(**words: Any) -> NeedSpread:
-    """A need of two beds, 1.2 and 0.8 m3."""
-    beds = (BedSpread("one", 1.2, 0.006, 0.03), BedSpread("two", 0.8, 0.01, 0.05))
-    return NeedSpread(**({"material": "topsoil", "beds": beds, "loose": (0.94, 1.0, 1.1), "stock_m3": 0.1} | words))
+LAYERS = [{"material": "compost", "thickness_m": 0.2}, {"material": "topsoil", "fill": True}]
 
 
-@settings(max_examples=12, deadline=None)
-@given(st.sampled_from([0.5, 0.8, 0.9, 0.95]), st.floats(0.85, 1.0), st.floats(1.0, 1.3), st.integers(1, 10_000))
-def test_what_is_said_of_a_share_holds_in_twenty_thousand_fresh_gardens(
-    share: float, least: float, most: float, seed: int
-) -> None:
-    known = drawn_needs([spread(loose=(least, 1.0, most))])["topsoil"]
-    fresh = drawn_needs([spread(loose=(least, 1.0, most))], 20_000, seed + 50_000)["topsoil"]
-    assert fresh.enough(known.for_share(share), 0.0) == pytest.approx(share, abs=0.01)
-    assert fresh.enough(0.0, known.bags_for_share(share)) == pytest.approx(share, abs=0.01)
+def drawn(inputs: Inputs, bag: dict[str, Any] | None = None, **words: Any) -> DrawnNeed:
+    """The topsoil of two beds, one of them twice. bag: how its bags are offered."""
+    beds = zoo.bed(key="one", count=2, layers=LAYERS), zoo.bed(key="two", layers=LAYERS, **words)
+    yard = [{"key": "yard", "offers": [OFFERS[0] | (bag or {})]}]
+    built = read_plan(zoo.plan(*beds, suppliers=yard, stock=[{"material": "topsoil", "volume_m3": 0.1}]))
+    materials = built.supplies.materials
+    needed = needed_by(built, around_of(built, None))
+    suppliers = suppliers_of(built.plan, materials)
+    return drawn_for_haul(needed.needs, needed.beds, materials, suppliers, inputs).needs["topsoil"]
 
 
-def test_one_seed_draws_the_same_gardens_and_no_spread_is_sure() -> None:
-    one, two = drawn_needs([spread()])["topsoil"], drawn_needs([spread()])["topsoil"]
+class ByChance(Inputs):
+    """Draws as they fall, each by itself: what gardens really come to."""
+
+    def _drawn(self, name: str) -> Drawn:
+        return np.random.default_rng([self._seed, *name.encode()]).random(self.draws)
+
+
+@pytest.mark.parametrize("share", [0.5, 0.8, 0.9, 0.95])
+@pytest.mark.parametrize("seed", [11, 4711])
+def test_what_is_said_of_a_share_holds_in_twenty_thousand_fresh_gardens(share: float, seed: int) -> None:
+    known, fresh = drawn(Inputs()), drawn(ByChance(20_000, seed))
+    assert fresh.enough(known.for_share(share), 0.0) == pytest.approx(share, abs=0.015)
+    assert fresh.enough(0.0, known.bags_for_share(share)) == pytest.approx(share, abs=0.015)
+
+
+def test_one_seed_draws_the_same_gardens_and_a_bag_that_was_measured_is_sure() -> None:
+    one, two = drawn(Inputs()), drawn(Inputs())
     assert one.for_share(0.9) == two.for_share(0.9)
-    sure = drawn_needs([spread(beds=(BedSpread("one", 1.0, 0.0, 0.0),), loose=(1.0, 1.0, 1.0), stock_m3=0.0)])[
-        "topsoil"
-    ]
-    assert sure.for_share(0.9) == pytest.approx(1.0)
-    # a bag that holds 95 to 100 % of its label
-    assert sure.bags_for_share(0.5) == pytest.approx(1 / 0.975, rel=1e-3)
-    assert sure.enough(0.0, 1.0) == pytest.approx(0.0, abs=0.001)
+    # a bag holds 95 to 100 % of its label
+    assert np.median(one.in_bags_m3 / one.to_buy_m3) == pytest.approx(1 / 0.975, rel=1e-3)
+    tipped = drawn(Inputs(), {"checked_m3": 0.039})
+    assert np.array_equal(tipped.in_bags_m3, tipped.to_buy_m3)
 
 
 def haul(**words: Any) -> HaulFigures:
@@ -82,21 +94,12 @@ def test_a_certainty_that_is_none_is_refused_with_its_field() -> None:
 
 
 def test_what_would_narrow_a_count_most_is_where_its_spread_comes_from() -> None:
-    def shares(tape: float, raked: float, loose: tuple[float, float, float]) -> dict[str, float]:
-        spread = NeedSpread("topsoil", (BedSpread("bed", 2.0, tape, raked),), loose, 0.0)
-        return dict(drawn_needs([spread])["topsoil"].shares_of_variance())
-
-    raked = shares(0.001, 0.2, (0.99, 1.0, 1.01))
-    assert raked["raking"] == pytest.approx(1.0, abs=0.02)
-    assert max(raked, key=lambda each: raked[each]) == "raking"
-    loose = shares(0.002, 0.01, (0.7, 1.0, 1.3))
-    assert max(loose, key=lambda each: loose[each]) == "loose_factor"
-    # a normal tape beside a triangle: sd 0.05 against 0.1 / sqrt(6), the label's uniform 0.05 / sqrt(12) of 0.975
-    both = shares(0.05, 0.0, (0.9, 1.0, 1.1))
-    variances = {"tape": 0.05**2, "loose_factor": 0.1**2 / 6, "label": (0.05 / 0.975) ** 2 / 12}
-    whole = sum(variances.values())
-    for source, variance in variances.items():
-        assert both[source] == pytest.approx(variance / whole, abs=0.03)
+    assert haul().narrows["topsoil"].source == "raking"
+    # measured at so many places, the rake says little any more
+    layers = [{"material": "compost", "thickness_m": 0.05}, {"material": "topsoil", "fill": True}]
+    careful = haul(beds=[zoo.bed(layers=layers, depth_places=50, taped=20)])
+    assert careful.narrows["topsoil"].source == "loose_factor"
+    assert 0.5 < careful.narrows["topsoil"].share <= 1.0
 
 
 def test_the_normal_is_that_of_its_inverse() -> None:

@@ -40,7 +40,7 @@ def written(tmp_path: Path, document: Any) -> str:
 def test_figures_have_the_documented_keys(capsys: pytest.CaptureFixture[str]) -> None:
     assert main(["figure", str(DEMO), "--json"]) == 0
     printed = json.loads(capsys.readouterr().out)
-    assert set(printed) == {"beds", "plot", "needs", "haul", "cuts", "works"}
+    assert set(printed) == {"beds", "plot", "needs", "haul", "cuts", "works", "zones"}
     for bed in printed["beds"]:
         assert set(bed) >= BED_KEYS
         assert all(set(layer) >= LAYER_KEYS for layer in bed["layers"])

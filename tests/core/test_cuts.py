@@ -8,8 +8,11 @@ from decimal import Decimal
 from typing import Any
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from nolbet_core.built.plan import build_plan
+from nolbet_core.cuts.on_hand import fits_on_hand
 from nolbet_core.cuts.programme import cut_plan
 from nolbet_core.cuts.stock import CutWish, Length, Saw
 from nolbet_core.cuts.worths import Worths
@@ -174,3 +177,15 @@ def test_sides_over_stock_length_are_joined() -> None:
 def test_a_filled_bed_has_its_frame_already() -> None:
     bed = zoo.bed(frame={"kind": "boards"} | LARCH, state="filled")
     assert figure_cuts(build_plan(Plan.model_validate(zoo.plan(bed))).holding()) is None
+
+
+@given(
+    st.lists(st.integers(20, 240), min_size=1, max_size=9),
+    st.lists(st.tuples(st.sampled_from([150, 240, 300]), st.integers(1, 3)), min_size=1, max_size=3),
+)
+def test_what_fits_on_boards_at_hand_is_bought_by_no_plan(pieces_cm: list[int], boards: list[tuple[int, int]]) -> None:
+    wishes = [CutWish(each / 100, 1) for each in pieces_cm]
+    lying = [Length(length_cm / 100, count=count) for length_cm, count in boards]
+    if fits_on_hand(wishes, lying, Saw()):
+        plan = cut_plan(wishes, [*lying, Length(3.0, Decimal("9.90"))], Saw())
+        assert plan.price == 0 and not plan.unmet

@@ -56,7 +56,7 @@ def stacks(draw: Any, kind: str) -> list[Bulk]:
 
 
 @pytest.mark.parametrize("kind", RIMMED)
-@settings(max_examples=200, deadline=None)
+@settings(max_examples=80, deadline=None)
 @given(data=st.data())
 def test_the_top_meets_the_line_wherever_fill_and_shares_stand(kind: str, data: Any) -> None:
     vessel = built(kind)

@@ -59,7 +59,7 @@ def next_spring(day: date) -> date:
     return date(day.year + (day > date(day.year, 3, 20)), 3, 20)
 
 
-@settings(max_examples=200, deadline=None)
+@settings(max_examples=80, deadline=None)
 @given(gardens(), st.booleans())
 def test_no_plan_breaks_its_own_rules(jobs: list[Job], all_week: bool) -> None:
     days = WorkingDays(START, range(7) if all_week else WEEKEND, [date(2026, 10, 25)], HOURS)

@@ -15,11 +15,12 @@ from hypothesis import strategies as st
 from nolbet_core.built.plan_file import read_plan
 from nolbet_core.built.surroundings import latitude_of, surroundings_of
 from nolbet_core.climate.year import Year, first_spring, garden_year, next_day, spring_months
+from nolbet_core.draws.inputs import Inputs
 from nolbet_core.figure.water import weather_for
 from nolbet_core.settling.clock import MONTHS, clock_of, decay_factor, rotted_years, steady
 from nolbet_core.settling.curve import log_volume, remaining_by_month, remaining_shares
 from nolbet_core.settling.spread import (
-    band_of,
+    band_edges,
     drawn_amounts,
     drawn_figures,
     drawn_pace,
@@ -173,7 +174,7 @@ def slow_logs(settles: float, stays: float, decay: float, factor: float, month: 
 
 def test_draws_by_a_running_product_are_those_of_a_plain_loop() -> None:
     materials = [SHELF[key] for key in ("compost", "leaves", "broadleaf_logs", "gravel_20")]
-    drawn = drawn_figures(materials, draws=20)
+    drawn = drawn_figures(materials, Inputs(20))
     fast = drawn_remaining(drawn, steady(1.3), np.ones(20))
     for i in range(len(materials)):
         for j in range(20):
@@ -237,17 +238,17 @@ def test_what_has_rotted_by_when_reads_back() -> None:
 
 def test_a_rake_moves_boundaries_and_keeps_the_sum() -> None:
     amounts = np.array([0.4, 0.0, 0.3, 0.3])
-    drawn = drawn_amounts(amounts, [0.2, 0.0, 0.15, 0.15], draws=4000)
+    drawn = drawn_amounts(amounts, [0.2, 0.0, 0.15, 0.15], Inputs(4000), "box")
     assert drawn.sum(axis=0) == pytest.approx(np.ones(4000))
     assert np.all(drawn[1] == 0)
     # 10 mm on one boundary of 0.2 m, on both of 0.15 m
     assert drawn[0].std() == pytest.approx(0.4 * 0.01 / 0.2, rel=0.05)
     assert drawn[2].std() == pytest.approx(0.3 * 0.01 * math.sqrt(2) / 0.15, rel=0.05)
-    assert drawn_amounts(np.array([2.0]), [0.5], draws=3).tolist() == [[2.0, 2.0, 2.0]]
+    assert drawn_amounts(np.array([2.0]), [0.5], Inputs(3), "box").tolist() == [[2.0, 2.0, 2.0]]
 
 
 def test_warmth_and_damp_spread_the_pace_by_about_a_tenth() -> None:
-    pace = drawn_pace(4000)
+    pace = drawn_pace(Inputs(4000))
     assert np.median(pace) == pytest.approx(0.97, abs=0.02)
     # a degree is 7 %, damp 8 %
     assert np.std(np.log(pace)) == pytest.approx(0.11, abs=0.015)
@@ -255,7 +256,7 @@ def test_warmth_and_damp_spread_the_pace_by_about_a_tenth() -> None:
 
 def test_draws_stay_in_their_ranges_and_come_back() -> None:
     materials = [SHELF["compost"], SHELF["gravel_20"]]
-    one, two = drawn_figures(materials), drawn_figures(materials)
+    one, two = drawn_figures(materials, Inputs(500)), drawn_figures(materials, Inputs(500))
     decay = SHELF["compost"].properties["decay_per_year"]
     assert np.array_equal(one.decay_per_year, two.decay_per_year)
     assert decay.low <= one.decay_per_year[0].min() < decay.value < one.decay_per_year[0].max() <= decay.high
@@ -266,10 +267,10 @@ def test_draws_stay_in_their_ranges_and_come_back() -> None:
 def test_the_band_holds_four_draws_of_five() -> None:
     materials = [SHELF["compost"], SHELF["leaves"]]
     plain, shares = plain_materials(materials)
-    remaining = drawn_remaining(drawn_figures(plain), EVEN, np.ones(500))
+    remaining = drawn_remaining(drawn_figures(plain, Inputs(500)), EVEN, np.ones(500))
     amounts = np.array([0.3, 0.2]) @ shares
     sums = amounts @ remaining
-    low, high = band_of(sums)
+    low, high = band_edges(sums)
     inside = np.mean((sums[60] >= low[60]) & (sums[60] <= high[60]))
     assert inside == pytest.approx(0.8, abs=0.01)
     assert low[0] == high[0] == pytest.approx(0.5)
@@ -337,7 +338,7 @@ def test_normals_without_a_mean_tell_how_warm_the_year_is() -> None:
 
 def test_three_kinds_of_logs_sink_each_by_its_own_draws() -> None:
     kinds = [SHELF[key] for key in ("conifer_logs", "broadleaf_logs", "durable_logs")]
-    drawn = drawn_figures(kinds, draws=40)
+    drawn = drawn_figures(kinds, Inputs(40))
     left = drawn_remaining(drawn, clock_of([12.0] * 12, "moist"), np.ones(40))
     alone = drawn_remaining(
         replace(drawn, settles=drawn.settles[1:2], stays=drawn.stays[1:2], decay_per_year=drawn.decay_per_year[1:2],
