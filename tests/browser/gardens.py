@@ -64,3 +64,8 @@ def saved(app: Page) -> None:
     expect(app.locator("input[aria-busy=true]")).to_have_count(0)
     app.wait_for_function("() => !Object.keys(localStorage).some((name) => name.startsWith('nolbet.draft.'))")
     expect(app.get_by_role("status").filter(has_text=re.compile(r"^Saved( \d|$)"))).to_be_visible()
+
+
+def warned(app: Page, told: str | re.Pattern[str]) -> None:
+    """Wait until the page warns in such words, whatever else it warns of meanwhile."""
+    expect(app.get_by_role("alert").filter(has_text=told).first).to_be_visible()

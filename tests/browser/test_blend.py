@@ -13,7 +13,7 @@ from nolbet.gardens.models import Garden
 from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.browser.finding import choose
-from tests.browser.gardens import open_section, saved
+from tests.browser.gardens import open_section, saved, warned
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser
@@ -178,7 +178,7 @@ def test_nothing_and_loops_are_refused_and_nothing_typed_is_lost(app: Page, home
     expect(problem).to_have_count(0)
     saved(app)
     app.get_by_role("button", name="Forget").click()
-    expect(app.get_by_role("alert")).to_contain_text("Plain mix is used in Outer mix")
+    warned(app, "Plain mix is used in Outer mix")
 
 
 def test_buckets_are_dragged_and_pushed_by_keys_and_a_mix_is_copied(app: Page, home: str, gardener: User) -> None:

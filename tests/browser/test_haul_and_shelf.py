@@ -18,7 +18,7 @@ from nolbet.plans.whole import whole_plan
 from nolbet_cli.main import main
 from nolbet_core.built.plan_file import read_plan
 from tests.browser.finding import choose
-from tests.browser.gardens import BRANCHY, keep, open_section, saved, told_as
+from tests.browser.gardens import BRANCHY, keep, open_section, saved, told_as, warned
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser
@@ -83,7 +83,7 @@ def test_an_offer_is_entered_and_changes_what_is_bought(app: Page, home: str, ga
     choose(offer.get_by_role("combobox", name="Material"), "loam", "Topsoil")
     offer.get_by_role("button", name="loose").click()
     app.get_by_role("button", name="Keep these offers").click()
-    expect(app.get_by_role("alert")).to_contain_text("Offer 1 still lacks")
+    warned(app, "Offer 1 still lacks")
     offer.get_by_label("Price").fill("30 a yd")
     offer.get_by_label("In steps of").fill("1/2 yd")
     offer.get_by_label("Not below").fill("1 yd")
@@ -123,7 +123,7 @@ def test_an_own_material_is_made_changed_used_and_can_not_vanish(app: Page, home
     density = app.get_by_label("Density, moist")
     density.fill("1,3 x")
     density.press("Enter")
-    expect(app.get_by_role("alert")).to_contain_text("isn't a unit of mass")
+    warned(app, "isn't a unit of mass")
     density.fill("1300 kg/m3")
     density.press("Enter")
     row = app.get_by_role("row", name=re.compile("Density, moist"))
@@ -138,7 +138,7 @@ def test_an_own_material_is_made_changed_used_and_can_not_vanish(app: Page, home
     saved(app)
     app.goto(f"{home}/garden/{garden.pk}/shelf/own_topsoil")
     app.get_by_role("button", name="Take it off the shelf").click()
-    expect(app.get_by_role("alert")).to_contain_text("used in Branchy")
+    warned(app, "used in Branchy")
 
 
 def test_bags_area_and_depth_both_ways(app: Page, home: str, gardener: User) -> None:

@@ -12,7 +12,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from nolbet.gardens.models import Bed, Garden
 from tests.browser.chromium import CONTEXT
-from tests.browser.gardens import BRANCHY, keep, open_section, saved
+from tests.browser.gardens import BRANCHY, keep, open_section, saved, warned
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser
@@ -37,7 +37,7 @@ def test_an_account_is_opened_a_garden_started_and_left(
     page.get_by_label("Name", exact=True).fill("oarsman")
     page.get_by_label("Password").fill("short")
     page.get_by_role("button", name="Open an account", exact=True).click()
-    expect(page.get_by_role("alert")).to_contain_text("too short")
+    warned(page, "too short")
     page.get_by_label("Password").fill("a long enough phrase")
     page.get_by_role("button", name="Open an account", exact=True).click()
     expect(page.get_by_role("heading", name="Start the first garden")).to_be_visible()
@@ -54,7 +54,7 @@ def test_an_account_is_opened_a_garden_started_and_left(
     page.get_by_label("Name", exact=True).fill("oarsman")
     page.get_by_label("Password").fill("a long enough phrase")
     page.get_by_role("button", name="Sign in").click()
-    expect(page.get_by_role("alert")).to_contain_text("don't go together")
+    warned(page, "don't go together")
     page.get_by_label("Password").fill("quite another phrase")
     page.get_by_role("button", name="Sign in").click()
     expect(page.get_by_role("heading", name="Measure the first bed")).to_be_visible()
@@ -227,7 +227,7 @@ def test_a_plan_file_with_two_errors_says_where_they_are(app: Page, home: str, g
     large = tmp_path / "large.nolbet.json"
     large.write_text(" " * (2 * 1024 * 1024 + 1))
     app.get_by_label("The file").set_input_files(large)
-    expect(app.get_by_role("alert")).to_contain_text("over 2 MB")
+    warned(app, "over 2 MB")
 
 
 def test_another_gardener_sees_nothing_of_it(

@@ -10,7 +10,7 @@ from playwright.sync_api import Locator, Page, expect
 
 from nolbet.gardens.models import Bed
 from tests.browser.finding import choose
-from tests.browser.gardens import BRANCHY, keep, open_section, saved
+from tests.browser.gardens import BRANCHY, keep, open_section, saved, warned
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser
@@ -137,7 +137,7 @@ def test_what_is_typed_and_not_understood_moves_with_its_layer(app: Page, home: 
     compost.get_by_role("button", name="Up").click()
     expect(app.locator("[data-part=layer-card]").first).to_contain_text("Compost")
     expect(field).to_have_value("four fingers")
-    expect(app.get_by_role("alert")).to_contain_text("“fingers” isn't a unit of length")
+    warned(app, "“fingers” isn't a unit of length")
 
 
 def test_outside_measure_walls_and_headspace(app: Page, home: str, gardener: User) -> None:
@@ -163,7 +163,7 @@ def test_walls_that_leave_nothing_are_refused_in_place_and_nothing_is_lost(
     open_section(app, home, garden, "plain")
     app.get_by_role("button", name="More measures").click()
     type_into(app.get_by_label("Wall thickness"), "60 cm")
-    expect(app.get_by_role("alert")).to_contain_text("1 m outside leaves nothing between two walls of 0.6 m")
+    warned(app, "1 m outside leaves nothing between two walls of 0.6 m")
     expect(app.get_by_label("Wall thickness")).to_have_value("60 cm")
     assert kept("plain")["wall_m"] == 0.05
     type_into(app.get_by_label("Wall thickness"), "6 cm")

@@ -182,8 +182,8 @@ def test_a_day_without_a_connection_arrives_once(outside: BrowserContext, servin
         else:
             goes_to(page, view)
         expect(page.get_by_role("heading", name=view, exact=True)).to_be_visible()
-    page.close()
     assert kept(helper) == before
+    page.close()
 
     again = outside.new_page()
     again.goto(f"http://127.0.0.1:{helper.port}/garden/{helper.garden}/section/bed/long_bed")

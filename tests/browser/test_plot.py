@@ -14,7 +14,7 @@ from nolbet_core.figure.walk import figure_plan
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_bulk_volume, show_mass, show_volume
 from tests.browser.finding import choose
-from tests.browser.gardens import keep, saved
+from tests.browser.gardens import keep, saved, warned
 from tests.core import zoo
 from tests.core.ask import figures_of
 from tests.core.shapes import layers, shape
@@ -165,7 +165,7 @@ def test_ground_that_crosses_itself_is_refused_and_nothing_is_lost(app: Page, ho
         field = app.get_by_label(f"Corner {corner}, along")
         field.fill(along)
         field.press("Enter")
-    expect(app.get_by_role("alert")).to_contain_text("crosses side")
+    warned(app, "crosses side")
     assert Garden.objects.get(pk=garden.pk).plot["corners_m"][2] == [12.0, 9.0]  # type: ignore[index]  # measured above
     field = app.get_by_label("Corner 3, along")
     field.fill("12 m")
