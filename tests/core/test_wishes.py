@@ -84,9 +84,19 @@ def test_the_front_is_that_of_judging_everything() -> None:
     assert {each.candidate.school.key for each in (*last.front, *last.others)} == schools
 
 
-def test_bounds_are_never_more_than_what_it_takes() -> None:
-    asked = wishes(have={"money": None})
-    search = Search(BUILT.plan, asked, BUILT.supplies, TODAY)
+DEALS = [
+    {"material": "topsoil", "form": "bulk", "price_per_m3": "48.00", "tiers": [{"from_m3": 0.4, "price_per_m3": "31"}]},
+    {"material": "compost", "form": "bag", "volume_m3": 0.04, "price": "6.20", "deal": {"count": 3, "price": "12.40"}},
+    {"material": "larch", "form": "piece", "thickness_m": 0.038, "width_m": 0.19, "length_m": 2.4, "price": "21.50"},
+]
+
+
+@pytest.mark.parametrize("offers", [OFFERS, DEALS])
+def test_bounds_are_never_more_than_what_it_takes(offers: list[dict[str, Any]]) -> None:
+    asked = wishes(have={"money": None, "stock": [BOARDS | {"count": 3}, LOGS]})
+    supplier = {"key": "yard", "name": "Pennyfold yard", "offers": offers}
+    built = read_plan(zoo.plan(suppliers=[supplier], garden={"name": "Test ground", "mean_temp_c": 11.0}))
+    search = Search(built.plan, asked, built.supplies, TODAY)
     for candidate in search.candidates[::7]:
         bed = bed_of(candidate, asked.may)
         judged, least = search.judge.judged(candidate, bed), search._bounds.least(candidate, bed)

@@ -20,8 +20,9 @@ from nolbet_core.figure.cuts import board_lines, cuts_figures
 from nolbet_core.figure.forecast import top_ups_total
 from nolbet_core.figure.garden_works import GardenWorks, WorksAsked
 from nolbet_core.figure.spring import add_bed
+from nolbet_core.haul.choose import Chosen
 from nolbet_core.haul.lengths import BoardSection
-from nolbet_core.haul.needs import NeedSums
+from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.haul.offers import Line
 from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
@@ -61,8 +62,32 @@ class Judged:
         """What it is held against others by: money now, over ten years, hours, sinking, first sowing, area; less is
         better of each.
         """
-        sown = self.first_sowing.toordinal() if self.first_sowing else date.max.toordinal()
-        return float(self.money), float(self.money_ten_years), self.hours, self.sinks_m, float(sown), -self.area_m2
+        money, later = float(self.money), float(self.money_ten_years)
+        return money, later, self.hours, self.sinks_m, _sown(self.first_sowing), -self.area_m2
+
+
+@record
+class Begun:
+    """A candidate as far as what it costs now, how it sinks and when it is sown; its hours and top-ups not yet."""
+
+    candidate: Candidate
+    bed: Bed
+    worked: WorkedBed
+    needs: tuple[Need, ...]
+    chosen: Chosen | None
+    sinks_m: float
+    first_sowing: date | None
+
+    @property
+    def money(self) -> Decimal:
+        """What all of it costs now, what nobody offers left out."""
+        return self.chosen.total if self.chosen else Decimal(0)
+
+    def least_costs(self, hours: float) -> tuple[float, ...]:
+        """What it is held against others by, at least: without top-ups. hours: that it takes at least."""
+        money = float(self.money)
+        area_m2 = self.worked.vessel.top_area_m2 * self.bed.count
+        return money, money, hours, self.sinks_m, _sown(self.first_sowing), -area_m2
 
 
 class Judge:
@@ -85,6 +110,11 @@ class Judge:
 
     def judged(self, candidate: Candidate, bed: Bed) -> Judged | None:
         """A candidate as it would be; None where it doesn't hold together as a bed."""
+        begun = self.begun(candidate, bed)
+        return None if begun is None else self.finished(begun)
+
+    def begun(self, candidate: Candidate, bed: Bed) -> Begun | None:
+        """A candidate as far as what it costs now; None where it doesn't hold together as a bed."""
         bed = bed.model_copy(update={"crops": [_crop(key) for key in self._wishes.want.crops]})
         built = build_bed(bed, self._materials)
         if built.value is None:
@@ -94,24 +124,33 @@ class Judge:
         add_bed(sums, worked)
         needs = sums.less_stock(stock_of(self.plan.stock, self._today), self._supplies.mixes, self._materials)
         lines, unpriced = self._boards(candidate, worked)
-        chosen = chosen_haul(needs, self.suppliers, lines, unpriced)
-        haul = haul_figures(chosen, needs, self.suppliers, self._materials) if chosen else None
-        works = GardenWorks(WorksAsked(self.plan, self.around, self._materials, [worked], None, needs, haul, {}), None)
-        hours = sum(each.usual_hours for each in works.made)
-        later = top_ups_total(worked, self.suppliers, self._supplies) or Decimal(0)
-        money = chosen.total if chosen else Decimal(0)
-        unmet = tuple(self._materials[key].name for key in chosen.unmet) if chosen else ()
         surface = worked.settling.surface_m
-        first = min((each.from_day for each in worked.sowing.ready.sowings if each.from_day), default=None)
-        found = Judged(
+        return Begun(
             candidate=candidate,
             bed=bed,
-            money=money,
-            money_ten_years=money + later,
-            hours=hours,
+            worked=worked,
+            needs=needs,
+            chosen=chosen_haul(needs, self.suppliers, lines, unpriced),
             sinks_m=surface[0] - surface[THIRD_YEAR] if surface else 0.0,
-            first_sowing=first,
-            area_m2=worked.vessel.top_area_m2 * bed.count,
+            first_sowing=min((each.from_day for each in worked.sowing.ready.sowings if each.from_day), default=None),
+        )
+
+    def finished(self, begun: Begun) -> Judged:
+        """The same with its hours, its top-ups, and what stands in its way."""
+        chosen, needs, worked = begun.chosen, begun.needs, begun.worked
+        haul = haul_figures(chosen, needs, self.suppliers, self._materials) if chosen else None
+        works = GardenWorks(WorksAsked(self.plan, self.around, self._materials, [worked], None, needs, haul, {}), None)
+        later = top_ups_total(worked, self.suppliers, self._supplies) or Decimal(0)
+        unmet = tuple(self._materials[key].name for key in chosen.unmet) if chosen else ()
+        found = Judged(
+            candidate=begun.candidate,
+            bed=begun.bed,
+            money=begun.money,
+            money_ten_years=begun.money + later,
+            hours=sum(each.usual_hours for each in works.made),
+            sinks_m=begun.sinks_m,
+            first_sowing=begun.first_sowing,
+            area_m2=worked.vessel.top_area_m2 * begun.bed.count,
             short=(),
         )
         return replace(found, short=tuple(self._short(found, worked, unmet)))
@@ -170,6 +209,11 @@ class Judge:
         if unmet:
             short.append(Short("offered", 0.0, len(unmet), unmet))
         return short
+
+
+def _sown(first_sowing: date | None) -> float:
+    """The first sowing as a number of the calendar, the last there is where it isn't known."""
+    return float((first_sowing or date.max).toordinal())
 
 
 def _crop(key: str) -> BedCrop:

@@ -4,18 +4,26 @@ needs no judging.
 
 from __future__ import annotations
 
+from collections import defaultdict
 from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.buying import stock_of
+from nolbet_core.built.frame import BuiltFrame
+from nolbet_core.built.sources import boards_in
 from nolbet_core.built.stores import base_of
+from nolbet_core.built.vessels import build_vessel
+from nolbet_core.frame.bowing import Fill
+from nolbet_core.haul.lengths import BoardSection, price_of_metre
 from nolbet_core.haul.offers import TOLERANCE_M3, Supplier
-from nolbet_core.haul.unit_prices import unit_prices
+from nolbet_core.haul.unit_prices import least_prices
 from nolbet_core.plan.bed import HEADSPACE_M, Bed
+from nolbet_core.plan.frame import Frame
 from nolbet_core.plan.wishes import Wishes
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 from nolbet_core.wishes.candidates import Candidate
 from nolbet_core.wishes.limits import Short
+from nolbet_core.works.frame_steps import cutting_hours, fastening_hours
 from nolbet_core.works.rates import Paces
 
 
@@ -30,24 +38,34 @@ class Least:
     unmet: tuple[str, ...]
 
 
+@record
+class _Framing:
+    """What a frame takes at least: hours of cutting it and putting it together, and lengths of its boards [m]."""
+
+    hours: float
+    lengths_m: Mapping[BoardSection, float]
+
+
 CENT = 0.01
 """Sums are rounded by so much at most."""
 
 
 class QuickBounds:
-    """Bounds by the cheapest prices of a loose m3, without deliveries, whole bags, boards and sheets, and by the time
-    that moving its fill takes. paces: how long work takes.
+    """Bounds by the cheapest prices of a loose m3 and of a metre of board, without deliveries, whole bags, boards and
+    sheets, and by the time that moving its fill and making its frames take. paces: how long work takes.
     """
 
     def __init__(
         self, wishes: Wishes, materials: Mapping[str, Material], suppliers: Sequence[Supplier], paces: Paces
     ) -> None:
-        self._wishes, self._materials = wishes, materials
-        self._prices = {key: float(price) for key, price in unit_prices(suppliers).items()}
+        self._wishes, self._materials, self._suppliers = wishes, materials, suppliers
+        self._prices = {key: float(price) for key, price in least_prices(suppliers).items()}
         self._paces = paces
         self._stock = stock_of(wishes.have.stock)
         # a heap of a mix stands for parts that nobody offers
         self._mixes_lie = any(materials[key].parts for key in self._stock)
+        self._framings: dict[tuple[object, ...], _Framing] = {}
+        self._boards: dict[BoardSection, tuple[float, float]] = {}
 
     def least(self, candidate: Candidate, bed: Bed) -> Least:
         """What its fill takes at least; what nobody offers costs nothing."""
@@ -65,7 +83,9 @@ class QuickBounds:
         medium = bed.reservoir.medium if bed.reservoir else None
         if medium is not None and medium not in self._prices and not self._stock.get(medium):
             unmet.append(medium)
-        hours = self._paces.hours("shovel_m3_h", moved_m3)
+        framing = self._framing(candidate, bed)
+        money += self._boards_money(framing, bed.count)
+        hours = self._paces.hours("shovel_m3_h", moved_m3) + framing.hours * bed.count
         return Least(money, hours, tuple(unmet) if self._prices and not self._mixes_lie else ())
 
     def short(self, candidate: Candidate, least: Least) -> list[Short]:
@@ -80,6 +100,40 @@ class QuickBounds:
             names = tuple(self._materials[key].name for key in least.unmet)
             found.append(Short("offered", 0.0, len(names), names))
         return found
+
+    def _boards_money(self, framing: _Framing, count: int) -> float:
+        """What the boards that don't lie there cost at least, by the metre."""
+        money = 0.0
+        for section, length_m in framing.lengths_m.items():
+            if section not in self._boards:
+                lying_m = sum(
+                    (each.usable_m or each.length_m or 0.0) * (each.count or 1)
+                    for each in boards_in(section, self._wishes.have.stock)
+                )
+                self._boards[section] = lying_m, float(price_of_metre(section, self._suppliers) or 0)
+            lying_m, by_metre = self._boards[section]
+            money += max(length_m * count - lying_m, 0.0) * by_metre
+        return money
+
+    def _framing(self, candidate: Candidate, bed: Bed) -> _Framing:
+        """What one of its frames takes at least, as if nothing pushed against it."""
+        if bed.frame is None:
+            return _Framing(0.0, {})
+        told = candidate.section, candidate.length_m, candidate.width_m, candidate.courses
+        if told not in self._framings:
+            self._framings[told] = self._framed(bed, bed.frame)
+        return self._framings[told]
+
+    def _framed(self, bed: Bed, frame: Frame) -> _Framing:
+        vessel = build_vessel(bed, "bed", [])
+        if vessel is None:
+            return _Framing(0.0, {})
+        framed = BuiltFrame(bed, frame, vessel, Fill(()))
+        lengths_m: defaultdict[BoardSection, float] = defaultdict(float)
+        for piece in framed.pieces:
+            lengths_m[piece.material, piece.thickness_m, piece.width_m] += piece.length_m * piece.count
+        hours = cutting_hours(framed, 1, self._paces) + fastening_hours(framed, 1, self._paces)
+        return _Framing(hours, lengths_m)
 
     def _placed(self, candidate: Candidate, bed: Bed) -> list[tuple[str, float]]:
         """What lies in all beds by their layers' depths [m3]; sheets and what packs voids left out."""

@@ -14,16 +14,13 @@ from nolbet_core.plan.wishes import Wishes
 from nolbet_core.quantities.units import System
 from nolbet_core.record import record
 from nolbet_core.wishes.candidates import MOST_CANDIDATES, Candidate, bed_of, candidates
-from nolbet_core.wishes.front import Front
+from nolbet_core.wishes.found import Found
 from nolbet_core.wishes.judge import Judge, Judged
 from nolbet_core.wishes.limits import LimitKind
-from nolbet_core.wishes.quick import CENT, Least, QuickBounds
+from nolbet_core.wishes.quick import Least, QuickBounds
 
 TOLD_EVERY_S = 0.4
 """Between two words of how far it has come [s]."""
-
-SAME_M = 1e-6
-"""Heights and areas that follow from the same stack differ by less [m, m2]."""
 
 MOST_EASED = 30
 """Candidates of each limit that are judged in full, where none can be built, to tell what to ease."""
@@ -77,8 +74,7 @@ class Search:
         ways = candidates(wishes, supplies.materials, self.judge.suppliers, system)
         self.candidates, self.left_out = ways[:MOST_CANDIDATES], max(len(ways) - MOST_CANDIDATES, 0)
         self._bounds = QuickBounds(wishes, supplies.materials, self.judge.suppliers, self.judge.paces)
-        self._fronts: dict[str, Front[Judged]] = {}
-        self._stacks: dict[tuple[object, ...], Judged] = {}
+        self._found = Found()
 
     def look(self) -> Iterator[Looked]:
         """Judge one candidate after the other; what was found so far is told every few, and all of it at the end."""
@@ -88,54 +84,32 @@ class Search:
         done, told_at = len(refused), 0.0
         for waiting in likely:
             done += 1
-            if self._is_beaten(waiting):
-                continue
-            judged = self.judge.judged(waiting.candidate, waiting.bed)
+            judged = self._judged(waiting)
             if judged is None:
                 continue
-            self._stacks.setdefault(waiting.candidate.stack, judged)
             if judged.short:
                 kept.append(judged)
             else:
-                self._fronts.setdefault(judged.candidate.school.key, Front()).add(judged.costs, judged)
+                self._found.add(judged)
             if monotonic() - told_at >= TOLD_EVERY_S:
                 told_at = monotonic()
                 yield self._looked(done, ended=False, eases=[])
-        eases = [] if self._fronts else self._eases(kept, refused)
+        eases = [] if self._found.front else self._eases(kept, refused)
         yield self._looked(len(self.candidates), ended=True, eases=eases)
 
     def _looked(self, done: int, *, ended: bool, eases: list[Ease]) -> Looked:
-        whole: Front[Judged] = Front()
-        for front in self._fronts.values():
-            for each in front.things:
-                whole.add(each.costs, each)
-        there = {each.candidate.school.key for each in whole.things}
-        others = [
-            min(front.things, key=lambda each: each.money)
-            for school, front in self._fronts.items()
-            if school not in there
-        ]
-        return Looked(done, len(self.candidates), whole.things, others, ended, eases, self.left_out)
+        found = self._found
+        return Looked(done, len(self.candidates), found.front, found.others, ended, eases, self.left_out)
 
-    def _is_beaten(self, waiting: _Waiting) -> bool:
-        """Whether one of its school beats it even by what it takes at least. What it sinks, and when it is sown, is
-        known once one of the same stack was judged.
-        """
-        front, alike = self._fronts.get(waiting.candidate.school.key), self._stacks.get(waiting.candidate.stack)
-        if front is None or alike is None:
-            return False
-        _, _, _, sinks_m, sown, _ = alike.costs
-        least = waiting.least
-        return front.beats(
-            (
-                least.money - CENT,
-                least.money - CENT,
-                least.hours,
-                sinks_m - SAME_M,
-                sown,
-                -waiting.candidate.area_m2 - SAME_M,
-            )
-        )
+    def _judged(self, waiting: _Waiting) -> Judged | None:
+        """A candidate as it would be; None where it doesn't hold together, or others are known to beat it."""
+        if self._found.beats_unseen(waiting.candidate, waiting.least):
+            return None
+        begun = self.judge.begun(waiting.candidate, waiting.bed)
+        if begun is None:
+            return None
+        self._found.knows(begun)
+        return None if self._found.beats(begun, waiting.least) else self.judge.finished(begun)
 
     def _likely_first(self, refused: list[_Waiting]) -> list[_Waiting]:
         """Candidates that no bound refuses, the cheapest for its area of each school first, schools in turns.

@@ -13,6 +13,7 @@ from nolbet_core.quantities.writing import show_area, show_length, show_mass, sh
 from nolbet_core.shapes.angular import Rectangle
 from nolbet_core.shelf.timber import TIMBER
 from nolbet_core.works.ground_steps import A_METRE_M, ACROSS_M, needs_level
+from nolbet_core.works.rates import Paces
 from nolbet_core.works.site import Site
 from nolbet_core.works.step import Step, step_key
 from nolbet_core.works.texts import (
@@ -42,6 +43,8 @@ POST_H = 0.75
 """Setting one post, its hole dug [h] (estimate)."""
 SET_H = 0.5
 """Setting and levelling one box, and filling in along its foot [h] (estimate)."""
+COURSE_H = 0.25
+"""Laying and squaring a course of a box [h] (estimate)."""
 CONCRETE_DAYS = 2
 
 
@@ -68,11 +71,21 @@ def frame_steps(worked: WorkedBed, site: Site) -> Iterator[Step]:
         yield _lined(worked, framed, site)
 
 
+def cutting_hours(framed: BuiltFrame, count: int, paces: Paces) -> float:
+    """Hours of cutting the wood for so many frames of boards alike."""
+    return paces.hours("cuts_h", sum(each.count for each in framed.pieces) * count)
+
+
+def fastening_hours(framed: BuiltFrame, count: int, paces: Paces) -> float:
+    """Hours of putting so many frames of boards alike together."""
+    screws = sum(each.count for each in fixings_of(framed).screws)
+    return (paces.hours("screws_h", screws) + COURSE_H * framed.course_count) * count
+
+
 def _of_boards(worked: WorkedBed, framed: BuiltFrame, site: Site) -> Iterator[Step]:
     bed, system = worked.bed, worked.system
     pieces = sum(each.count for each in framed.pieces) * bed.count
     holds = fixings_of(framed)
-    screws = sum(each.count for each in holds.screws) * bed.count
     yield Step(
         step_key(bed.key, "cut"),
         bed.key,
@@ -82,7 +95,7 @@ def _of_boards(worked: WorkedBed, framed: BuiltFrame, site: Site) -> Iterator[St
         why="Cut together, boards waste least, and pieces that should be alike are.",
         done_when="Each piece is marked with its length; those alike lie flush at both ends.",
         work="cutting",
-        usual_hours=site.paces.hours("cuts_h", pieces),
+        usual_hours=cutting_hours(framed, bed.count, site.paces),
         tools=(SAW, TAPE, SQUARE, CLAMPS, MARKER),
         gear=(GLASSES, EARS, GLOVES),
         cautions=(SAWING, *_dust_of(framed)),
@@ -103,7 +116,7 @@ def _of_boards(worked: WorkedBed, framed: BuiltFrame, site: Site) -> Iterator[St
         done_when=f"Both diagonals are the same within {show_sawn(SQUARE_M, system)}{_diagonal(framed, system)}.",
         hold=f"Are both diagonals the same within {show_sawn(SQUARE_M, system)}? Note both.",
         work="fastening",
-        usual_hours=site.paces.hours("screws_h", screws) + 0.25 * framed.course_count * bed.count,
+        usual_hours=fastening_hours(framed, bed.count, site.paces),
         people=2 if framed.mass_kg > HEAVY_KG else 1,
         tools=(DRILL, SQUARE, TAPE, CLAMPS),
         gear=(GLASSES,),

@@ -95,6 +95,8 @@ function noteOf(save: SaveState): string {
   }
 }
 
+/** By hand: the browser's own formats of times take as long to load as the whole top bar to draw. */
 function timeOf(moment: string): string {
-  return new Date(moment).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+  const at = new Date(moment);
+  return [at.getHours(), at.getMinutes()].map((each) => String(each).padStart(2, "0")).join(":");
 }

@@ -10,6 +10,7 @@ import { fitSection } from "../drawing/geometry";
 import { PageNote, PageWait } from "../kit/Page";
 import { Problem } from "../kit/Problem";
 import { useTell } from "../kit/Tell";
+import { useAfterwards } from "../kit/useAfterwards";
 import { usePaced, WATCHED_MS } from "../kit/usePaced";
 import { useSize } from "../kit/useSize";
 import { View, Work } from "../kit/View";
@@ -85,6 +86,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
     const height = narrow ? NARROW_HEIGHT : size.height - aboveHeight({ spiral }) - YEARS_HEIGHT;
     return fitSection({ section, rim_m }, size.width, height);
   }, [section, rim_m, spiral, size, narrow]);
+  const beside = useAfterwards(geometry !== null);
   const count = bed.layers.length;
   // a drag ends with its stack, too: a layer taken off takes its grip with it
   const [dragged, setDragged] = useState<number | null>(null);
@@ -158,7 +160,7 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
           <Problem>{refusal.detail} The figures are those from before; nothing of this is saved yet.</Problem>
         )}
         <SectionStage ref={stage}>
-          {geometry && inStep && (
+          {geometry && inStep && beside && (
             <Leaders figures={shown} geometry={geometry} cards={cards} stage={stage} selected={selected} />
           )}
           <SectionLeft ref={drawingRef}>
@@ -179,18 +181,22 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                 />
               )}
             </SectionDrawing>
-            <Years figures={told} sunken={sunken} month={month} onMonth={setMonth} />
-            <FromAbove
-              gardenId={gardenId}
-              figures={told}
-              materials={materials}
-              spoilTaken={bed.spoil_on_heap ?? false}
-              onSpoil={takeSpoil}
-            />
+            {beside && (
+              <>
+                <Years figures={told} sunken={sunken} month={month} onMonth={setMonth} />
+                <FromAbove
+                  gardenId={gardenId}
+                  figures={told}
+                  materials={materials}
+                  spoilTaken={bed.spoil_on_heap ?? false}
+                  onSpoil={takeSpoil}
+                />
+              </>
+            )}
           </SectionLeft>
           <SectionCards>
             <LayerCards reversed aria-label="Layers, top to bottom">
-              {order.map((index) => (
+              {(beside ? order : []).map((index) => (
                 <LayerCard
                   key={layerIds[index]}
                   cardRef={(card) => {
@@ -212,31 +218,35 @@ export default function SectionView({ gardenId, kept, materials }: Props) {
                 />
               ))}
             </LayerCards>
-            <AddLayer
-              key={String(adding)}
-              gardenId={gardenId}
-              figures={told}
-              open={adding}
-              chosen={selected}
-              onOpen={setAdding}
-              onAdd={add}
-              onSheetOnFloor={sheetOnFloor}
-            />
+            {beside && (
+              <AddLayer
+                key={String(adding)}
+                gardenId={gardenId}
+                figures={told}
+                open={adding}
+                chosen={selected}
+                onOpen={setAdding}
+                onAdd={add}
+                onSheetOnFloor={sheetOnFloor}
+              />
+            )}
           </SectionCards>
         </SectionStage>
       </Work>
-      <SectionAside
-        gardenId={gardenId}
-        bed={calm.figuredBed}
-        figures={told}
-        buying={calm.buying}
-        forecast={calm.forecast}
-        waiting={!reached}
-        onDose={dose}
-        onMend={mend}
-        onShow={show}
-        onSeen={see}
-      />
+      {beside && (
+        <SectionAside
+          gardenId={gardenId}
+          bed={calm.figuredBed}
+          figures={told}
+          buying={calm.buying}
+          forecast={calm.forecast}
+          waiting={!reached}
+          onDose={dose}
+          onMend={mend}
+          onShow={show}
+          onSeen={see}
+        />
+      )}
     </View>
   );
 }
