@@ -89,7 +89,7 @@ def violations(app: Page) -> list[str]:
     """What axe finds, of any impact, with where."""
     result: dict[str, Any] = app.evaluate(
         "axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'],"
-        " preload: false})"
+        " preload: false, resultTypes: ['violations']})"
     )
     return [
         f"{found['id']}: {node['html'][:160]} {node.get('failureSummary', '')[:200]}"

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+import atexit
 import json
 import subprocess
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -11,23 +13,42 @@ WEB = Path(__file__).resolve().parents[2] / "web"
 
 SCRIPT = """
 import { rolldown } from "rolldown";
-import { readFileSync } from "node:fs";
-const { file, calls } = JSON.parse(readFileSync(0, "utf8"));
-const bundle = await rolldown({ input: "src/" + file, logLevel: "silent" });
-const { output } = await bundle.generate({ format: "esm" });
-const page = await import("data:text/javascript;base64," + Buffer.from(output[0].code).toString("base64"));
-console.log(JSON.stringify(calls.map(([name, ...given]) => page[name](...given) ?? null)));
+import { createInterface } from "node:readline";
+const pages = new Map();
+async function bundled(file) {
+  const bundle = await rolldown({ input: "src/" + file, logLevel: "silent" });
+  const { output } = await bundle.generate({ format: "esm" });
+  return import("data:text/javascript;base64," + Buffer.from(output[0].code).toString("base64"));
+}
+for await (const line of createInterface({ input: process.stdin })) {
+  const { file, calls } = JSON.parse(line);
+  try {
+    if (!pages.has(file)) pages.set(file, await bundled(file));
+    const page = pages.get(file);
+    console.log(JSON.stringify({ answers: calls.map(([name, ...given]) => page[name](...given) ?? null) }));
+  } catch (error) {
+    console.log(JSON.stringify({ error: String(error.stack) }));
+  }
+}
 """
+
+
+@cache
+def _node() -> subprocess.Popen[str]:
+    """One node for all that is asked, which keeps what it has bundled."""
+    command = ["node", "--input-type=module", "-e", SCRIPT]
+    node = subprocess.Popen(command, cwd=WEB, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)
+    atexit.register(node.kill)
+    return node
 
 
 def ask_page(file: str, calls: list[tuple[Any, ...]]) -> list[Any]:
     """Answers of functions of one of the page's files, each call a name with its arguments."""
-    done = subprocess.run(
-        ["node", "--input-type=module", "-e", SCRIPT],
-        input=json.dumps({"file": file, "calls": calls}),
-        cwd=WEB,
-        capture_output=True,
-        text=True,
-        check=True,
-    )
-    return list(json.loads(done.stdout))
+    node = _node()
+    assert node.stdin is not None
+    assert node.stdout is not None
+    node.stdin.write(json.dumps({"file": file, "calls": calls}) + "\n")
+    node.stdin.flush()
+    answer = json.loads(node.stdout.readline())
+    assert "error" not in answer, answer["error"]
+    return list(answer["answers"])

@@ -14,7 +14,7 @@ from nolbet_core.plan.wishes import Wishes
 from nolbet_core.quantities.units import System
 from nolbet_core.record import record
 from nolbet_core.wishes.candidates import MOST_CANDIDATES, Candidate, bed_of, candidates
-from nolbet_core.wishes.found import Found
+from nolbet_core.wishes.best_found import BestFound
 from nolbet_core.wishes.judge import Judge, Judged
 from nolbet_core.wishes.limits import LimitKind
 from nolbet_core.wishes.quick import Least, QuickBounds
@@ -74,7 +74,7 @@ class Search:
         ways = candidates(wishes, supplies.materials, self.judge.suppliers, system)
         self.candidates, self.left_out = ways[:MOST_CANDIDATES], max(len(ways) - MOST_CANDIDATES, 0)
         self._bounds = QuickBounds(wishes, supplies.materials, self.judge.suppliers, self.judge.paces)
-        self._found = Found()
+        self._found = BestFound()
 
     def look(self) -> Iterator[Looked]:
         """Judge one candidate after the other; what was found so far is told every few, and all of it at the end."""

@@ -20,7 +20,7 @@ class _Stack:
     sown: float
 
 
-class Found:
+class BestFound:
     """Keeps what is told in the end, and tells who can't be part of it any more by what it takes at least."""
 
     def __init__(self) -> None:
