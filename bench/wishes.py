@@ -17,7 +17,6 @@ from tests.soak.serving import Gardener, Serving
 
 FIRST_SECONDS = 1.0
 ALL_SECONDS = 10.0
-MOST = 5_000
 BESIDE = 2.0
 LIGHT = 60
 TODAY = date(2026, 10, 20)
@@ -36,21 +35,34 @@ WISHES = Wishes.model_validate(
 )
 
 
+def many_wishes() -> Wishes:
+    """The same with boards of six lengths, so that there are more ways than are judged."""
+    boards, *others = WISHES.model_dump(mode="json", by_alias=True, exclude_none=True)["have"]["stock"]
+    boards = {key: value for key, value in boards.items() if key != "volume_m3"} | {"count": 20}
+    stock = [boards | {"length_m": length_m} for length_m in (1.8, 2.1, 2.4, 2.7, 3.0, 3.6)]
+    return Wishes.model_validate(
+        {
+            "have": {"money": "400", "stock": [*stock, *others]},
+            "want": {"area_m2": 3.0, "sow_on": "2027-05-20"},
+        }
+    )
+
+
 def measure_wishes() -> list[Measure]:
-    """Seconds until the first proposal; and what 5,000 ways would take at the pace at which those there are took."""
+    """Seconds until the first proposal, and until as many ways are judged as ever are."""
     built = ten_beds()
     began = time.perf_counter()
     search = Search(built.plan, WISHES, built.supplies, TODAY)
-    first_s = None
-    for looked in search.look():
-        if first_s is None and looked.front:
-            first_s = time.perf_counter() - began
+    next(looked for looked in search.look() if looked.front)
+    first_s = time.perf_counter() - began
+    began = time.perf_counter()
+    search = Search(built.plan, many_wishes(), built.supplies, TODAY)
+    *_, last = search.look()
     all_s = time.perf_counter() - began
-    at_most_s = all_s * MOST / len(search.candidates)
-    detail = f"{len(search.candidates)} ways in {all_s:.1f} s"
+    detail = f"{last.judged} ways, {len(last.front)} of them beaten by none"
     return [
-        Measure("wishes_first_s", first_s or all_s, FIRST_SECONDS, "until the first proposal"),
-        Measure("wishes_5000_s", at_most_s, ALL_SECONDS, detail),
+        Measure("wishes_first_s", first_s, FIRST_SECONDS, "until the first proposal"),
+        Measure("wishes_all_s", all_s, ALL_SECONDS, detail),
     ]
 
 

@@ -133,6 +133,23 @@ def test_nothing_goes_and_the_wish_to_ease_opens_it() -> None:
     assert cheaper.front == []
 
 
+def test_boards_that_nobody_sells_are_not_counted_on() -> None:
+    few = {"money": None, "stock": [BOARDS | {"count": 3}, LOGS]}
+    search, last = searched(wishes(have=few, want={"area_m2": 1.0}, height_m=0.2))
+    framed = [each for each in (*last.front, *last.others) if each.candidate.section]
+    assert framed
+    for each in framed:
+        around_m = 2 * (each.candidate.length_m + each.candidate.width_m)
+        # two of the four walls lie between the others
+        walls_m = (around_m - 4 * BOARDS["thickness_m"]) * each.candidate.courses * each.bed.count
+        assert walls_m <= 3 * 2.4
+    assert any(each.courses == 1 and each.area_m2 > 2.5 for each in search.candidates)
+    _, none = searched(wishes(have=few, want={"area_m2": 6.0}, height_m=0.2, on="deck", limit_kg_m2=900.0))
+    assert none.front == []
+    lacking = next(each for each in none.eases if each.kind == "offered")
+    assert "larch" in {name.lower() for name in lacking.named}
+
+
 def test_limits_are_kept() -> None:
     asked = wishes(on="deck", limit_kg_m2=160.0, reach_m=0.6, worked_from="one_side", height_m=0.2)
     search, last = searched(asked)

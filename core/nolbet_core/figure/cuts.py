@@ -135,8 +135,8 @@ def _cut(
         _Source(Length(each.length_m, each.price), each.supplier.name, is_stock=False)
         for each in lengths_offered(section, suppliers)
     ]
-    unpriced = not offered
-    if unpriced:
+    nobody_offers = not offered
+    if nobody_offers:
         offered = [_Source(Length(each, Decimal(str(each))), None, is_stock=False) for each in USUAL_LENGTHS_M]
     sources = [*offered, *_on_hand(section, plan)]
     longest_m = max(each.board.length_m for each in sources)
@@ -150,7 +150,8 @@ def _cut(
     asked = tuple((wish.length_m, wish.count) for wish in wishes)
     boards = tuple((each.board.length_m, each.board.price, each.board.count, each.board.usable_m) for each in sources)
     cut = _kept_cut(asked, boards, (saw.kerf_m, saw.give_m), seconds)
-    return _CutSection(section, wishes, sources, cut, unpriced)
+    bought = any(not sources[pattern.source].is_stock for pattern, _ in cut.cut)
+    return _CutSection(section, wishes, sources, cut, nobody_offers and bought)
 
 
 @lru_cache(maxsize=64)

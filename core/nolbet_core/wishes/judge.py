@@ -9,19 +9,20 @@ from decimal import Decimal
 
 from nolbet_core.built.bed import build_bed
 from nolbet_core.built.buying import stock_of, suppliers_of
+from nolbet_core.built.names import name_of
 from nolbet_core.built.sources import boards_in, sources_of
 from nolbet_core.built.supplies import Supplies
 from nolbet_core.built.surroundings import surroundings_of
 from nolbet_core.built.worked import WorkedBed, worked_bed
 from nolbet_core.cuts.on_hand import fits_on_hand
-from nolbet_core.cuts.stock import CutWish, Length, Saw
+from nolbet_core.cuts.stock import SAME_M, CutWish, Length, Saw
 from nolbet_core.figure.buying import chosen_haul, haul_figures
 from nolbet_core.figure.cuts import board_lines, cuts_figures
 from nolbet_core.figure.forecast import top_ups_total
 from nolbet_core.figure.garden_works import GardenWorks, WorksAsked
 from nolbet_core.figure.spring import add_bed
 from nolbet_core.haul.choose import Chosen
-from nolbet_core.haul.lengths import BoardSection
+from nolbet_core.haul.lengths import BoardSection, lengths_offered
 from nolbet_core.haul.needs import Need, NeedSums
 from nolbet_core.haul.offers import Line
 from nolbet_core.plan.bed import Bed
@@ -68,13 +69,17 @@ class Judged:
 
 @record
 class Begun:
-    """A candidate as far as what it costs now, how it sinks and when it is sown; its hours and top-ups not yet."""
+    """A candidate as far as what it costs now, how it sinks and when it is sown; its hours and top-ups not yet.
+
+    woods: those of its boards that nobody offers, though some offer other things, and too few lie there.
+    """
 
     candidate: Candidate
     bed: Bed
     worked: WorkedBed
     needs: tuple[Need, ...]
     chosen: Chosen | None
+    woods: tuple[str, ...]
     sinks_m: float
     first_sowing: date | None
 
@@ -131,6 +136,7 @@ class Judge:
             worked=worked,
             needs=needs,
             chosen=chosen_haul(needs, self.suppliers, lines, unpriced),
+            woods=tuple(unpriced) if self.suppliers else (),
             sinks_m=surface[0] - surface[THIRD_YEAR] if surface else 0.0,
             first_sowing=min((each.from_day for each in worked.sowing.ready.sowings if each.from_day), default=None),
         )
@@ -141,7 +147,8 @@ class Judge:
         haul = haul_figures(chosen, needs, self.suppliers, self._materials) if chosen else None
         works = GardenWorks(WorksAsked(self.plan, self.around, self._materials, [worked], None, needs, haul, {}), None)
         later = top_ups_total(worked, self.suppliers, self._supplies) or Decimal(0)
-        unmet = tuple(self._materials[key].name for key in chosen.unmet) if chosen else ()
+        lacking = (*begun.woods, *(chosen.unmet if chosen else ()))
+        unmet = tuple(name_of(key, self._materials) for key in lacking)
         found = Judged(
             candidate=begun.candidate,
             bed=begun.bed,
@@ -158,33 +165,35 @@ class Judge:
     def _boards(self, candidate: Candidate, worked: WorkedBed) -> tuple[list[Line], list[str]]:
         """Boards to buy for its frames, and woods that nobody offers; those alike outside are cut once."""
         told = candidate.section, candidate.length_m, candidate.width_m, candidate.courses, candidate.count
-        if told not in self._cut and self._lie_there(worked):
-            self._cut[told] = [], []
         if told not in self._cut:
-            cuts = cuts_figures([worked], self.plan, self.suppliers, SAW_SECONDS)
-            lines = board_lines(cuts, self.suppliers) if cuts else []
-            self._cut[told] = lines, [each.material for each in cuts.unpriced] if cuts else []
+            self._cut[told] = self._cut_for(worked)
         return self._cut[told]
 
-    def _lie_there(self, worked: WorkedBed) -> bool:
-        """Whether all boards of its frames come out of those on hand, so that none is bought."""
-        asked: dict[BoardSection, Counter[float]] = {}
-        for piece in worked.framed.pieces if worked.framed else ():
-            section = (piece.material, piece.thickness_m, piece.width_m)
-            asked.setdefault(section, Counter())[piece.length_m] += piece.count * worked.bed.count
+    def _cut_for(self, worked: WorkedBed) -> tuple[list[Line], list[str]]:
+        asked = _pieces_of(worked)
+        if all(self._lie_there(section, pieces) for section, pieces in asked.items()):
+            return [], []
+        if not any(lengths_offered(section, self.suppliers) for section in asked):
+            lacking = [section[0] for section, pieces in asked.items() if self._are_too_few(section, pieces)]
+            if lacking:
+                return [], lacking
+        cuts = cuts_figures([worked], self.plan, self.suppliers, SAW_SECONDS)
+        return (board_lines(cuts, self.suppliers), [each.material for each in cuts.unpriced]) if cuts else ([], [])
+
+    def _lie_there(self, section: BoardSection, pieces: Counter[float]) -> bool:
+        """Whether all pieces come out of the boards on hand, so that none is bought."""
         cutting = self.plan.cutting
-        saw = Saw(cutting.kerf_m, cutting.give_m)
-        return all(
-            fits_on_hand(
-                [CutWish(length_m, count) for length_m, count in pieces.items()],
-                [
-                    Length(each.length_m or 0.0, count=each.count or 1, usable_m=each.usable_m)
-                    for each in boards_in(section, self.plan.stock)
-                ],
-                saw,
-            )
-            for section, pieces in asked.items()
-        )
+        lying = [
+            Length(each.length_m or 0.0, count=each.count or 1, usable_m=each.usable_m)
+            for each in boards_in(section, self.plan.stock)
+        ]
+        wishes = [CutWish(length_m, count) for length_m, count in pieces.items()]
+        return fits_on_hand(wishes, lying, Saw(cutting.kerf_m, cutting.give_m))
+
+    def _are_too_few(self, section: BoardSection, pieces: Counter[float]) -> bool:
+        """Whether the boards on hand are shorter together than the pieces, however they are cut."""
+        lying_m = sum((each.length_m or 0.0) * (each.count or 1) for each in boards_in(section, self.plan.stock))
+        return sum(length_m * count for length_m, count in pieces.items()) > lying_m + SAME_M
 
     def _short(self, found: Judged, worked: WorkedBed, unmet: tuple[str, ...]) -> list[Short]:
         have, want, may = self._wishes.have, self._wishes.want, self._wishes.may
@@ -209,6 +218,15 @@ class Judge:
         if unmet:
             short.append(Short("offered", 0.0, len(unmet), unmet))
         return short
+
+
+def _pieces_of(worked: WorkedBed) -> dict[BoardSection, Counter[float]]:
+    """What the frames of a bed and those alike are cut into: lengths [m] with how many of each, by section."""
+    asked: dict[BoardSection, Counter[float]] = {}
+    for piece in worked.framed.pieces if worked.framed else ():
+        section = (piece.material, piece.thickness_m, piece.width_m)
+        asked.setdefault(section, Counter())[piece.length_m] += piece.count * worked.bed.count
+    return asked
 
 
 def _sown(first_sowing: date | None) -> float:

@@ -9,9 +9,11 @@ from collections.abc import Mapping, Sequence
 
 from nolbet_core.built.buying import stock_of
 from nolbet_core.built.frame import BuiltFrame
+from nolbet_core.built.names import name_of
 from nolbet_core.built.sources import boards_in
 from nolbet_core.built.stores import base_of
 from nolbet_core.built.vessels import build_vessel
+from nolbet_core.cuts.stock import SAME_M
 from nolbet_core.frame.bowing import Fill
 from nolbet_core.haul.lengths import BoardSection, price_of_metre
 from nolbet_core.haul.offers import TOLERANCE_M3, Supplier
@@ -29,8 +31,8 @@ from nolbet_core.works.rates import Paces
 
 @record
 class Least:
-    """What a candidate takes at least: money [currency], and hours of one person. unmet: keys of what nobody offers,
-    and there isn't enough of.
+    """What a candidate takes at least: money [currency], and hours of one person. unmet: keys of materials and woods
+    that nobody offers, and there isn't enough of.
     """
 
     money: float
@@ -44,6 +46,14 @@ class _Framing:
 
     hours: float
     lengths_m: Mapping[BoardSection, float]
+
+
+@record
+class _Boards:
+    """Boards of a section: how long those on hand are together [m], and what a metre costs where any are sold."""
+
+    lying_m: float
+    price_a_metre: float | None
 
 
 CENT = 0.01
@@ -65,7 +75,7 @@ class QuickBounds:
         # a heap of a mix stands for parts that nobody offers
         self._mixes_lie = any(materials[key].parts for key in self._stock)
         self._framings: dict[tuple[object, ...], _Framing] = {}
-        self._boards: dict[BoardSection, tuple[float, float]] = {}
+        self._boards: dict[BoardSection, _Boards] = {}
 
     def least(self, candidate: Candidate, bed: Bed) -> Least:
         """What its fill takes at least; what nobody offers costs nothing."""
@@ -84,9 +94,15 @@ class QuickBounds:
         if medium is not None and medium not in self._prices and not self._stock.get(medium):
             unmet.append(medium)
         framing = self._framing(candidate, bed)
-        money += self._boards_money(framing, bed.count)
         hours = self._paces.hours("shovel_m3_h", moved_m3) + framing.hours * bed.count
-        return Least(money, hours, tuple(unmet) if self._prices and not self._mixes_lie else ())
+        lacking = tuple(unmet) if self._prices and not self._mixes_lie else ()
+        for section, length_m in framing.lengths_m.items():
+            boards = self._boards_of(section)
+            short_m = max(length_m * bed.count - boards.lying_m, 0.0)
+            money += short_m * (boards.price_a_metre or 0.0)
+            if short_m > SAME_M and boards.price_a_metre is None and self._suppliers:
+                lacking = (*lacking, section[0])
+        return Least(money, hours, lacking)
 
     def short(self, candidate: Candidate, least: Least) -> list[Short]:
         """Limits that it goes over by its bounds alone."""
@@ -97,23 +113,19 @@ class QuickBounds:
         if may.height_m is not None and candidate.section and candidate.depth_m > may.height_m + 1e-9:
             found.append(Short("height", may.height_m, candidate.depth_m))
         if least.unmet:
-            names = tuple(self._materials[key].name for key in least.unmet)
+            names = tuple(name_of(key, self._materials) for key in least.unmet)
             found.append(Short("offered", 0.0, len(names), names))
         return found
 
-    def _boards_money(self, framing: _Framing, count: int) -> float:
-        """What the boards that don't lie there cost at least, by the metre."""
-        money = 0.0
-        for section, length_m in framing.lengths_m.items():
-            if section not in self._boards:
-                lying_m = sum(
-                    (each.usable_m or each.length_m or 0.0) * (each.count or 1)
-                    for each in boards_in(section, self._wishes.have.stock)
-                )
-                self._boards[section] = lying_m, float(price_of_metre(section, self._suppliers) or 0)
-            lying_m, by_metre = self._boards[section]
-            money += max(length_m * count - lying_m, 0.0) * by_metre
-        return money
+    def _boards_of(self, section: BoardSection) -> _Boards:
+        if section not in self._boards:
+            lying = boards_in(section, self._wishes.have.stock)
+            price = price_of_metre(section, self._suppliers)
+            self._boards[section] = _Boards(
+                sum((each.length_m or 0.0) * (each.count or 1) for each in lying),
+                None if price is None else float(price),
+            )
+        return self._boards[section]
 
     def _framing(self, candidate: Candidate, bed: Bed) -> _Framing:
         """What one of its frames takes at least, as if nothing pushed against it."""

@@ -13,8 +13,8 @@ from nolbet_core.plan.garden import Plan
 from nolbet_core.plan.wishes import Wishes
 from nolbet_core.quantities.units import System
 from nolbet_core.record import record
-from nolbet_core.wishes.candidates import MOST_CANDIDATES, Candidate, bed_of, candidates
 from nolbet_core.wishes.best_found import BestFound
+from nolbet_core.wishes.candidates import MOST_CANDIDATES, Candidate, bed_of, candidates
 from nolbet_core.wishes.judge import Judge, Judged
 from nolbet_core.wishes.limits import LimitKind
 from nolbet_core.wishes.quick import Least, QuickBounds

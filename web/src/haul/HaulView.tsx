@@ -24,6 +24,7 @@ import { View, ViewHead, Work } from "../kit/View";
 import { SCREEN_ONLY } from "../theme/sizes";
 import { CostCurve } from "./CostCurve";
 import { Fetching } from "./Fetching";
+import { useSure } from "../sure/useSure";
 import { NeedsList } from "./NeedsList";
 import { OwnHeaps } from "./OwnHeaps";
 import { PriceList } from "./PriceList";
@@ -75,6 +76,8 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
   const [pricing, setPricing] = useState(false);
   const [swapping, setSwapping] = useState(false);
   const { figures } = tallied;
+  // drawing a garden takes as long as looking for its haul: one after the other
+  const sure = useSure(gardenId, !looking.looks);
   const beds = figures.beds.reduce((sum, bed) => sum + bed.count, 0);
   const put = (changed: Supplier) => draft.edit((now) => withSupplier(now, changed));
   const forget = (gone: Supplier) => {
@@ -119,7 +122,7 @@ function Haul({ gardenId, materials, tallied, looking, kept }: HaulProps) {
         )}
         {swapping && <Swaps gardenId={gardenId} onLeave={() => setSwapping(false)} />}
         <Column sx={SCREEN_ONLY}>
-          <NeedsList needs={figures.needs} materials={materials} />
+          <NeedsList needs={figures.needs} materials={materials} sure={sure.data?.needs} />
           {figures.spring && <SpringOrder order={figures.spring} />}
         </Column>
         <WhatToGet

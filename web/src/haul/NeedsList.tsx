@@ -21,9 +21,16 @@ import { Sheet } from "../kit/Sheet";
 import { showDay, shownBag, showVolume } from "../quantities/format";
 import { Quantity } from "../quantities/Quantity";
 import { useShowing } from "../quantities/UnitsContext";
+import { Likely } from "../sure/Likely";
+import type { SureFigure, SureNeed } from "../sure/sureApi";
 import { SAME_M3, lengthsOf } from "./bags";
 
-type Props = { needs: readonly NeedFigures[]; materials: ReadonlyMap<string, Material> };
+type Props = {
+  needs: readonly NeedFigures[];
+  materials: ReadonlyMap<string, Material>;
+  /** How sure each is, where that is told. */
+  sure?: readonly SureNeed[];
+};
 
 const LOOSE = "As it comes out of the bag or off the lorry.";
 const PLACED = "As it lies in the bed, laid and settled.";
@@ -35,7 +42,7 @@ const VIEWS = [
 const TIGHT = { "& td, & th": { paddingX: 1, whiteSpace: "nowrap" }, "& svg": { flexShrink: 0 } } as const;
 
 /** All that is still to be brought in, before anybody's price is known: loose, in weight and in bags of the usual sizes. */
-export function NeedsList({ needs, materials }: Props) {
+export function NeedsList({ needs, materials, sure }: Props) {
   const [view, setView] = useState<"all" | "beds">("all");
   const narrow = useMediaQuery("(max-width: 760px)", { noSsr: true });
   const sizes = useSizes(narrow);
@@ -57,7 +64,7 @@ export function NeedsList({ needs, materials }: Props) {
         {narrow && needs.length > 0 && <SizeChoice {...sizes} />}
       </Row>
       {needs.length > 0 && (
-        <Rows needs={needs} materials={materials} by={view} sizes={sizes.shown} narrow={narrow} />
+        <Rows needs={needs} materials={materials} sure={sure} by={view} sizes={sizes.shown} narrow={narrow} />
       )}
     </Sheet>
   );
@@ -65,7 +72,7 @@ export function NeedsList({ needs, materials }: Props) {
 
 type RowsProps = Props & { by: "all" | "beds"; sizes: readonly number[]; narrow: boolean };
 
-function Rows({ needs, materials, by, sizes, narrow }: RowsProps) {
+function Rows({ needs, materials, sure, by, sizes, narrow }: RowsProps) {
   const beds = new Set(needs.flatMap((need) => need.beds.map(({ bed }) => bed)));
   const look = { sizes, narrow, materials };
   return (
@@ -75,7 +82,12 @@ function Rows({ needs, materials, by, sizes, narrow }: RowsProps) {
         {by === "all" ? (
           <TableBody>
             {inOrder(needs).map((need) => (
-              <AllOf key={need.material} need={need} {...look} />
+              <AllOf
+                key={need.material}
+                need={need}
+                sure={sure?.find(({ material }) => material === need.material)?.figures}
+                {...look}
+              />
             ))}
           </TableBody>
         ) : (
@@ -218,12 +230,13 @@ function NeedLine({
 
 type AllProps = {
   need: NeedFigures;
+  sure?: readonly SureFigure[];
   sizes: readonly number[];
   narrow: boolean;
   materials: Props["materials"];
 };
 
-function AllOf({ need, sizes, narrow, materials }: AllProps) {
+function AllOf({ need, sure, sizes, narrow, materials }: AllProps) {
   const countOf = (size: number) =>
     need.bags.find(({ volume_m3 }) => Math.abs(volume_m3 - size) < SAME_M3)?.count ?? null;
   return (
@@ -232,7 +245,12 @@ function AllOf({ need, sizes, narrow, materials }: AllProps) {
       material={need.material}
       materials={materials}
       narrow={narrow}
-      amount={<ToBuy need={need} />}
+      amount={
+        <>
+          <ToBuy need={need} />
+          {need.to_buy_m3 > SAME_M3 && <Likely figures={sure} figure="to_buy_m3" />}
+        </>
+      }
       bulk={
         need.by === "volume" && need.to_buy_m3 > SAME_M3 && <Quantity kind="bulk" value={need.to_buy_m3} />
       }
@@ -295,7 +313,7 @@ function inOrder(needs: readonly NeedFigures[]): NeedFigures[] {
 const ORDER: readonly NeedFigures["by"][] = ["volume", "mass", "area", "length", "units"];
 const Lengths = styled("span")({ whiteSpace: "normal" });
 
-type BedProps = Omit<AllProps, "need"> & { bed: string; needs: readonly NeedFigures[] };
+type BedProps = Omit<AllProps, "need" | "sure"> & { bed: string; needs: readonly NeedFigures[] };
 
 function OfBed({ bed, needs, sizes, narrow, materials }: BedProps) {
   const rows = needs.flatMap((need) =>

@@ -2,6 +2,7 @@ import { client, done, figured, type Bed, type Schemas } from "../api/client";
 
 export type SureFigures = Schemas["SureFigures"];
 export type SureBed = Schemas["SureBed"];
+export type SureNeed = Schemas["SureNeed"];
 export type SureFigure = Schemas["SureFigure"];
 export type WhatIfAsked = Schemas["WhatIfAsked"];
 export type WhatIfFigures = Schemas["WhatIfFigures"];

@@ -23,7 +23,8 @@ export const CHOICES: Family = {
   MuiToggleButton: {
     styleOverrides: {
       root: ({ theme }) => ({
-        flex: 1,
+        // as wide as its words: of equal shares the longest would run over its edges
+        flex: "1 1 auto",
         minHeight: CONTROL_PX,
         padding: "3px 9px",
         color: theme.vars.palette.soft,
