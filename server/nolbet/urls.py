@@ -12,3 +12,5 @@ urlpatterns = [
     path("sw.js", worker),
     re_path(r"^(?!static/|api/).*$", page),
 ]
+
+handler400 = "nolbet.api.problems.bad_request"

@@ -49,6 +49,27 @@ def test_a_bucket_on_the_scales_narrows_the_weight(app: Page, home: str, gardene
     expect(app.locator("[data-way=weigh_bucket]").filter(has_text="Topsoil")).to_have_count(0)
 
 
+def test_a_bucket_trodden_down_narrows_what_is_to_be_bought(app: Page, home: str, gardener: User) -> None:
+    garden = keep(gardener, LONG_BED)
+    app.goto(f"{home}/garden/{garden.pk}/haul")
+    need = app.locator("[data-part=needs-list] [data-part=need]").filter(has_text="Topsoil")
+    band = need.locator("[data-part=likely]")
+    expect(band).to_be_visible()
+    before = ends(band.inner_text())
+    app.get_by_role("link", name="How sure").click()
+    way = app.locator("[data-way=tread_bucket]").filter(has_text="Topsoil")
+    way.get_by_label("Loose in the bucket").fill("10 L")
+    way.get_by_label("Trodden down").fill("8.7 L")
+    way.get_by_role("button", name="Take it in").click()
+    expect(way).to_have_count(0)
+    app.get_by_role("link", name="Haul").click()
+    expect(band).to_be_visible()
+    expect(band).not_to_have_text(re.compile(f"^{before[0]:g} to {before[1]:g} "))
+    after = ends(band.inner_text())
+    # how level it is raked spreads it more than how loose it lies
+    assert after[1] - after[0] < 0.95 * (before[1] - before[0])
+
+
 def test_what_if_a_bed_were_deeper_is_told_beside_it_and_taken(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, LONG_BED)
     app.goto(f"{home}/garden/{garden.pk}/sure")

@@ -124,7 +124,7 @@ def test_a_wish_that_is_not_understood_is_named_and_a_line_that_is_down_told(
     expect(app.get_by_text("To grow on, at least isn't understood yet.")).to_be_visible()
     expect(app.get_by_label("To grow on, at least")).to_have_value("as much as goes")
     enter(app, "To grow on, at least", "2 1/2 m2")
-    expect(app.get_by_label("To grow on, at least")).to_have_value("2.5 m²")
+    expect(app.get_by_label("To grow on, at least")).to_have_value("2.50 m²")
     app.context.set_offline(True)
     app.get_by_role("button", name="Look for beds").click()
     expect(app.locator("[data-part=wishes-found]").get_by_role("alert")).to_be_visible()

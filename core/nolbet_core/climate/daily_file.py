@@ -5,7 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import math
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 from nolbet_core.climate.radiation import extraterrestrial_radiation, reference_evapotranspiration
 from nolbet_core.climate.weather import DAYS, USUAL_LATITUDE_DEG, Weather, with_evaporation
+from nolbet_core.quantities.calendar import check_year
 
 COLUMNS = ("date", "tmin_c", "tmax_c", "rain_mm")
 COLDEST_C, HOTTEST_C = -70.0, 60.0
@@ -46,14 +47,14 @@ def read_daily_file(text: str) -> tuple[list[WeatherDay], list[BadRow]]:
     Raises ValueError where the columns aren't there, or it has more rows than 50 years have days.
     """
     reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff"), newline=""))
-    names = [name.strip().lower() for name in reader.fieldnames or []]
+    names = _names(reader)
     missing = [column for column in COLUMNS if column not in names]
     if missing:
         raise ValueError(f"the first line has to name {', '.join(COLUMNS)}; {', '.join(missing)} isn't there")
     reader.fieldnames = names
     days: dict[date, WeatherDay] = {}
     bad: list[BadRow] = []
-    for row in reader:
+    for row in _rows(reader):
         if reader.line_num > MOST_ROWS:
             raise ValueError(f"a file of more than {MOST_ROWS:,} rows is more than can be used")
         try:
@@ -66,12 +67,28 @@ def read_daily_file(text: str) -> tuple[list[WeatherDay], list[BadRow]]:
     return sorted(days.values(), key=lambda each: each.day), bad
 
 
+def _names(reader: csv.DictReader[str]) -> list[str]:
+    try:
+        return [name.strip().lower() for name in reader.fieldnames or []]
+    except csv.Error as problem:
+        raise ValueError(f"the first line can't be told apart: {problem}") from problem
+
+
+def _rows(reader: csv.DictReader[str]) -> Iterator[dict[str, str | None]]:
+    """The rows there are. Raises ValueError where a row can't be told from the next."""
+    try:
+        yield from reader
+    except csv.Error as problem:
+        raise ValueError(f"line {reader.line_num}: {problem}; a quotation mark may stand there alone") from problem
+
+
 def _day(row: dict[str, str | None]) -> WeatherDay:
     text = (row.get("date") or "").strip()
     try:
         day = date.fromisoformat(text)
     except ValueError as problem:
         raise ValueError(f"date: '{text[:30]}' is no day; write it as 2026-10-17") from problem
+    check_year(day)
     tmin, tmax = _number(row, "tmin_c", COLDEST_C, HOTTEST_C), _number(row, "tmax_c", COLDEST_C, HOTTEST_C)
     if tmax < tmin:
         raise ValueError(f"tmax_c: {tmax:g} is under the day's tmin_c of {tmin:g}")

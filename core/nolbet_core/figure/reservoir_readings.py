@@ -175,6 +175,8 @@ def dips_figures(
     times = np.array([(at - first).total_seconds() / 86_400 for at, _ in ordered])
     span = span_of(bed, garden, supplies, known, first.date(), int(times[-1]) + 1)
     store = span.store
+    if store.overflow_m <= 0:
+        return DipsFigures(None, None, None, 0, HOLDS_NOTHING)
     water = store.water_of(np.array([level for _, level in ordered]))
     dip_error_m3 = DIP_ERROR_M * store.held_m3 / store.overflow_m
     told = thirst_of_dips(times, water, span.asked_m3, span.rained_m3, store.held_m3, dip_error_m3)
@@ -189,4 +191,5 @@ def dips_figures(
     return DipsFigures(told.thirst, told.thirst_error, span.crop_factor_for(told.thirst), told.stretches, message)
 
 
+HOLDS_NOTHING = "Its overflow lies on its floor: there is no water to be drunk. Raise it, then dip."
 WANTED = "Two dips in a row with no filling between tell how thirsty the plants are: log one a week."

@@ -18,6 +18,7 @@ from pydantic import (
 )
 
 from nolbet_core.quantities import limits
+from nolbet_core.quantities.calendar import check_year
 
 CENTS = 2
 UNIT_PRICE_DECIMALS = 6
@@ -101,9 +102,10 @@ Count = Annotated[int, Field(ge=1, le=int(limits.COUNT.most))]
 
 def _check_day(value: str) -> str:
     try:
-        date.fromisoformat(value)
+        day = date.fromisoformat(value)
     except ValueError as problem:
         raise ValueError(f'{value} is no day; write it as in "2026-10-17"') from problem
+    check_year(day)
     return value
 
 

@@ -10,6 +10,7 @@ from pydantic import AfterValidator, Field, model_validator
 
 from nolbet_core.plan.fields import Day, Key, LengthM, MaterialKey, Model, Money, Name, OffsetM, Share
 from nolbet_core.plan.works import Hours, StepKey
+from nolbet_core.quantities.calendar import check_year
 
 MOST_DAYS = 40_000
 
@@ -23,14 +24,13 @@ EntryKey = Annotated[str, Field(pattern=r"^[A-Za-z0-9_-]{1,64}$", description="l
 
 def _check_moment(value: str) -> str:
     try:
-        if len(value) > len("2026-10-17"):
-            aware = datetime.fromisoformat(value).tzinfo is not None
-        else:
-            aware = bool(date.fromisoformat(value))
+        at = datetime.fromisoformat(value)
+        aware = at.tzinfo is not None or len(value) == len("2026-10-17")
     except ValueError:
         aware = False
     if not aware:
         raise ValueError(f'{value} is no moment; write it as in "2026-10-17" or "2026-10-17T08:00:00+00:00"')
+    check_year(at.date())
     return value
 
 

@@ -220,7 +220,11 @@ def _words(course: SchoolCourse, shape_kind: str, thickness_m: float | None, are
     words["material"] = course.instead.get(shape_kind, words["material"])
     fed = words.get("amendment")
     if fed is not None:
-        words["amendment"] = {"material": fed["material"], "mass_kg": round(fed[BY_AREA] * area_m2, 3)}
+        mass_kg = round(fed[BY_AREA] * area_m2, 3)
+        # on a hand's breadth it comes to less than a gram
+        words["amendment"] = {"material": fed["material"], "mass_kg": mass_kg}
+        if mass_kg <= 0:
+            del words["amendment"]
     if _is_sheet(course):
         return words
     if thickness_m is None:

@@ -8,6 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
 from pydantic import Field
 
+from nolbet.api.revisions import Restored, Revision
 from nolbet.api.written import written
 from nolbet.gardens.owned import own_bed, own_garden
 from nolbet.gardens.rows import bed_plan
@@ -31,14 +32,14 @@ SoilM = Annotated[float, Field(ge=0, le=5)]
 class KeptMix(Schema):
     """A mix as kept."""
 
-    revision: int
+    revision: Revision
     mix: PlanMix
 
 
 class ChangedMix(KeptMix):
     """A mix to save, with the revision that the change was made from, and the one it brings back where it does."""
 
-    restores: int | None = None
+    restores: Restored = None
 
 
 class DraftMix(Schema):

@@ -8,6 +8,7 @@ from typing import Any, Literal
 from ninja import Schema
 from pydantic import Field
 
+from nolbet.api.revisions import Restored, Revision
 from nolbet.clock import today
 from nolbet.gardens.errors import Unreadable
 from nolbet.gardens.history import Steps
@@ -80,15 +81,15 @@ class NewBed(Schema):
 class ChangedBed(Schema):
     """A bed to save, with the revision that the change was made from, and the one it brings back where it does."""
 
-    revision: int
+    revision: Revision
     bed: plan_bed.Bed
-    restores: int | None = None
+    restores: Restored = None
 
 
 class EmptyBed(Schema):
     """A bed to take apart, with the revision it was looked at. down_to_m: height above its floor to dig out to."""
 
-    revision: int
+    revision: Revision
     how: Literal["onto_heaps", "build_on"] = "onto_heaps"
     down_to_m: OffsetM = 0.0
 
@@ -96,7 +97,7 @@ class EmptyBed(Schema):
 class ChangedGarden(Schema):
     """A garden's head to save, with the revision that the change was made from."""
 
-    revision: int
+    revision: Revision
     garden: PlanGarden
 
 
@@ -109,9 +110,9 @@ class ChangedUnits(Schema):
 class ChangedPlot(Schema):
     """A plot to save, with the revision that the change was made from, and the one it brings back where it does."""
 
-    revision: int
+    revision: Revision
     plot: Plot | None
-    restores: int | None = None
+    restores: Restored = None
 
 
 class Version(Schema):

@@ -6,6 +6,7 @@ from django.http import HttpRequest
 from ninja import Router, Schema
 from pydantic import Field
 
+from nolbet.api.revisions import Restored, Revision
 from nolbet.clock import today
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
@@ -34,14 +35,14 @@ class Sources(Schema):
 class KeptSources(Schema):
     """Where things come from, as kept."""
 
-    revision: int
+    revision: Revision
     sources: Sources
 
 
 class ChangedSources(KeptSources):
     """Sources to save, with the revision that the change was made from, and the one it brings back where it does."""
 
-    restores: int | None = None
+    restores: Restored = None
 
 
 @router.get("/{garden_id}/sources", response=KeptSources, exclude_none=True, by_alias=True)

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any
 
+from django.conf import settings
+from django.core.exceptions import RequestDataTooBig
 from django.http import HttpRequest, HttpResponse, JsonResponse
+from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import Field
@@ -16,6 +19,7 @@ from nolbet.gardens.errors import Busy, InUse, Missing, StaleChange, StaleSave, 
 from nolbet_core.plan.problems import PlanProblem, entry_path
 
 MEDIA_TYPE = "application/problem+json"
+MEGABYTE = 1024 * 1024
 
 
 class ProblemPlace(Schema):
@@ -55,13 +59,20 @@ def _on_plan(request: HttpRequest, error: PlanProblem) -> HttpResponse:
 def _on_validation(request: HttpRequest, error: ValidationError) -> HttpResponse:
     places = [
         {
-            "path": entry_path([part for part in entry["loc"] if part not in ("body", "query", "path")], entry["type"]),
+            "path": entry_path(_within(entry["loc"]), entry["type"]),
             "message": entry["msg"],
         }
         for entry in error.errors
     ]
     first = places[0] if places else {"path": "", "message": "can't be read"}
-    return problem_response(422, "Can't be read", f"{first['path']}: {first['message']}", errors=places)
+    said = f"{first['path']}: {first['message']}" if first["path"] else str(first["message"])
+    return problem_response(422, "Can't be read", said, errors=places)
+
+
+def _within(location: Sequence[str | int]) -> list[str | int]:
+    """Where something is within what was sent, without what the server calls the whole of it."""
+    whole, *rest = location
+    return rest[1:] if whole == "body" else rest
 
 
 def _on_stale(request: HttpRequest, error: StaleSave) -> HttpResponse:
@@ -103,6 +114,22 @@ def _on_http(request: HttpRequest, error: HttpError) -> HttpResponse:
     return problem_response(error.status_code, "Can't be done", str(error))
 
 
+def _on_too_much(request: HttpRequest, error: RequestDataTooBig) -> HttpResponse:
+    most = settings.DATA_UPLOAD_MAX_MEMORY_SIZE // MEGABYTE
+    return problem_response(413, "Too much at once", f"Up to {most} MB can be sent at once; nothing of this was kept.")
+
+
+def _on_parts(request: HttpRequest, error: MultiPartParserError) -> HttpResponse:
+    return problem_response(400, "Can't be read", "The parts of what was sent can't be told from each other.")
+
+
+def bad_request(request: HttpRequest, error: Exception) -> HttpResponse:
+    """The answer to what couldn't even be read as a request."""
+    if isinstance(error, RequestDataTooBig):
+        return _on_too_much(request, error)
+    return problem_response(400, "Can't be read", "What was sent isn't a request that can be read.")
+
+
 class CsrfMissing(Exception):  # noqa: N818 - it says what happened
     """A request without this page's token."""
 
@@ -139,6 +166,8 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     Refusal: _on_refusal,
     WrongPassword: _on_wrong_password,
     Locked: _on_locked,
+    RequestDataTooBig: _on_too_much,
+    MultiPartParserError: _on_parts,
 }
 
 

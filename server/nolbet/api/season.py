@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Any
 
 from django.db import transaction
 from django.db.models import Prefetch
@@ -12,6 +12,7 @@ from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
 
+from nolbet.api.revisions import After, Revision
 from nolbet.api.written import written
 from nolbet.clock import today
 from nolbet.gardens.errors import Missing
@@ -63,7 +64,7 @@ class EntriesOut(Schema):
 class EntryIn(Schema):
     """An entry to keep. revision: that it was changed from, 0 of a new one."""
 
-    revision: Annotated[int, Field(ge=0)] = 0
+    revision: Revision = 0
     entry: SeasonEntry = Field(discriminator="kind")
 
 
@@ -97,9 +98,7 @@ class LogTaken(Schema):
 
 
 @router.get("/{garden_id}/season", response=EntriesOut, exclude_none=True)
-def list_entries(
-    request: HttpRequest, garden_id: int, bed: Key | None = None, after: Annotated[int, Field(ge=0)] = 0
-) -> EntriesOut:
+def list_entries(request: HttpRequest, garden_id: int, bed: Key | None = None, after: After = 0) -> EntriesOut:
     """A page of a garden's entries, the last first. bed: of this alone. after: so many that were told before."""
     rows = there(own_garden(request, garden_id))
     if bed is not None:

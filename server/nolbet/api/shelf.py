@@ -7,6 +7,7 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router, Schema, Status
 
+from nolbet.api.revisions import Revision
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
 from nolbet.plans.shelf import add_material, change_material, remove_material
@@ -25,7 +26,7 @@ class ChangedMaterial(Schema):
     """An own material to save, with the revision that the change was made from, where it is known."""
 
     material: PlanMaterial
-    revision: int | None = None
+    revision: Revision | None = None
 
 
 class PropertyOut(Schema):

@@ -10,7 +10,7 @@ from django.db import transaction
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 from ninja import Router, Schema, Status
-from pydantic import Field
+from pydantic import AfterValidator, Field
 
 from nolbet.api.written import written
 from nolbet.clock import today
@@ -27,6 +27,7 @@ from nolbet_core.figure.water import figure_water
 from nolbet_core.figure.water_figures import DipsFigures, ToldFigures, WaterFigures
 from nolbet_core.plan.bed import Bed as PlanBed
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.quantities.calendar import check_year
 
 router = Router(tags=["water"])
 
@@ -72,11 +73,17 @@ class AskedFeed(Schema):
     fault: Fault = "none"
 
 
+def _in_the_calendar(at: datetime | None) -> datetime | None:
+    if at is not None:
+        check_year(at.date())
+    return at
+
+
 class DipIn(Schema):
     """A level read off a stick, and when."""
 
     level_m: Annotated[float, Field(ge=0, le=5)]
-    at: datetime | None = None
+    at: Annotated[datetime | None, AfterValidator(_in_the_calendar)] = None
 
 
 class DipOut(Schema):

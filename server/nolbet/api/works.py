@@ -11,6 +11,7 @@ from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
 
+from nolbet.api.revisions import Revision
 from nolbet.api.written import written
 from nolbet.clock import today
 from nolbet.gardens.errors import Missing
@@ -50,7 +51,7 @@ class WorksKept(Schema):
 class ChangedWorks(Schema):
     """Works to save, with the revision that the change was made from."""
 
-    revision: int
+    revision: Revision
     words: WorksWords
 
 

@@ -15,6 +15,7 @@ from nolbet.haul.rows import bought_columns, bought_plan, replace_stock, replace
 from nolbet.plans.saving import save_checked
 from nolbet.plans.supplies import garden_supplies
 from nolbet_core.built.buying import wrong_with_fixed, wrong_with_heap, wrong_with_purchase, wrong_with_supplier
+from nolbet_core.built.names import names_twice
 from nolbet_core.plan.garden import Stock
 from nolbet_core.plan.log import Purchase
 from nolbet_core.plan.offers import FixedLine, PlanSupplier
@@ -99,6 +100,8 @@ def sources_document(garden: Garden) -> dict[str, Any]:
 
 def _check(garden: Garden, words: HaulWords) -> None:
     materials = garden_supplies(garden).materials
+    for problem in names_twice([each.key for each in words.suppliers], "suppliers"):
+        raise problem
     for index, supplier in enumerate(words.suppliers):
         for problem in wrong_with_supplier(supplier, materials, f"suppliers[{index}]"):
             raise problem

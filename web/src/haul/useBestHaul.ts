@@ -40,7 +40,8 @@ export function useBestHaul(gardenId: number, enabled: boolean): Looking {
     retry: 1,
   });
   return {
-    found: (!best.isFetching && best.data) || null,
+    // what was found before a look that broke off is of another plan
+    found: (best.isSuccess && !best.isFetching && best.data) || null,
     progress: best.isFetching ? progress : null,
     looks: best.isFetching,
     end: () => void haulApi.endLooking(gardenId),

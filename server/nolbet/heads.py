@@ -1,0 +1,26 @@
+"""HEAD is answered wherever GET is: by the same headers, without the body."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from django.http import HttpRequest, HttpResponse
+
+Answer = Callable[[HttpRequest], HttpResponse]
+
+
+def answers_heads(get_response: Answer) -> Answer:
+    """Ask for what GET would answer, and leave its body out."""
+
+    def answer(request: HttpRequest) -> HttpResponse:
+        if request.method != "HEAD":
+            return get_response(request)
+        request.method = "GET"
+        response = get_response(request)
+        if not response.streaming:
+            length = len(response.content)
+            response.content = b""
+            response["Content-Length"] = str(length)
+        return response
+
+    return answer

@@ -1,0 +1,110 @@
+"""What nobody means to send is refused in words: numbers, days and files at the edge of what can be held."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from django.test import Client
+
+from nolbet.gardens.models import Garden
+from tests.core import zoo
+from tests.server.asking import send
+from tests.server.test_keeping import at, save, yard
+
+TANK = zoo.bed(
+    key="tank",
+    name="Tank",
+    layers=[{"material": "topsoil", "thickness_m": 0.25}],
+    reservoir={
+        "height_m": 0.15,
+        "overflow_m": 0.0,
+        "medium": "scoria",
+        "wicks": [{"kind": "soil_column", "diameter_m": 0.1}],
+    },
+)
+JSON = "application/json"
+
+
+def refused(answer: Any, status: int = 422) -> str:
+    """What an answer says that refuses in the one form there is."""
+    assert answer.status_code == status, answer.content[:300]
+    assert answer.headers["Content-Type"] == "application/problem+json"
+    return str(answer.json()["detail"])
+
+
+@pytest.mark.parametrize("number", [-1, 0, 2**31, 2**63, 10**30])
+def test_a_revision_that_can_not_be_is_no_error_of_the_server(signed_in: Client, garden: Garden, number: int) -> None:
+    bed = {"revision": 1, "bed": zoo.bed(name="Plain"), "restores": number}
+    assert refused(send(signed_in, "PUT", at(garden, "/beds/plain"), bed)).startswith("restores: ")
+    head = {"revision": number, "sources": {"suppliers": [], "stock": []}}
+    answer = send(signed_in, "PUT", at(garden, "/sources"), head)
+    assert answer.status_code == (409 if number == 0 else 422)
+    if number > 0:
+        assert "after" in refused(signed_in.get(at(garden, f"/season?after={number}")))
+
+
+@pytest.mark.parametrize("moment", ["0001-01-01T00:00:00+14:00", "9999-12-31T23:59:59-14:00", "1899-12-31T12:00:00Z"])
+def test_days_that_no_garden_sees_are_named(signed_in: Client, garden: Garden, moment: str) -> None:
+    send(signed_in, "POST", at(garden, "/beds"), {"bed": TANK})
+    dip = send(signed_in, "POST", at(garden, "/beds/tank/dips"), {"level_m": 0.05, "at": moment})
+    assert "years from 1900 to 2199" in refused(dip)
+    note = {"entry": {"key": "first", "kind": "note", "on": moment.replace("Z", "+00:00"), "text": "x"}}
+    assert "years from 1900 to 2199" in refused(send(signed_in, "PUT", at(garden, "/season/first"), note))
+    day = zoo.bed(name="Plain", built_on=moment[:10])
+    for path in ("bed", "forecast", "sure"):
+        assert "years from 1900 to 2199" in refused(
+            send(signed_in, "POST", at(garden, f"/figure/{path}"), {"bed": day})
+        )
+    weather = {"text": f"date,tmin_c,tmax_c,rain_mm\n{moment[:10]},1,2,3\n"}
+    kept = send(signed_in, "POST", at(garden, "/weather"), weather).json()
+    assert (kept["taken"], kept["bad"][0]["line"]) == (0, 2)
+    assert "years from 1900 to 2199" in kept["bad"][0]["message"]
+
+
+def test_a_reservoir_that_holds_nothing_is_told_so_by_its_dips(signed_in: Client, garden: Garden) -> None:
+    send(signed_in, "POST", at(garden, "/beds"), {"bed": TANK})
+    for day in (1, 3):
+        dip = {"level_m": 0.0, "at": f"2026-10-0{day}T08:00:00Z"}
+        assert send(signed_in, "POST", at(garden, "/beds/tank/dips"), dip).status_code == 201
+    assert "overflow lies on its floor" in signed_in.get(at(garden, "/beds/tank/dips/told")).json()["message"]
+
+
+@pytest.mark.parametrize("text", ["date,tmin_c,tmax_c,rain_mm\n2026-06-01," + "1" * 140_000 + ",2,3\n", "d" * 140_000])
+def test_a_field_of_a_weather_file_that_never_ends_is_told(signed_in: Client, garden: Garden, text: str) -> None:
+    assert "larger than" in refused(send(signed_in, "POST", at(garden, "/weather"), {"text": text}))
+
+
+def test_a_row_with_a_comma_too_many_keeps_its_first_four(signed_in: Client, garden: Garden) -> None:
+    text = "date,tmin_c,tmax_c,rain_mm\n2026-06-01,1,2,3,4\n2026-06-02,1\n"
+    kept = send(signed_in, "POST", at(garden, "/weather"), {"text": text}).json()
+    assert (kept["taken"], [each["line"] for each in kept["bad"]]) == (1, [3])
+
+
+@pytest.mark.parametrize("side_m", [0.001, 0.01])
+def test_a_bed_of_a_few_square_millimetres_is_started_by_schools(
+    signed_in: Client, garden: Garden, side_m: float
+) -> None:
+    tiny = zoo.bed(name="Tiny", shape={"kind": "box", "length_m": side_m, "width_m": side_m, "depth_m": 0.3}, wall_m=0)
+    assert send(signed_in, "POST", at(garden, "/figure/schools"), {"bed": tiny}).status_code == 200
+
+
+def test_two_suppliers_of_one_key_are_refused_by_name(signed_in: Client, garden: Garden) -> None:
+    assert "suppliers[1].key: 'yard' is taken already" in refused(save(signed_in, garden, suppliers=yard() * 2))
+
+
+def test_what_is_no_request_is_answered_in_the_one_form(signed_in: Client, garden: Garden) -> None:
+    photos = at(garden, "/works/photos?step=a")
+    for kind in ("multipart/form-data", "multipart/form-data; boundary=é"):
+        assert refused(signed_in.generic("POST", photos, b"--x\r\nbroken", content_type=kind), 400)
+    most = refused(signed_in.generic("POST", at(garden, "/beds"), b'"' + b"x" * 3_000_000 + b'"', JSON), 413)
+    assert "Up to 2 MB" in most
+
+
+@pytest.mark.parametrize("path", ["/", "/api/gardens", "/api/account"])
+def test_head_answers_as_get_does_without_its_body(signed_in: Client, garden: Garden, path: str) -> None:
+    got, head = signed_in.get(path), signed_in.head(path)
+    assert head.status_code == got.status_code == 200
+    assert head.content == b""
+    assert head.headers["Content-Type"] == got.headers["Content-Type"]
+    assert int(head.headers["Content-Length"]) > 0
