@@ -50,6 +50,8 @@ export default function WishesView({ garden, materials }: Props) {
   return <WithWishes garden={garden} materials={materials} first={kept(garden.id) ?? start.data} />;
 }
 
+const said = (count: number) => count.toLocaleString("en");
+
 const placeOf = (gardenId: number) => `nolbet.wishes.${gardenId}`;
 
 /** Wishes as they were typed last in this browser. */
@@ -145,15 +147,15 @@ function WhatWasFound({ told, looks, garden, materials, wishes }: FoundProps) {
       <div>
         <Note role="status" data-part="looked">
           {looks
-            ? `${told.judged} of ${told.of} ways judged, ${told.found} worth keeping so far`
+            ? `${said(told.judged)} of ${said(told.of)} ways judged, ${told.found} worth keeping so far`
             : told.found > 0
-              ? `${told.of} ways judged. ${told.found === 1 ? "One is beaten by no other" : `${told.found} are beaten by no other in everything`}; here are those that differ most, and the other schools.`
-              : `${told.of} ways judged, and none can be built.`}
+              ? `${said(told.of)} ways judged. ${told.found === 1 ? "One is beaten by no other" : `${told.found} are beaten by no other in everything`}; here are those that differ most, and the other schools.`
+              : `${said(told.of)} ways judged, and none can be built.`}
         </Note>
         {told.left_out > 0 && (
           <Note data-part="left-out">
-            {told.left_out.toLocaleString("en")} more sizes and counts aren&apos;t looked at: say which boards
-            there are, and only those are.
+            {said(told.left_out)} more sizes and counts aren&apos;t looked at: say which boards there are, and
+            only those are.
           </Note>
         )}
         {looks && (
