@@ -5,7 +5,11 @@ from __future__ import annotations
 import os
 
 import shapely  # noqa: F401 - whole before the first thread: the core's late loading is made for one thread alone
+from django.conf import settings
 from django.core.wsgi import get_wsgi_application
 
+from nolbet.keeping.folder import prepare_folder
+
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "nolbet.settings.production")
+prepare_folder(settings.DATA, settings.DATABASE)
 application = get_wsgi_application()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import sqlite3
 import threading
 from contextlib import closing
@@ -10,6 +11,7 @@ from pathlib import Path
 import pytest
 
 from nolbet.keeping.copies import CopyProblem, check_copy, put_back, take_copy
+from nolbet.keeping.folder import prepare_folder
 from tests.soak.crowd import crowd
 from tests.soak.imports import kill_imports
 from tests.soak.kill import kill_and_look
@@ -83,6 +85,42 @@ def test_a_copy_taken_under_load_is_put_back_into_the_running_application(tmp_pa
             assert connection.execute("SELECT count FROM gardens_bed").fetchone() == (777,)
 
 
+def test_a_save_answered_while_a_copy_is_put_back_is_in_what_is_put_aside_or_comes_after(tmp_path: Path) -> None:
+    with Serving(tmp_path) as serving:
+        gardener = Gardener(serving.port, "saver")
+        gardener.move_in()
+        for count in range(2, 7):
+            assert gardener.save(count)[0] == 200
+        copy = tmp_path / "copies" / "copy.sqlite3"
+        copy.parent.mkdir()
+        serving.manage("backup", str(copy))
+        kept_then = gardener.revision
+        stop, before, after = threading.Event(), [kept_then], [0]
+
+        def stream() -> None:
+            while not stop.is_set():
+                status, answer = gardener.save(min(gardener.revision + 1, 1000))
+                if status == 409:
+                    gardener.revision = answer["current"]["revision"]
+                    after.append(gardener.revision)
+                elif len(after) == 1:
+                    before.append(gardener.revision)
+
+        saver = threading.Thread(target=stream)
+        saver.start()
+        serving.manage("restore", str(copy))
+        while len(after) == 1 and saver.is_alive():
+            stop.wait(0.01)
+        stop.set()
+        saver.join()
+        (aside,) = tmp_path.glob("before-restore-*.sqlite3")
+        with closing(sqlite3.connect(aside)) as connection:
+            ((last,),) = connection.execute("SELECT revision FROM gardens_bed").fetchall()
+    assert max(before) > kept_then
+    assert max(before) == last
+    assert after[1] == kept_then
+
+
 @pytest.fixture
 def database(tmp_path: Path) -> Path:
     """A small database with the table that marks one of Nolbet."""
@@ -124,6 +162,35 @@ def test_what_is_no_whole_copy_is_not_put_back(
         put_back(copy, database, tmp_path / "aside.sqlite3")
     assert database.read_bytes() == before
     assert not (tmp_path / "aside.sqlite3").exists()
+
+
+def test_a_damaged_database_is_moved_aside_as_it_is(database: Path, tmp_path: Path) -> None:
+    copy, aside = tmp_path / "copy.sqlite3", tmp_path / "aside.sqlite3"
+    take_copy(database, copy)
+    database.write_bytes(b"nonsense" * 300)
+    database.with_name("nolbet.sqlite3-wal").write_bytes(b"half a log")
+    assert put_back(copy, database, aside)
+    check_copy(database)
+    assert aside.read_bytes() == b"nonsense" * 300
+    assert (tmp_path / "aside.sqlite3-wal").read_bytes() == b"half a log"
+    assert not put_back(copy, database, tmp_path / "second.sqlite3")
+
+
+def test_the_folder_is_made_and_closed_to_others(tmp_path: Path) -> None:
+    data = tmp_path / "there" / "data"
+    data.mkdir(parents=True, mode=0o755)
+    database = data / "nolbet.sqlite3"
+    database.touch(mode=0o644)
+    before = os.umask(0o022)
+    try:
+        prepare_folder(data, database)
+        prepare_folder(tmp_path / "new" / "data", tmp_path / "new" / "data" / "nolbet.sqlite3")
+        copy = data / "copy"
+        copy.touch()
+    finally:
+        os.umask(before)
+    modes = [each.stat().st_mode & 0o777 for each in (data, tmp_path / "new" / "data", database, copy)]
+    assert modes == [0o700, 0o700, 0o600, 0o600]
 
 
 def test_a_copy_put_back_where_there_was_none(database: Path, tmp_path: Path) -> None:

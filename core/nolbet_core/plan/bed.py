@@ -157,9 +157,9 @@ class Reservoir(Model):
     height_m: DepthM
     overflow_m: OffsetM | None = None
     medium: MaterialKey | None = None
-    pipes: list[Pipe] = Field(default_factory=list)
-    crates: list[Crate] = Field(default_factory=list)
-    wicks: list[Wick] = Field(default_factory=list)
+    pipes: Annotated[list[Pipe], Field(max_length=100)] = Field(default_factory=list)
+    crates: Annotated[list[Crate], Field(max_length=100)] = Field(default_factory=list)
+    wicks: Annotated[list[Wick], Field(max_length=100)] = Field(default_factory=list)
     fittings: Annotated[list[Fitting], Field(max_length=30)] = Field(default_factory=list)
     tilt_m: OffsetM | None = None
     liner_lap_m: OffsetM | None = None
@@ -327,7 +327,7 @@ class Bed(Model):
     along_m: Annotated[list[At], Field(min_length=2, max_length=60)] | None = None
     faced: Faced | None = None
     frame: Frame | None = None
-    seen: list[Seen] = Field(default_factory=list)
+    seen: Annotated[list[Seen], Field(max_length=200)] = Field(default_factory=list)
     built_on: Day | None = None
     state: State | None = None
     emptied_on: Day | None = None

@@ -35,6 +35,15 @@ from nolbet_core.quantities.units import USUAL_BARROW_M3
 
 FORMAT: Final = "nolbet-plan/1"
 
+MOST_BEDS = 1000
+"""So many beds a garden may have: a large allotment's, ten times over."""
+
+MOST_KINDS = 500
+"""So many own materials, and so many mixes."""
+
+MOST_SOURCES = 200
+"""So many suppliers, and so many heaps."""
+
 
 Typical = Literal[
     "oceanic", "cool_oceanic", "warm_summer_dry", "hot_summer_dry", "humid_subtropical", "summer_rain",
@@ -281,15 +290,15 @@ class Plan(Model):
     format: Literal["nolbet-plan/1"]
     edition: Annotated[int, Field(ge=1)] = 1
     garden: Garden
-    materials: list[OwnMaterial] = Field(default_factory=list)
-    mixes: list[PlanMix] = Field(default_factory=list)
+    materials: Annotated[list[OwnMaterial], Field(max_length=MOST_KINDS)] = Field(default_factory=list)
+    mixes: Annotated[list[PlanMix], Field(max_length=MOST_KINDS)] = Field(default_factory=list)
     crops: Annotated[list[OwnCrop], Field(max_length=500)] = Field(default_factory=list)
-    beds: list[Bed] = Field(default_factory=list)
-    stock: list[Stock] = Field(default_factory=list)
+    beds: Annotated[list[Bed], Field(max_length=MOST_BEDS)] = Field(default_factory=list)
+    stock: Annotated[list[Stock], Field(max_length=MOST_SOURCES)] = Field(default_factory=list)
     cutting: Cutting = Field(default_factory=Cutting)
     fixed: Annotated[list[FixedLine], Field(max_length=500)] = Field(default_factory=list)
     certainty: Certainty = None
-    suppliers: list[PlanSupplier] = Field(default_factory=list)
+    suppliers: Annotated[list[PlanSupplier], Field(max_length=MOST_SOURCES)] = Field(default_factory=list)
     weather: Annotated[list[WeatherRun], Field(max_length=5000)] = Field(default_factory=list)
     log: Annotated[list[LogEntry], Field(max_length=20_000)] = Field(default_factory=list)
     probes: Annotated[list[Probe], Field(max_length=1000)] = Field(default_factory=list)

@@ -8,6 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
 from pydantic import Field
 
+from nolbet.api.gate import heavy
 from nolbet.api.revisions import Restored, Revision
 from nolbet.api.written import written
 from nolbet.gardens.owned import own_bed, own_garden
@@ -108,6 +109,7 @@ def figure_amounts(request: HttpRequest, garden_id: int, draft: MixForBed) -> Ht
 
 
 @router.post("/{garden_id}/figure/mix/cheapest", response=CheapestFigures)
+@heavy
 def figure_cheapest_mix(request: HttpRequest, garden_id: int, wished: Wished) -> HttpResponse:
     """The cheapest mix that meets a target, or what stands in the way."""
     garden = own_garden(request, garden_id)

@@ -7,6 +7,7 @@ from ninja import File, Router, Status
 from ninja.files import UploadedFile
 
 from nolbet.api.garden_schemas import KeptGarden, PlanChange, PlanFile, PlanPlace, PlanReview, kept_garden
+from nolbet.api.gate import heavy
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden, signed_in_id
@@ -48,12 +49,14 @@ def export_archive(request: HttpRequest, garden_id: int) -> HttpResponse:
 
 
 @router.post("/import/preview", response=PlanReview)
+@heavy
 def preview_new(request: HttpRequest, file: PlanFile) -> PlanReview:
     """What a plan file would be as a garden of its own, or what is wrong with it."""
     return _review(None, file)
 
 
 @router.post("/{garden_id}/import/preview", response=PlanReview)
+@heavy
 def preview_into(request: HttpRequest, garden_id: int, file: PlanFile) -> PlanReview:
     """What a plan file would bring to a garden or change in it, or what is wrong with it."""
     return _review(own_garden(request, garden_id), file)

@@ -8,6 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
+from nolbet.api.gate import heavy
 from nolbet.api.written import written
 from nolbet.clock import today
 from nolbet.gardens.owned import own_garden
@@ -51,6 +52,7 @@ def figure_in_month(request: HttpRequest, garden_id: int, draft: DraftInMonth) -
 
 
 @router.post("/{garden_id}/figure/compared", response=ComparedFigures)
+@heavy
 def figure_side_by_side(request: HttpRequest, garden_id: int, draft: LaterDraft) -> HttpResponse:
     """A draft as it is, beside the ways of filling it that were set aside."""
     plan, supplies = _loaded(request, garden_id)
@@ -58,6 +60,7 @@ def figure_side_by_side(request: HttpRequest, garden_id: int, draft: LaterDraft)
 
 
 @router.post("/{garden_id}/figure/schools", response=OfferedSchools)
+@heavy
 def figure_offered_schools(request: HttpRequest, garden_id: int, draft: LaterDraft) -> HttpResponse:
     """Every school for a draft's shape, with the stack that it would start with."""
     plan, supplies = _loaded(request, garden_id)

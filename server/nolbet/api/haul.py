@@ -15,7 +15,7 @@ from nolbet.plans.whole import whole_garden
 from nolbet_core.figure.sharing import SharedHeap, figure_shared
 from nolbet_core.haul.sharing import SharedBy
 from nolbet_core.plan.fields import HeapM3, Key
-from nolbet_core.plan.garden import Certainty, Stock
+from nolbet_core.plan.garden import MOST_SOURCES, Certainty, Stock
 from nolbet_core.plan.log import Purchase
 from nolbet_core.plan.offers import FixedLine, PlanSupplier
 
@@ -25,8 +25,8 @@ router = Router(tags=["haul"])
 class Sources(Schema):
     """Where things come from: suppliers with their offers, the gardener's own heaps, and how the haul is chosen."""
 
-    suppliers: list[PlanSupplier] = Field(max_length=200)
-    stock: list[Stock] = Field(max_length=200)
+    suppliers: list[PlanSupplier] = Field(max_length=MOST_SOURCES)
+    stock: list[Stock] = Field(max_length=MOST_SOURCES)
     fixed: list[FixedLine] = Field(default_factory=list, max_length=500)
     certainty: Certainty = None
     bought: list[Purchase] = Field(default_factory=list, max_length=5000)

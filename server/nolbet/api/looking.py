@@ -5,6 +5,7 @@ from __future__ import annotations
 import queue
 import threading
 from collections.abc import Iterator
+from contextlib import ExitStack
 from dataclasses import dataclass, field
 from decimal import Decimal
 from time import monotonic
@@ -15,6 +16,7 @@ from django.http import HttpRequest, StreamingHttpResponse
 from ninja import Query, Router, Status
 from pydantic import Field
 
+from nolbet.api.gate import Gate, heavy
 from nolbet.clock import today
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
@@ -39,6 +41,8 @@ HAUL_SECONDS = 10.0
 """As long as the cheapest haul is looked for unless the gardener says otherwise."""
 MOST_SECONDS = 120.0
 TOLD_EVERY_S = 0.25
+LOOKS = Gate(each=3, in_all=4, waiting=0, wait_s=0.0)
+"""Looks at once: each has a thread of its own, and one that was left is over within moments."""
 SWAP_SECONDS = 20.0
 """As long as ways to pay less are worked out."""
 LookSeconds = Annotated[float, Query(), Field(gt=0, le=MOST_SECONDS)]
@@ -66,12 +70,13 @@ class _Look:
         """Whether a newer plan or the gardener ended it."""
         return self.ended.is_set()
 
-    def run(self, built: BuiltPlan, seconds: float) -> None:
-        """Look, and leave the answer, or what went wrong, for who waits."""
-        try:
-            self.answer.put(figure_plan(built, today(), SAW_SECONDS, seconds, self))
-        except Exception as error:
-            self.answer.put(error)
+    def run(self, built: BuiltPlan, seconds: float, place: ExitStack) -> None:
+        """Look, and leave the answer, or what went wrong, for who waits. place: within the gate, left at the end."""
+        with place:
+            try:
+                self.answer.put(figure_plan(built, today(), SAW_SECONDS, seconds, self))
+            except Exception as error:
+                self.answer.put(error)
 
 
 @router.get("/{garden_id}/figure/haul", response=HaulLooked)
@@ -84,8 +89,9 @@ def figure_best_haul(
     """
     garden = own_garden(request, garden_id)
     seen = (garden.changes, garden.looks_ended)
-    built, look = whole_garden(garden).built, _Look()
-    threading.Thread(target=look.run, args=(built, seconds), daemon=True).start()
+    built, look, place = whole_garden(garden).built, _Look(), ExitStack()
+    place.enter_context(LOOKS.entered(garden.owner_id))
+    threading.Thread(target=look.run, args=(built, seconds, place), daemon=True).start()
     lines = _lines(look, garden.pk, seen, System(garden.units))
     return StreamingHttpResponse(lines, content_type="application/x-ndjson; charset=utf-8")
 
@@ -99,6 +105,7 @@ def end_looking(request: HttpRequest, garden_id: int) -> Status[None]:
 
 
 @router.get("/{garden_id}/figure/swaps", response=SwapsFigures | None)
+@heavy
 def figure_ways_to_pay_less(request: HttpRequest, garden_id: int) -> SwapsFigures | None:
     """Ways to pay less for a garden's haul, and the fewest that get under its budget; null where it has no supplier."""
     garden = own_garden(request, garden_id)
@@ -106,6 +113,7 @@ def figure_ways_to_pay_less(request: HttpRequest, garden_id: int) -> SwapsFigure
 
 
 @router.get("/{garden_id}/figure/set-down", response=SetDown)
+@heavy
 def figure_beside_beds(request: HttpRequest, garden_id: int) -> SetDown:
     """What of the cheapest haul is set down beside each bed, and what carrying it there takes."""
     garden = own_garden(request, garden_id)

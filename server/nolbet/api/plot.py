@@ -8,6 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema
 from pydantic import Field
 
+from nolbet.api.gate import heavy
 from nolbet.api.written import written
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
@@ -28,7 +29,7 @@ from nolbet_core.figure.walk import (
 )
 from nolbet_core.figure.ways import Ways
 from nolbet_core.plan.fields import Key, LengthM, OffsetM
-from nolbet_core.plan.garden import Plan
+from nolbet_core.plan.garden import MOST_BEDS, Plan
 from nolbet_core.plan.plot import Place, Plot
 from nolbet_core.plot.align import AlignBy
 from nolbet_core.quantities import limits
@@ -43,7 +44,7 @@ class DraftPlot(Schema):
     """A plot as it is being drawn: the ground if it changed, and the places of those beds that were moved."""
 
     plot: Plot | None = None
-    places: dict[str, Annotated[list[Place], Field(max_length=100)]] = Field(default_factory=dict)
+    places: dict[Key, Annotated[list[Place], Field(max_length=100)]] = Field(default_factory=dict, max_length=MOST_BEDS)
 
 
 class AskedRoom(DraftPlot):
@@ -116,6 +117,7 @@ def figure_barrow_ways(request: HttpRequest, garden_id: int) -> Ways:
 
 
 @router.post("/{garden_id}/figure/room", response=RoomFigures)
+@heavy
 def figure_more_beds(request: HttpRequest, garden_id: int, asked: AskedRoom) -> RoomFigures:
     """How many more beds of a size the plot takes."""
     return figure_room(_drafted(own_garden(request, garden_id), asked), asked.length_m, asked.width_m)

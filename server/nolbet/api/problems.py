@@ -15,7 +15,8 @@ from pydantic import Field
 
 from nolbet.account.errors import Locked, Refusal, WrongPassword
 from nolbet.api.garden_schemas import kept_bed
-from nolbet.gardens.errors import Busy, InUse, Missing, StaleChange, StaleSave, Unreadable
+from nolbet.api.gate import Crowded, TooMany
+from nolbet.gardens.errors import Busy, Full, InUse, Missing, StaleChange, StaleSave, Unreadable
 from nolbet_core.plan.problems import PlanProblem, entry_path
 
 MEDIA_TYPE = "application/problem+json"
@@ -94,6 +95,20 @@ def _on_busy(request: HttpRequest, error: Busy) -> HttpResponse:
     return answer
 
 
+def _on_too_many(request: HttpRequest, error: TooMany) -> HttpResponse:
+    return _come_again(429, "You ask for much at once", "Some of your figures are still being worked out; come again.")
+
+
+def _on_crowded(request: HttpRequest, error: Crowded) -> HttpResponse:
+    return _come_again(503, "Busy", "Many figures are being worked out just now; come again in a moment.")
+
+
+def _come_again(status: int, title: str, detail: str) -> HttpResponse:
+    answer = problem_response(status, title, detail)
+    answer["Retry-After"] = "2"
+    return answer
+
+
 def _on_unreadable(request: HttpRequest, error: Unreadable) -> HttpResponse:
     return problem_response(422, "Can't be read", f"What is kept here can't be read: {error}")
 
@@ -104,6 +119,10 @@ def _on_missing(request: HttpRequest, error: Missing) -> HttpResponse:
 
 def _on_use(request: HttpRequest, error: InUse) -> HttpResponse:
     return problem_response(409, "Still in use", str(error))
+
+
+def _on_full(request: HttpRequest, error: Full) -> HttpResponse:
+    return problem_response(409, "No room", str(error))
 
 
 def _on_nobody(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
@@ -157,9 +176,12 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     StaleSave: _on_stale,
     StaleChange: _on_stale_change,
     Busy: _on_busy,
+    TooMany: _on_too_many,
+    Crowded: _on_crowded,
     Unreadable: _on_unreadable,
     Missing: _on_missing,
     InUse: _on_use,
+    Full: _on_full,
     AuthenticationError: _on_nobody,
     HttpError: _on_http,
     CsrfMissing: _on_csrf,

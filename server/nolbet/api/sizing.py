@@ -23,7 +23,7 @@ from nolbet_core.figure.sizing import (
     spread_over,
 )
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.fields import BagM3, DepthM, HeapM3, LengthM, OffsetM, WallM
+from nolbet_core.plan.fields import BagM3, DepthM, HeapM3, Key, LengthM, OffsetM, WallM
 from nolbet_core.shapes.sizing import POT_CLASSES, PotClass
 
 router = Router(tags=["figure"])
@@ -32,7 +32,7 @@ router = Router(tags=["figure"])
 class Spread(Schema):
     """Bags or a loose volume to spread over an area, at a depth, or in a bed."""
 
-    material: str
+    material: Key
     bags: Annotated[int, Field(ge=1, le=1000)] = 1
     bag_m3: BagM3 | None = None
     volume_m3: HeapM3 | None = None

@@ -8,6 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Router, Schema, Status
 from pydantic import Field
 
+from nolbet.api.gate import heavy
 from nolbet.api.written import written
 from nolbet.clock import today
 from nolbet.gardens.models import Garden
@@ -58,6 +59,7 @@ class ReadOff(Schema):
 
 
 @router.get("/{garden_id}/figure/sure", response=SureFigures)
+@heavy
 def figure_how_sure(request: HttpRequest, garden_id: int) -> HttpResponse:
     """How sure a garden's figures are: where each lies in four of five gardens, what that rests on, what narrows it."""
     garden = own_garden(request, garden_id)
@@ -67,6 +69,7 @@ def figure_how_sure(request: HttpRequest, garden_id: int) -> HttpResponse:
 
 
 @router.post("/{garden_id}/figure/sure", response=SureBed)
+@heavy
 def figure_how_sure_draft(request: HttpRequest, garden_id: int, draft: SureDraft) -> HttpResponse:
     """How sure a draft's figures are."""
     garden = own_garden(request, garden_id)
@@ -75,6 +78,7 @@ def figure_how_sure_draft(request: HttpRequest, garden_id: int, draft: SureDraft
 
 
 @router.post("/{garden_id}/figure/what-if", response=WhatIfFigures)
+@heavy
 def figure_if_it_were(request: HttpRequest, garden_id: int, asked: WhatIfAsked) -> HttpResponse:
     """A bed as it is and as it would be: deeper, with more wood, more under its soil, or more mulch."""
     garden = own_garden(request, garden_id)

@@ -12,6 +12,7 @@ from django.utils import timezone
 from ninja import Router, Schema, Status
 from pydantic import AfterValidator, Field
 
+from nolbet.api.gate import heavy
 from nolbet.api.written import written
 from nolbet.clock import today
 from nolbet.gardens.errors import Missing
@@ -107,6 +108,7 @@ class ProbeSettings(Schema):
 
 
 @router.post("/{garden_id}/figure/water", response=WaterFigures)
+@heavy
 def figure_year_of_water(request: HttpRequest, garden_id: int, draft: WateredDraft) -> HttpResponse:
     """A draft reservoir's year: levels, refills, what it saves, how long it lasts."""
     garden = own_garden(request, garden_id)

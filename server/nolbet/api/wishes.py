@@ -9,10 +9,11 @@ from ninja import Router, Schema, Status
 from pydantic import Field
 
 from nolbet.api.garden_schemas import KeptBed, kept_bed
+from nolbet.api.gate import Crowded
 from nolbet.clock import today
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden
-from nolbet.plans.apart import BrokenOffError, end_work, lines_apart, warm_up
+from nolbet.plans.apart import BrokenOffError, end_work, is_crowded, lines_apart, warm_up
 from nolbet.plans.taking import take_proposal
 from nolbet.plans.whole import whole_plan
 from nolbet_core.plan.bed import Bed
@@ -54,6 +55,8 @@ def figure_wishes(request: HttpRequest, garden_id: int, wishes: Wishes) -> Strea
     and so does who stops listening.
     """
     garden = own_garden(request, garden_id)
+    if is_crowded(_name(garden)):
+        raise Crowded
     document = _document(whole_plan(garden))
     said = wishes.model_dump(mode="json", exclude_none=True, by_alias=True)
     lines = _encoded(lines_apart(_name(garden), MOST_SECONDS, look_aloud, document, said, today().isoformat()))

@@ -11,6 +11,7 @@ from ninja import File, Router, Schema, Status
 from ninja.files import UploadedFile
 from pydantic import Field
 
+from nolbet.api.gate import heavy
 from nolbet.api.revisions import Revision
 from nolbet.api.written import written
 from nolbet.clock import today
@@ -119,6 +120,7 @@ def figure_the_works(request: HttpRequest, garden_id: int) -> HttpResponse:
 
 
 @router.get("/{garden_id}/figure/works/mends", response=MendsOfWorks)
+@heavy
 def figure_works_mends(request: HttpRequest, garden_id: int) -> MendsOfWorks:
     """What would mend it where beds are sown too late."""
     return figure_mends(whole_garden(own_garden(request, garden_id)).built, today())

@@ -28,6 +28,10 @@ class InUse(Exception):  # noqa: N818 - it says what happened
     """Something that can't go or change so, since something else is made of it; the message says of what."""
 
 
+class Full(Exception):  # noqa: N818 - it says what happened
+    """As much is kept as may be; the message says of what, and what would do."""
+
+
 class Busy(Exception):  # noqa: N818 - it says what happened
     """Somebody else kept changing what a save rests on."""
 

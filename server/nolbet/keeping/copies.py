@@ -4,8 +4,13 @@ from __future__ import annotations
 
 import os
 import sqlite3
+from collections.abc import Callable
 from contextlib import closing
 from pathlib import Path
+from time import monotonic
+
+WAITS_S = 60.0
+"""As long as a copy waits for others who write [s]."""
 
 MARK = "gardens_garden"
 """A table that every database of Nolbet has."""
@@ -37,20 +42,45 @@ def take_copy(database: Path, file: Path) -> None:
         unfinished.unlink(missing_ok=True)
 
 
-def put_back(file: Path, database: Path, aside: Path) -> None:
-    """Put a checked copy in place of a database that may be in use; what was there is copied aside first.
+def put_back(file: Path, database: Path, aside: Path) -> bool:
+    """Put a checked copy in place of a database that may be in use; what was there is copied aside.
+
+    Both are done under one lock: a save is either in what is put aside, or comes after. What can't be read any more is
+    moved aside as it is, and whoever has it open has to open it anew: whether that is so is answered.
 
     Raises CopyProblem where the copy is missing or doesn't hold, before anything is changed.
     """
     if not file.is_file():
         raise CopyProblem(f"There is no copy at {file}.")
     check_copy(file)
-    if database.is_file():
-        take_copy(database, aside)
+    is_whole = _is_whole(database)
     try:
+        if is_whole:
+            _copy(file, database, lambda: take_copy(database, aside))
+            return False
+        _move_aside(database, aside)
         _copy(file, database)
     except (OSError, sqlite3.Error) as error:
         raise CopyProblem(f"The copy could not be put back: {error}. What was there is in {aside}.") from error
+    return True
+
+
+def _is_whole(database: Path) -> bool:
+    if not database.is_file():
+        return False
+    try:
+        check_copy(database)
+    except CopyProblem:
+        return False
+    return True
+
+
+def _move_aside(database: Path, aside: Path) -> None:
+    """Move what is left of a database, its log with it, so that it may still be looked into."""
+    for tail in ("", "-wal", "-shm"):
+        part = database.with_name(database.name + tail)
+        if part.exists():
+            part.rename(aside.with_name(aside.name + tail))
 
 
 def check_copy(file: Path) -> None:
@@ -70,10 +100,28 @@ def check_copy(file: Path) -> None:
         raise CopyProblem(f"{file} is no database of Nolbet.")
 
 
-def _copy(source: Path, target: Path) -> None:
-    """SQLite's own online backup, which reads a consistent state however much is being written."""
+def _copy(source: Path, target: Path, once_locked: Callable[[], None] | None = None) -> None:
+    """SQLite's own online backup, which reads a consistent state however much is being written.
+
+    once_locked: done as soon as nobody else can write to the target any more, and before anything of it is changed for
+    others; what it raises leaves the target as it was.
+    """
+    waits = [once_locked] if once_locked else []
+    until = monotonic() + WAITS_S
+
+    def step(status: int, remaining: int, total: int) -> None:
+        del remaining, total
+        if status == sqlite3.SQLITE_OK and waits:
+            waits.pop()()
+        if status in (sqlite3.SQLITE_BUSY, sqlite3.SQLITE_LOCKED) and monotonic() > until:
+            raise TimeoutError(f"others kept it in use for {WAITS_S:.0f} seconds")
+
     with closing(sqlite3.connect(source, timeout=30)) as one, closing(sqlite3.connect(target, timeout=30)) as other:
-        one.backup(other)
+        if waits:
+            # what is there can be read beside what is being written over it
+            other.execute("PRAGMA journal_mode=WAL")
+        # the first page takes the lock, which is held until the last
+        one.backup(other, pages=1 if waits else -1, progress=step)
     descriptor = os.open(target, os.O_RDONLY)
     try:
         os.fsync(descriptor)

@@ -19,6 +19,9 @@ PRELOADED = ["nolbet_core.wishes.running"]
 
 LOOKS_EVERY_S = 0.25
 
+MOST_AT_ONCE = 4
+"""So many gardeners' work goes on at once: each has a process."""
+
 NICE = 10
 """How far it stands back where others want to be answered."""
 
@@ -37,6 +40,12 @@ def warm_up() -> None:
     from multiprocessing import forkserver  # noqa: PLC0415 - only where such work is asked for
 
     threading.Thread(target=forkserver.ensure_running, daemon=True).start()
+
+
+def is_crowded(name: str) -> bool:
+    """Whether as much goes on already as may. name: whose work would begin, in place of their own that goes on."""
+    with _lock:
+        return len(_going.keys() - {name}) >= MOST_AT_ONCE
 
 
 def lines_apart(name: str, seconds: float, work: Work, *arguments: Any) -> Iterator[str]:

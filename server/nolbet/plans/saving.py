@@ -18,6 +18,7 @@ from nolbet.gardens.history import thin_versions
 from nolbet.gardens.keys import key_for
 from nolbet.gardens.models import Bed, Garden
 from nolbet.gardens.parts import remember_part
+from nolbet.gardens.quotas import check_room_for_bed
 from nolbet.gardens.rows import bed_columns, head_columns, plot_columns
 from nolbet.plans.supplies import garden_supplies
 from nolbet_core.built.bed import build_bed
@@ -91,10 +92,14 @@ def _check_bed(garden: Garden, bed: plan_bed.Bed) -> None:
 
 
 def add_row(garden: Garden, bed: plan_bed.Bed, key: str | None = None) -> Bed:
-    """Keep a checked bed at the end of a garden's list, under a key of its own unless one is given."""
+    """Keep a checked bed at the end of a garden's list, under a key of its own unless one is given.
+
+    Raises Full where the garden has as many as may be kept.
+    """
     if bed.over is not None and garden.beds.filter(deleted_at=None, cut__over=bed.over).exists():
         bed = bed.model_copy(update={"over": None})
     beds = list(garden.beds.values_list("key", "position"))
+    check_room_for_bed(len(beds))
     position = max((place for _, place in beds), default=-1) + 1
     free = key or key_for(bed.title, {each for each, _ in beds})
     kept = Bed.objects.create(garden=garden, key=free, position=position, **bed_columns(bed))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from django.db import transaction
 
 from nolbet.gardens.models import Bed, BedVersion, Garden
+from nolbet.gardens.quotas import check_room_for_garden
 from nolbet.gardens.rows import bed_columns, crops_column, head_columns, plot_columns
 from nolbet.haul.rows import bought_columns, keep_suppliers, replace_stock
 from nolbet.season.rows import keep_season
@@ -17,7 +18,7 @@ from nolbet_core.plan.log import Dip, HoursSpent, Purchase, season_entries
 
 
 def store_plan(owner_id: int, plan: Plan) -> Garden:
-    """Keep a checked plan as a new garden of an owner."""
+    """Keep a checked plan as a new garden of an owner. Raises Full where no more may be kept."""
     columns = {**head_columns(plan.garden), **plot_columns(plan.garden.plot)}
     columns["cutting"] = plan.cutting.model_dump(exclude_unset=True)
     columns["fixed"] = [each.model_dump(mode="json", exclude_none=True) for each in plan.fixed]
@@ -26,6 +27,7 @@ def store_plan(owner_id: int, plan: Plan) -> Garden:
     columns["bought"] = bought_columns([each for each in plan.log if isinstance(each, Purchase)])
     beds = [{"key": bed.key, "position": place, **bed_columns(bed)} for place, bed in enumerate(plan.beds)]
     with transaction.atomic():
+        check_room_for_garden(owner_id)
         garden = Garden.objects.create(owner_id=owner_id, **columns)
         keep_materials(garden, plan.materials)
         keep_mixes(garden, plan.mixes)

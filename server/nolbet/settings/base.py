@@ -9,6 +9,7 @@ from csp.constants import NONCE, NONE, SELF
 
 PROJECT = Path(__file__).resolve().parents[3]
 DATA = Path(os.environ.get("NOLBET_DATA", PROJECT / "var"))
+DATABASE = DATA / "nolbet.sqlite3"
 WEB_DIST = Path(os.environ.get("NOLBET_WEB_DIST", PROJECT / "web" / "dist"))
 
 DEBUG = False
@@ -51,7 +52,7 @@ MIDDLEWARE = [
 DATABASES = {
     "default": {
         "ENGINE": "django.db.backends.sqlite3",
-        "NAME": DATA / "nolbet.sqlite3",
+        "NAME": DATABASE,
         # opening the file and setting it up costs more than most requests ask of it
         "CONN_MAX_AGE": None,
         "OPTIONS": {

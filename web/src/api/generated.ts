@@ -8712,7 +8712,10 @@ export interface components {
             bed?: components["schemas"]["Bed"] | null;
             /** Depth M */
             depth_m?: number | null;
-            /** Material */
+            /**
+             * Material
+             * @description lower-case letters, digits and _
+             */
             material: string;
             /** Over M */
             over_m?: number[] | null;

@@ -1,4 +1,5 @@
 import { onlineManager, QueryCache, QueryClient } from "@tanstack/react-query";
+import { worthAskingAgain } from "../api/backOff";
 import { Refused } from "../api/client";
 import { KEPT } from "../draft/keptQueries";
 import { tickDefaults } from "../works/ticks";
@@ -10,7 +11,7 @@ export const queries = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 60_000,
-      retry: (failures, error) => !(error instanceof Refused) && failures < 2,
+      retry: worthAskingAgain,
       refetchOnWindowFocus: false,
     },
   },

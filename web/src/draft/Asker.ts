@@ -1,6 +1,6 @@
 import { onlineManager } from "@tanstack/react-query";
 import { Refused, type Problem } from "../api/client";
-import { backOff } from "../api/backOff";
+import { backOff, worthTrying } from "../api/backOff";
 
 type Answers<Q, A> = {
   answered: (answer: A, question: Q) => void;
@@ -59,7 +59,7 @@ export class Asker<Q, A> {
         this.answers.answered(answer, question);
       } catch (error) {
         if (signal.aborted) return;
-        if (error instanceof Refused) {
+        if (error instanceof Refused && !worthTrying(0, error)) {
           this.heard();
           this.answers.refused(error.problem, question);
         } else {

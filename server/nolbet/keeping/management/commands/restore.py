@@ -31,8 +31,12 @@ class Command(BaseCommand):
         aside = database.with_name(f"before-restore-{timezone.now():%Y%m%d-%H%M%S-%f}.sqlite3")
         connections.close_all()
         try:
-            put_back(options["file"].resolve(), database, aside)
+            open_anew = put_back(options["file"].resolve(), database, aside)
         except CopyProblem as problem:
             raise CommandError(str(problem)) from problem
         call_command("migrate", verbosity=0)
-        self.stdout.write(f"Put back: {options['file']}. What was there before: {aside}")
+        self.stdout.write(
+            f"Put back: {options['file']}. What was there before: {aside if aside.exists() else 'nothing'}"
+        )
+        if open_anew:
+            self.stdout.write("What was there couldn't be read: start the application anew if it runs.")
