@@ -10,7 +10,7 @@ from urllib.parse import urlsplit
 import pytest
 from django.contrib.auth.models import User
 from django.test import Client
-from playwright.sync_api import Browser, BrowserContext, Page, Request, expect
+from playwright.sync_api import BrowserContext, Page, Request, expect
 
 from tests.browser.chromium import ARGUMENTS, CHROMIUM, CONTEXT
 
@@ -33,35 +33,6 @@ def browser_context_args() -> dict[str, Any]:
     return CONTEXT
 
 
-@pytest.fixture(scope="session")
-def kept_context(browser: Browser) -> Iterator[BrowserContext]:
-    """One context for all tests of a run: it keeps the page's files, compiled, as the browser of a gardener does."""
-    context = browser.new_context(**CONTEXT)
-    yield context
-    context.close()
-
-
-@pytest.fixture
-def context(kept_context: BrowserContext) -> Iterator[BrowserContext]:
-    """The kept context, given back with nothing open and nobody signed in."""
-    yield kept_context
-    for page in kept_context.pages:
-        page.close()
-    kept_context.set_offline(False)
-    kept_context.unroute_all()
-    kept_context.clear_cookies()
-
-
-@pytest.fixture
-def page(context: BrowserContext, live_server: Any) -> Page:
-    """A page of a browser that keeps nothing of what gardeners before did."""
-    page = context.new_page()
-    session = context.new_cdp_session(page)
-    session.send("Storage.clearDataForOrigin", {"origin": str(live_server.url), "storageTypes": "all"})
-    session.detach()
-    return page
-
-
 @pytest.fixture
 def strayed(context: BrowserContext) -> Iterator[list[str]]:
     """Addresses that the page asked for beyond loopback; any fails the test."""
@@ -74,7 +45,6 @@ def strayed(context: BrowserContext) -> Iterator[list[str]]:
 
     context.on("request", watch)
     yield asked
-    context.remove_listener("request", watch)
     assert asked == [], f"the page asked beyond this machine: {asked}"
 
 

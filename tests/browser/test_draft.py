@@ -8,9 +8,7 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, Page
-
-from tests.browser.chromium import CONTEXT
+from playwright.sync_api import Page
 
 WEB = Path(__file__).parents[2] / "web"
 BUILT = WEB.parent / "var" / "draft" / "draft.js"
@@ -24,14 +22,6 @@ def script() -> str:
     command = ["npx", "--no-install", "vite", "build", "--config", "testing/vite.config.js", "--logLevel", "error"]
     subprocess.run(command, cwd=WEB, check=True)
     return BUILT.read_text(encoding="utf-8")
-
-
-@pytest.fixture
-def page(browser: Browser) -> Iterator[Page]:
-    """A page of a browser that keeps nothing of other tests: what is kept here, and the clock, are what is tested."""
-    context = browser.new_context(**CONTEXT)
-    yield context.new_page()
-    context.close()
 
 
 @pytest.fixture

@@ -7,6 +7,7 @@ from typing import Any
 
 from django.conf import settings
 from django.core.exceptions import RequestDataTooBig
+from django.db import OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.http.multipartparser import MultiPartParserError
 from ninja import NinjaAPI, Schema
@@ -21,6 +22,7 @@ from nolbet_core.plan.problems import PlanProblem, entry_path
 
 MEDIA_TYPE = "application/problem+json"
 MEGABYTE = 1024 * 1024
+NOTHING_KEPT = "Nothing of this was kept; a bed or plot that was being changed stays in the page and is saved later."
 
 
 class ProblemPlace(Schema):
@@ -109,6 +111,20 @@ def _come_again(status: int, title: str, detail: str) -> HttpResponse:
     return answer
 
 
+def _on_database(request: HttpRequest, error: OperationalError) -> HttpResponse:
+    said = str(error)
+    if "is full" in said:
+        return problem_response(507, "No room on the disk", f"The server's disk is full. {NOTHING_KEPT}")
+    if "readonly" in said or "unable to open" in said:
+        answer = problem_response(503, "Nothing can be kept now", f"The server can only read just now. {NOTHING_KEPT}")
+    elif "locked" in said:
+        answer = problem_response(503, "Busy", f"Others were being saved for too long. {NOTHING_KEPT}")
+    else:
+        raise error
+    answer["Retry-After"] = "10"
+    return answer
+
+
 def _on_unreadable(request: HttpRequest, error: Unreadable) -> HttpResponse:
     return problem_response(422, "Can't be read", f"What is kept here can't be read: {error}")
 
@@ -176,6 +192,7 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     StaleSave: _on_stale,
     StaleChange: _on_stale_change,
     Busy: _on_busy,
+    OperationalError: _on_database,
     TooMany: _on_too_many,
     Crowded: _on_crowded,
     Unreadable: _on_unreadable,
