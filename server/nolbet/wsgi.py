@@ -13,3 +13,7 @@ from nolbet.keeping.folder import prepare_folder
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "nolbet.settings.production")
 prepare_folder(settings.DATA, settings.DATABASE)
 application = get_wsgi_application()
+
+from nolbet.daily import by_itself  # noqa: E402 - its tables are known once Django is set up
+
+by_itself.start()

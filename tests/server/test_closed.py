@@ -12,8 +12,12 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 from django.utils import timezone
 
+from nolbet.account.sessions import end_other_sessions, open_sessions
 from nolbet.api.api import api
 from nolbet.gardens.models import Garden
+from nolbet.plans.storing import store_plan
+from nolbet.sharing.links import make_link
+from nolbet_core.plan.garden import FORMAT, Plan
 from tests.core import zoo
 from tests.server.asking import packed, picture, send
 
@@ -61,6 +65,8 @@ BODIES: dict[str, dict[str, Any]] = {
     "NewGarden": {"garden": {"name": "Another"}},
     "PlanFile": {"text": json.dumps(zoo.plan(zoo.bed(key="brought")))},
     "NewLink": {"label": "Helper", "shows": "garden"},
+    "NewMail": {"mail": "oarsman@example.org", "password": "a long enough phrase"},
+    "Leave": {"password": "a long enough phrase"},
     "NewPassword": {"old": "a long enough phrase", "new": "another long phrase"},
     "ChangedPlot": {"revision": 0, "plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}},
     "DraftPlot": {"plot": {"corners_m": [[0, 0], [9, 0], [9, 6], [0, 6]]}},
@@ -111,12 +117,22 @@ def endpoints() -> Iterator[tuple[str, str, dict[str, Any]]]:
             yield method.upper(), path, BODIES[name] if name else {}
 
 
+def begun_elsewhere(account_id: int) -> str:
+    """The name of a session that an account has on another device."""
+    elsewhere = Client()
+    elsewhere.force_login(User.objects.get(pk=account_id))
+    key = elsewhere.session.session_key
+    return next(each.name for each in open_sessions(account_id, key) if each.here)
+
+
 def filled(path: str, garden: Garden) -> str:
     """A path with the garden and a key that is there."""
     key = next((key for part, key in KEYS.items() if part in path), "")
     if "{dip_id}" in path:
         dip = garden.beds.get(key=key).dips.create(at=timezone.now(), level_m=0.1)
         path = path.replace("{dip_id}", str(dip.pk))
+    if "{name}" in path:
+        path = path.replace("{name}", begun_elsewhere(garden.owner_id))
     if "{link_id}" in path:
         link = garden.shared_links.create(digest="0" * 64, label="Helper", shows="garden", ends_at=timezone.now())
         path = path.replace("{link_id}", str(link.pk))
@@ -159,12 +175,14 @@ def test_it_is_closed_to_nobody_and_to_strangers(
     assert asked(client, method, address, body).status_code == 401
     client.force_login(stranger)
     answer = asked(client, method, address, body)
-    if "{garden_id}" in path:
+    if "{garden_id}" in path or "{name}" in path:
         assert answer.status_code == 404
         assert answer["Content-Type"] == "application/problem+json"
     else:
         assert answer.status_code in {200, 201}
-        assert f'"id": {garden.pk},' not in answer.content.decode()
+        said = b"".join(answer.streaming_content) if answer.streaming else answer.content
+        assert f'"id": {garden.pk},'.encode() not in said
+        assert b"Test ground" not in said or "/import" in path
     garden.refresh_from_db()
     assert garden.beds.get(key="plain").revision == 1
     assert garden.suppliers.count() == garden.materials.count() == garden.mixes.count() == 1
@@ -187,6 +205,53 @@ def test_its_owner_gets_an_answer(
     assert asked(signed_in, method, filled(path, garden), body).status_code in {200, 201, 204}
 
 
+@pytest.mark.parametrize(
+    ("method", "path", "body"), list(endpoints()), ids=lambda part: part if isinstance(part, str) else ""
+)
+def test_an_ended_session_and_a_links_secret_open_nothing(
+    gardener: User, garden: Garden, method: str, path: str, body: dict[str, Any]
+) -> None:
+    _, secret = make_link(garden, "Helper", "garden", "", True, 30, timezone.now())
+    ended = Client()
+    ended.force_login(gardener)
+    end_other_sessions(gardener.pk, None)
+    address = filled(path, garden)
+    assert asked(ended, method, address, body).status_code == 401
+    holder = Client(headers={"Authorization": f"Bearer {secret}"})
+    holder.cookies["nolbet_session"] = secret
+    assert asked(holder, method, f"{address}?secret={secret}", body).status_code == 401
+
+
+OF_ONE_THING = [each for each in endpoints() if "{garden_id}" in each[1] and each[1].count("{") > 1]
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "body"), OF_ONE_THING, ids=lambda part: part if isinstance(part, str) else ""
+)
+def test_what_lies_in_anothers_garden_is_not_found_through_ones_own(
+    garden: Garden, stranger: User, method: str, path: str, body: dict[str, Any]
+) -> None:
+    """The keys and numbers are real ones, of another gardener; the garden asked through is one's own and empty."""
+    garden.materials.create(key="heap", name="Heap", like="compost")
+    garden.mixes.create(key="half", name="Half", parts=MIX["parts"])
+    own = store_plan(stranger.pk, Plan(format=FORMAT, garden={"name": "Theirs", "units": "metric"}))
+    address = filled(path, garden).replace(f"/gardens/{garden.pk}/", f"/gardens/{own.pk}/")
+    client = Client()
+    client.force_login(stranger)
+    before = kept_of(garden)
+    answer = asked(client, method, address, body)
+    if "_id}" in path.replace("{garden_id}", "") or "/beds/{key}" in path:
+        assert answer.status_code == 404
+    assert "Test ground" not in answer.content.decode()
+    assert kept_of(garden) == before
+
+
+def kept_of(garden: Garden) -> list[int]:
+    """How much of everything a garden has."""
+    rows = (garden.beds, garden.materials, garden.mixes, garden.shared_links, garden.step_photos, garden.entries)
+    return [each.count() for each in rows] + [garden.beds.get(key="plain").dips.count()]
+
+
 def test_only_the_account_and_what_a_link_shows_is_open_to_nobody() -> None:
     document = json.loads(json.dumps(api.get_openapi_schema(path_prefix="/api/")))
     open_to_all = {
@@ -199,6 +264,8 @@ def test_only_the_account_and_what_a_link_shows_is_open_to_nobody() -> None:
         "/api/account",
         "/api/account/sign-up",
         "/api/account/sign-in",
+        "/api/account/code",
+        "/api/account/reset",
         "/api/shared/{secret}",
         "/api/shared/{secret}/tick",
     }

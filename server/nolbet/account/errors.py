@@ -17,4 +17,16 @@ class WrongPassword(Exception):  # noqa: N818 - it says what happened
 
 
 class Locked(Exception):  # noqa: N818 - it says what happened
-    """Too many wrong passwords from this address or for this account."""
+    """Too many wrong passwords for this account from this address."""
+
+
+class TooSoon(Exception):  # noqa: N818 - it says what happened
+    """Asked again too soon after wrong passwords, or too often from this address. wait_s: how long to wait [s]."""
+
+    def __init__(self, wait_s: int) -> None:
+        super().__init__(f"come again in {wait_s} s")
+        self.wait_s = wait_s
+
+
+class HashingBusy(Exception):  # noqa: N818 - it says what happened
+    """More passwords are being checked just now than there is memory for."""

@@ -15,6 +15,7 @@ from nolbet.api.forecast import router as forecast_router
 from nolbet.api.gardens import router as gardens_router
 from nolbet.api.haul import router as haul_router
 from nolbet.api.looking import router as looking_router
+from nolbet.api.own_account import router as own_account_router
 from nolbet.api.planting import router as planting_router
 from nolbet.api.plot import router as plot_router
 from nolbet.api.prices import router as prices_router
@@ -34,6 +35,7 @@ from nolbet.api.works import router as works_router
 api = NinjaAPI(title="Nolbet", version="1", auth=SessionAuth(csrf=True), docs_url=None, openapi_url=None)
 map_errors(api)
 api.add_router("/account", account_router)
+api.add_router("/account", own_account_router)
 api.add_router("/climates", climates_router)
 api.add_router("/gardens", files_router)
 api.add_router("/gardens", gardens_router)

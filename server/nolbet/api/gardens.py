@@ -18,7 +18,7 @@ from nolbet.api.garden_schemas import (
     kept_garden,
     part_history,
 )
-from nolbet.gardens.bin import bin_garden, empty_what_is_old, take_garden_back
+from nolbet.gardens.bin import bin_garden, take_garden_back
 from nolbet.gardens.history import walk_steps
 from nolbet.gardens.models import Garden
 from nolbet.gardens.owned import own_garden, signed_in_id
@@ -34,7 +34,6 @@ router = Router(tags=["gardens"])
 @router.get("", response=list[GardenHead])
 def list_gardens(request: HttpRequest) -> list[GardenHead]:
     """The signed-in gardener's gardens; those in the bin come last, with when they were put there."""
-    empty_what_is_old(signed_in_id(request), timezone.now())
     gardens = Garden.objects.filter(owner_id=signed_in_id(request))
     return [garden_head(garden) for garden in sorted(gardens, key=lambda each: each.deleted_at is not None)]
 

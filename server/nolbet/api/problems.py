@@ -14,7 +14,7 @@ from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import Field
 
-from nolbet.account.errors import Locked, Refusal, WrongPassword
+from nolbet.account.errors import HashingBusy, Locked, Refusal, TooSoon, WrongPassword
 from nolbet.api.garden_schemas import kept_bed
 from nolbet.api.gate import Crowded, TooMany
 from nolbet.gardens.errors import Busy, Full, InUse, Missing, StaleChange, StaleSave, Unreadable
@@ -22,6 +22,7 @@ from nolbet_core.plan.problems import PlanProblem, entry_path
 
 MEDIA_TYPE = "application/problem+json"
 MEGABYTE = 1024 * 1024
+MINUTE_S = 60
 NOTHING_KEPT = "Nothing of this was kept; a bed or plot that was being changed stays in the page and is saved later."
 
 
@@ -105,9 +106,9 @@ def _on_crowded(request: HttpRequest, error: Crowded) -> HttpResponse:
     return _come_again(503, "Busy", "Many figures are being worked out just now; come again in a moment.")
 
 
-def _come_again(status: int, title: str, detail: str) -> HttpResponse:
+def _come_again(status: int, title: str, detail: str, wait_s: int = 2) -> HttpResponse:
     answer = problem_response(status, title, detail)
-    answer["Retry-After"] = "2"
+    answer["Retry-After"] = str(wait_s)
     return answer
 
 
@@ -183,7 +184,20 @@ def _on_wrong_password(request: HttpRequest, error: WrongPassword) -> HttpRespon
 
 
 def _on_locked(request: HttpRequest, error: Locked) -> HttpResponse:
-    return problem_response(429, "Locked for now", "Too many wrong passwords. Try again in an hour.")
+    said = "Too many wrong passwords for this name from here. Try again an hour after the last of them."
+    return _come_again(429, "Locked for now", said, 3600)
+
+
+def _on_too_soon(request: HttpRequest, error: TooSoon) -> HttpResponse:
+    return _come_again(429, "Too soon", f"Tried too often. Try again in {_spoken(error.wait_s)}.", error.wait_s)
+
+
+def _spoken(wait_s: int) -> str:
+    return f"{wait_s} s" if wait_s < MINUTE_S else f"{-(-wait_s // MINUTE_S)} minutes"
+
+
+def _on_hashing(request: HttpRequest, error: HashingBusy) -> HttpResponse:
+    return _come_again(503, "Busy", "Many are signing in just now; try again in a moment.")
 
 
 HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
@@ -205,6 +219,8 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     Refusal: _on_refusal,
     WrongPassword: _on_wrong_password,
     Locked: _on_locked,
+    TooSoon: _on_too_soon,
+    HashingBusy: _on_hashing,
     RequestDataTooBig: _on_too_much,
     MultiPartParserError: _on_parts,
 }

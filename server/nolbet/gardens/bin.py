@@ -2,20 +2,20 @@
 
 from __future__ import annotations
 
-from datetime import datetime, timedelta
+from datetime import datetime
 
 from django.db import transaction
 
 from nolbet.gardens.errors import Missing
 from nolbet.gardens.models import Bed, Garden
 
-KEPT_FOR = timedelta(days=30)
+KEPT_DAYS = 30
 
 
-def empty_what_is_old(owner_id: int, now: datetime) -> None:
-    """Forget what has lain in an owner's bin for longer than 30 days."""
-    Garden.objects.filter(owner_id=owner_id, deleted_at__lt=now - KEPT_FOR).delete()
-    Bed.objects.filter(garden__owner_id=owner_id, deleted_at__lt=now - KEPT_FOR).delete()
+def empty_what_is_older(before: datetime) -> None:
+    """Forget what was put into the bin before some time, of all gardeners."""
+    Garden.objects.filter(deleted_at__lt=before).delete()
+    Bed.objects.filter(deleted_at__lt=before).delete()
 
 
 def bin_garden(garden: Garden, now: datetime) -> None:

@@ -21,9 +21,10 @@ DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 INSTALLED_APPS = [
     "django.contrib.auth",
     "django.contrib.contenttypes",
-    "django.contrib.sessions",
     "axes",
     "csp",
+    "nolbet.account",
+    "nolbet.daily",
     "nolbet.demo",
     "nolbet.gardens",
     "nolbet.haul",
@@ -67,20 +68,29 @@ AUTHENTICATION_BACKENDS = [
     "axes.backends.AxesStandaloneBackend",
     "django.contrib.auth.backends.ModelBackend",
 ]
-AXES_LOCKOUT_PARAMETERS = ["username", "ip_address"]
+TRUSTED_PROXIES: list[str] = []
+"""Addresses and networks of proxies whose word on where a request comes from is believed."""
+
+# an account is locked for one address alone: nobody locks out others, be it behind the same proxy
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_FAILURE_LIMIT = 8
 AXES_COOLOFF_TIME = 1  # hours
+AXES_RESET_COOL_OFF_ON_FAILURE_DURING_LOCKOUT = False
 AXES_RESET_ON_SUCCESS = True
+AXES_CLIENT_IP_CALLABLE = "nolbet.account.address.client_address"
 AXES_LOCKOUT_CALLABLE = "nolbet.api.problems.locked_out"
 AXES_ENABLE_ADMIN = False
 AXES_VERBOSE = False
 
-PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
+PASSWORD_HASHERS = ["nolbet.account.hashing.BoundedArgon2"]
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
-    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
-    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 12}},
+    {"NAME": "nolbet.account.passwords.NotCommonInDisguise"},
 ]
+
+SESSION_ENGINE = "nolbet.account.sessions"
+EMAIL_BACKEND = "django.core.mail.backends.console.EmailBackend"
 
 LANGUAGE_CODE = "en"
 USE_I18N = False
@@ -127,8 +137,17 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 2 * 1024 * 1024
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
-    "loggers": {"django": {"handlers": ["console"], "level": "WARNING"}},
+    "filters": {"no_secrets": {"()": "nolbet.keeping.logs.WithoutSecrets"}},
+    "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "filters": ["no_secrets"], "formatter": "line"}},
+    "loggers": {
+        "django": {"handlers": ["console"], "level": "WARNING"},
+        # what was refused is told to who asked; here are failures of the server's own
+        "django.request": {"level": "ERROR"},
+        # its lines name accounts and addresses; what matters of them is told by nolbet.security
+        "axes": {"level": "CRITICAL"},
+        "nolbet": {"handlers": ["console"], "level": "INFO"},
+    },
 }
 
 DEMO = False

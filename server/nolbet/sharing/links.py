@@ -53,6 +53,11 @@ def drop_run_out(garden: Garden, now: datetime) -> None:
     garden.shared_links.filter(ends_at__lte=now).delete()
 
 
+def forget_run_out(now: datetime) -> None:
+    """Forget all links that ran out."""
+    SharedLink.objects.filter(ends_at__lte=now).delete()
+
+
 def link_with(secret: str, now: datetime) -> SharedLink:
     """The link that a secret opens. Raises Missing where it was ended, ran out, or never was."""
     found = (

@@ -1,90 +1,75 @@
-import { Problem } from "../kit/Problem";
-import TextField from "@mui/material/TextField";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { Note } from "../kit/Note";
-import { Column } from "../kit/Row";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { useNavigate } from "react-router";
+import { Disclosure } from "../kit/Disclosure";
+import { Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
 import { SchemeChoice } from "../theme/controls/SchemeChoice";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState, type FormEvent } from "react";
-import { useNavigate } from "react-router";
-import { api, saidOf } from "../api/client";
+import { accountApi, type Account } from "./accountApi";
 import { forgetAll } from "./forgetAll";
+import { Leave, Leaving } from "./Leave";
+import { MailForm } from "./MailForm";
+import { PasswordForm } from "./PasswordForm";
+import { Sessions } from "./Sessions";
 
-/** Who is signed in: change the password, sign out. */
+/** Who is signed in, and what they do with their account. */
 export function AccountSection() {
+  const account = useQuery({ queryKey: ["account"], queryFn: accountApi.account });
+  if (!account.data) return null;
+  if (account.data.demo) {
+    return (
+      <AccountSheet title="Account">
+        <SchemeChoice />
+        <p>This is the demo: whoever sits at this machine is its gardener, without a password.</p>
+      </AccountSheet>
+    );
+  }
+  return <OwnAccount account={account.data} />;
+}
+
+function OwnAccount({ account }: { account: Account }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const account = useQuery({ queryKey: ["account"], queryFn: api.account });
-  const leave = useMutation({
-    mutationFn: api.signOut,
+  const signOut = useMutation({
+    mutationFn: accountApi.signOut,
     onSuccess: async () => {
       await forgetAll(queries);
       void navigate("/sign-in");
     },
   });
-  if (!account.data) return null;
-  if (account.data.demo) {
-    return (
-      <Sheet
-        component="section"
-        sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 3, justifyItems: "start" }}
-      >
-        <Typography variant="sheetTitle">Account</Typography>
-        <SchemeChoice />
-        <p>This is the demo: whoever sits at this machine is its gardener, without a password.</p>
-      </Sheet>
-    );
-  }
   return (
-    <Sheet
-      component="section"
-      sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 3, justifyItems: "start" }}
-    >
-      <Typography variant="sheetTitle">Account: {account.data.name}</Typography>
-      <SchemeChoice />
-      <PasswordForm />
-      <Button onClick={() => leave.mutate()}>Sign out</Button>
-    </Sheet>
+    <AccountSheet title={`Account: ${account.name}`}>
+      {account.leaves_at && <Leaving leavesAt={account.leaves_at} />}
+      <Row>
+        <SchemeChoice />
+        <Button onClick={() => signOut.mutate()}>Sign out</Button>
+        <Button component="a" href="/api/account/archive" download>
+          Take everything out
+        </Button>
+      </Row>
+      <div>
+        <Disclosure title="Password">{() => <PasswordForm />}</Disclosure>
+        <Disclosure title="Where you are signed in">{() => <Sessions />}</Disclosure>
+        <Disclosure title="Mail address for a forgotten password" said={account.mail ?? "none"}>
+          {() => <MailForm mail={account.mail ?? ""} />}
+        </Disclosure>
+        {!account.leaves_at && <Disclosure title="Delete the account">{() => <Leave />}</Disclosure>}
+      </div>
+    </AccountSheet>
   );
 }
 
-function PasswordForm() {
-  const [old, setOld] = useState("");
-  const [wanted, setWanted] = useState("");
-  const change = useMutation({
-    mutationFn: () => api.changePassword(old, wanted),
-    onSuccess: () => {
-      setOld("");
-      setWanted("");
-    },
-  });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    change.mutate();
-  };
+function AccountSheet({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <Column as="form" onSubmit={submit}>
-      <TextField
-        label="Password now"
-        type="password"
-        autoComplete="current-password"
-        required
-        value={old}
-        onChange={(event) => setOld(event.currentTarget.value)}
-      />
-      <TextField
-        label="New password"
-        type="password"
-        autoComplete="new-password"
-        required
-        value={wanted}
-        onChange={(event) => setWanted(event.currentTarget.value)}
-      />
-      <Button type="submit">Change the password</Button>
-      {change.error && <Problem>{saidOf(change.error)}</Problem>}
-      {change.isSuccess && <Note role="status">Changed. Other devices have to sign in again.</Note>}
-    </Column>
+    <Sheet
+      component="section"
+      aria-label="Account"
+      sx={{ display: "grid", gridTemplateColumns: "minmax(0, 1fr)", gap: 3 }}
+    >
+      <Typography variant="sheetTitle">{title}</Typography>
+      {children}
+    </Sheet>
   );
 }

@@ -1,6 +1,5 @@
-import Typography from "@mui/material/Typography";
 import { Problem } from "../kit/Problem";
-import TextField from "@mui/material/TextField";
+import { Row } from "../kit/Row";
 import Button from "@mui/material/Button";
 import css from "./account.module.css";
 import css2 from "../drawing/drawing.module.css";
@@ -8,18 +7,37 @@ import { Door, DoorForm } from "./account.styles";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate } from "react-router";
-import { api, saidOf } from "../api/client";
+import { saidOf } from "../api/client";
+import { accountApi } from "./accountApi";
+import { DoorTitle, NameAtDoor } from "./DoorParts";
+import { ForgottenPassword } from "./ForgottenPassword";
 import { signedIn } from "./forgetAll";
+import { NewPasswordField, PasswordField } from "./PasswordField";
 
-/** The front door: sign in, or open an account. */
+/** The front door: sign in, open an account, or set a new password by a code. */
 export default function SignIn() {
+  const [isForgotten, setForgotten] = useState(false);
+  return (
+    <Door data-part="door">
+      <Cutaway />
+      {isForgotten ? (
+        <ForgottenPassword onBack={() => setForgotten(false)} />
+      ) : (
+        <SignInForm onForgotten={() => setForgotten(true)} />
+      )}
+    </Door>
+  );
+}
+
+function SignInForm({ onForgotten }: { onForgotten: () => void }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [fresh, setFresh] = useState(false);
   const [name, setName] = useState("");
   const [password, setPassword] = useState("");
   const enter = useMutation({
-    mutationFn: () => (fresh ? api.signUp(name.trim(), password) : api.signIn(name.trim(), password)),
+    mutationFn: () =>
+      fresh ? accountApi.signUp(name.trim(), password) : accountApi.signIn(name.trim(), password),
     onSuccess: async () => {
       await signedIn(name.trim(), queries);
       void navigate("/");
@@ -29,37 +47,18 @@ export default function SignIn() {
     event.preventDefault();
     enter.mutate();
   };
+  const Password = fresh ? NewPasswordField : PasswordField;
   return (
-    <Door data-part="door">
-      <Cutaway />
-      <DoorForm onSubmit={submit} data-part="door-form">
-        <Typography
-          component="h1"
-          sx={{ fontSize: "var(--text-door)", fontWeight: 760, fontStretch: "118%" }}
-        >
-          Nolbet
-        </Typography>
-        <p>Works out what goes in a bed: measure it, lay it in layers, read off bags, yards and cost.</p>
-        <TextField
-          label="Name"
-          value={name}
-          autoComplete="username"
-          required
-          onChange={(event) => setName(event.currentTarget.value)}
-          slotProps={{ htmlInput: { autoCapitalize: "off" } }}
-        />
-        <TextField
-          label={`Password${fresh ? ", at least 10 characters" : ""}`}
-          type="password"
-          value={password}
-          autoComplete={fresh ? "new-password" : "current-password"}
-          required
-          onChange={(event) => setPassword(event.currentTarget.value)}
-        />
-        {enter.error && <Problem>{saidOf(enter.error)}</Problem>}
-        <Button variant="contained" type="submit" disabled={enter.isPending}>
-          {fresh ? "Open an account" : "Sign in"}
-        </Button>
+    <DoorForm onSubmit={submit} data-part="door-form">
+      <DoorTitle>Nolbet</DoorTitle>
+      <p>Works out what goes in a bed: measure it, lay it in layers, read off bags, yards and cost.</p>
+      <NameAtDoor value={name} onValue={setName} />
+      <Password label="Password" value={password} onValue={setPassword} />
+      {enter.error && <Problem>{saidOf(enter.error)}</Problem>}
+      <Button variant="contained" type="submit" disabled={enter.isPending}>
+        {fresh ? "Open an account" : "Sign in"}
+      </Button>
+      <Row>
         <Button
           onClick={() => {
             setFresh(!fresh);
@@ -68,8 +67,9 @@ export default function SignIn() {
         >
           {fresh ? "I have an account" : "Open an account instead"}
         </Button>
-      </DoorForm>
-    </Door>
+        {!fresh && <Button onClick={onForgotten}>Password forgotten</Button>}
+      </Row>
+    </DoorForm>
   );
 }
 

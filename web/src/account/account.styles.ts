@@ -27,3 +27,14 @@ export const DoorForm = styled("form")({
     padding: "24px 20px",
   },
 });
+
+/** A short form within a wide sheet. */
+export const Narrow = styled("div")({
+  display: "grid",
+  gridTemplateColumns: "minmax(0, 1fr)",
+  gap: 12,
+  maxWidth: 420,
+  justifyItems: "start",
+  padding: "4px 0 12px",
+  "& .MuiTextField-root": { width: "100%" },
+});

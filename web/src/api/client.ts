@@ -234,19 +234,6 @@ export const api = {
           }),
         ),
 
-  account: async () => unwrap(await client.GET("/api/account")),
-
-  signIn: async (name: string, password: string) =>
-    unwrap(await client.POST("/api/account/sign-in", { body: { name, password } })),
-
-  signUp: async (name: string, password: string) =>
-    unwrap(await client.POST("/api/account/sign-up", { body: { name, password } })),
-
-  signOut: async () => unwrap(await client.POST("/api/account/sign-out")),
-
-  changePassword: async (old: string, wanted: string) =>
-    unwrap(await client.PUT("/api/account/password", { body: { old, new: wanted } })),
-
   figureBed: async (garden_id: number, bed: Bed, signal?: AbortSignal) =>
     figured<BedFigures>(
       await client.POST("/api/gardens/{garden_id}/figure/bed", {

@@ -24,6 +24,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Account
+         * @description All that is kept of the account: each garden's archive, in the bin too, and what is known of the account.
+         */
+        get: operations["nolbet_api_own_account_export_account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask For Code
+         * @description Have a code sent to an account's mail address, if there is one: the answer is the same where there is none.
+         */
+        post: operations["nolbet_api_account_ask_for_code"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Leave For Good
+         * @description Have the account deleted after a week, with all gardens; until then it can be kept after all.
+         */
+        post: operations["nolbet_api_own_account_leave_for_good"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/mail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Mail
+         * @description Say where codes for a forgotten password are sent to.
+         */
+        put: operations["nolbet_api_own_account_change_mail"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/password": {
         parameters: {
             query?: never;
@@ -44,6 +124,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/account/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reset Password
+         * @description Set a new password by a code, and sign in; other devices are signed out. Wrong codes count as wrong passwords.
+         */
+        post: operations["nolbet_api_account_reset_password"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sessions
+         * @description Where the account is signed in, this device first.
+         */
+        get: operations["nolbet_api_own_account_list_sessions"];
+        put?: never;
+        post?: never;
+        /**
+         * End All Other Sessions
+         * @description Sign all other devices out.
+         */
+        delete: operations["nolbet_api_own_account_end_all_other_sessions"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/sessions/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End One Session
+         * @description Sign one device out.
+         */
+        delete: operations["nolbet_api_own_account_end_one_session"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/account/sign-in": {
         parameters: {
             query?: never;
@@ -55,7 +199,7 @@ export interface paths {
         put?: never;
         /**
          * Sign In
-         * @description Sign in. Too many wrong passwords lock the account and the address for a while.
+         * @description Sign in. Too many wrong passwords lock the account for the address for a while.
          */
         post: operations["nolbet_api_account_sign_in"];
         delete?: never;
@@ -95,9 +239,29 @@ export interface paths {
         put?: never;
         /**
          * Sign Up
-         * @description Open an account and sign in.
+         * @description Open an account and sign in. From one address, a few in an hour.
          */
         post: operations["nolbet_api_account_sign_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/account/stay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stay After All
+         * @description Keep the account that was to be deleted.
+         */
+        post: operations["nolbet_api_own_account_stay_after_all"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2355,10 +2519,16 @@ export interface components {
         /**
          * Account
          * @description Who is signed in; `demo` where nobody has to, `stand_ins` where devices and services are simulated.
+         *
+         *     mail: where codes are sent to. leaves_at: from when on the account may be gone, where it is to be deleted.
          */
         Account: {
             /** Demo */
             demo: boolean;
+            /** Leaves At */
+            leaves_at?: string | null;
+            /** Mail */
+            mail?: string | null;
             /** Name */
             name: string | null;
             /** Stand Ins */
@@ -2541,6 +2711,14 @@ export interface components {
              * @description lower-case letters, digits and _
              */
             key: string;
+        };
+        /**
+         * AskedCode
+         * @description Whose password is forgotten.
+         */
+        AskedCode: {
+            /** Name */
+            name: string;
         };
         /**
          * AskedFeed
@@ -5675,6 +5853,14 @@ export interface components {
             ][][];
         };
         /**
+         * Leave
+         * @description The password typed again, by who wants to leave.
+         */
+        Leave: {
+            /** Password */
+            password: string;
+        };
+        /**
          * LeavesFigures
          * @description How a bed is planted in full leaf, as its water reckons it. by_crops: whether its own crops say so, and neither
          *     the gardener nor what is usual.
@@ -6436,6 +6622,16 @@ export interface components {
             shows: "garden" | "works" | "list";
         };
         /**
+         * NewMail
+         * @description A mail address that codes are sent to, empty for none, and the password typed again.
+         */
+        NewMail: {
+            /** Mail */
+            mail: string;
+            /** Password */
+            password: string;
+        };
+        /**
          * NewPassword
          * @description The password as it is and as it should be.
          */
@@ -6765,6 +6961,18 @@ export interface components {
              * Format: date-time
              */
             saved_at: string;
+        };
+        /**
+         * PasswordByCode
+         * @description A code, and the password that it sets.
+         */
+        PasswordByCode: {
+            /** Code */
+            code: string;
+            /** Name */
+            name: string;
+            /** New */
+            new: string;
         };
         /**
          * PathFigures
@@ -8180,6 +8388,28 @@ export interface components {
             code: string;
             /** Reason */
             reason: string;
+        };
+        /**
+         * Session
+         * @description A device that is signed in. name: what it is ended by; here: whether it is the one that asks.
+         */
+        Session: {
+            /** Begun At */
+            begun_at: string | null;
+            /**
+             * Device
+             * @enum {string}
+             */
+            device: "phone" | "computer";
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Here */
+            here: boolean;
+            /** Name */
+            name: string;
         };
         /**
          * SetAside
@@ -10436,6 +10666,94 @@ export interface operations {
             };
         };
     };
+    nolbet_api_own_account_export_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_account_ask_for_code: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedCode"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    nolbet_api_own_account_leave_for_good: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Leave"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_api_own_account_change_mail: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMail"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
     nolbet_api_account_change_password: {
         parameters: {
             query?: never;
@@ -10456,6 +10774,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_api_account_reset_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordByCode"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_api_own_account_list_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"][];
+                };
+            };
+        };
+    };
+    nolbet_api_own_account_end_all_other_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"][];
+                };
+            };
+        };
+    };
+    nolbet_api_own_account_end_one_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"][];
                 };
             };
         };
@@ -10519,6 +10923,26 @@ export interface operations {
         responses: {
             /** @description Created */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Account"];
+                };
+            };
+        };
+    };
+    nolbet_api_own_account_stay_after_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

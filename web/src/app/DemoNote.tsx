@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api } from "../api/client";
+import { accountApi } from "../account/accountApi";
 import { Row } from "../kit/Row";
 
 const SEEN_PLACE = "nolbet.demo-note";
@@ -11,7 +11,7 @@ const SEEN_PLACE = "nolbet.demo-note";
 /** On the demo's first start: that all of it is an example, and where one's own garden begins. */
 export function DemoNote() {
   const [seen, setSeen] = useState(() => localStorage.getItem(SEEN_PLACE) !== null);
-  const account = useQuery({ queryKey: ["account"], queryFn: api.account, enabled: !seen });
+  const account = useQuery({ queryKey: ["account"], queryFn: accountApi.account, enabled: !seen });
   if (seen || !account.data?.demo) return null;
   const close = () => {
     localStorage.setItem(SEEN_PLACE, "seen");

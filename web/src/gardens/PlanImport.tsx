@@ -1,6 +1,6 @@
 import { Problem } from "../kit/Problem";
 import Button from "@mui/material/Button";
-import { RuledList } from "./gardens.styles";
+import { RuledList } from "../kit/RuledList";
 import Alert from "@mui/material/Alert";
 import Typography from "@mui/material/Typography";
 import { Row } from "../kit/Row";

@@ -1,6 +1,7 @@
 import Button from "@mui/material/Button";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, saidOf } from "../api/client";
+import { accountApi } from "../account/accountApi";
+import { saidOf } from "../api/client";
 import { Disclosure } from "../kit/Disclosure";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
@@ -25,7 +26,7 @@ const FAULTS: readonly (readonly [FeedFault, string])[] = [
 /** In the demo alone: the simulated probe and weather feed, and how they are made to misbehave. */
 export function StandIns({ gardenId, bedKey }: { gardenId: number; bedKey: string }) {
   const queries = useQueryClient();
-  const account = useQuery({ queryKey: ["account"], queryFn: api.account });
+  const account = useQuery({ queryKey: ["account"], queryFn: accountApi.account });
   const probe = useMutation({
     mutationFn: (change: Partial<typeof SETTINGS>) =>
       waterApi.setProbe(gardenId, bedKey, { ...SETTINGS, ...change }),

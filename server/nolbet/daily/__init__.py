@@ -1,0 +1,1 @@
+"""What the server does once a day by itself: forget what has lain long enough."""
