@@ -176,7 +176,9 @@ def _on_csrf(request: HttpRequest, error: CsrfMissing) -> HttpResponse:
 
 def _on_refusal(request: HttpRequest, error: Refusal) -> HttpResponse:
     place = {"path": error.path, "message": error.message}
-    return problem_response(422, "Can't be taken", f"{error.path}: {error.message}", errors=[place])
+    is_sentence = error.message[:1].isupper()
+    said = error.message if is_sentence else f"{error.path.capitalize()}: {error.message}"
+    return problem_response(422, "Can't be taken", said, errors=[place])
 
 
 def _on_wrong_password(request: HttpRequest, error: WrongPassword) -> HttpResponse:

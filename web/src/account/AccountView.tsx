@@ -29,6 +29,13 @@ export function AccountSection() {
   return <OwnAccount account={account.data} />;
 }
 
+/** That the account is to go, for where it is seen first. */
+export function LeavingNotice() {
+  const account = useQuery({ queryKey: ["account"], queryFn: accountApi.account });
+  if (!account.data?.leaves_at) return null;
+  return <Leaving leavesAt={account.data.leaves_at} />;
+}
+
 function OwnAccount({ account }: { account: Account }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -42,7 +49,7 @@ function OwnAccount({ account }: { account: Account }) {
   return (
     <AccountSheet title={`Account: ${account.name}`}>
       {account.leaves_at && <Leaving leavesAt={account.leaves_at} />}
-      <Row>
+      <Row sx={{ alignItems: "flex-end" }}>
         <SchemeChoice />
         <Button onClick={() => signOut.mutate()}>Sign out</Button>
         <Button component="a" href="/api/account/archive" download>

@@ -37,7 +37,7 @@ export function Leaving({ leavesAt }: { leavesAt: string }) {
   const kept = useKeptAccount();
   const stay = useMutation({ mutationFn: accountApi.stay, onSuccess: kept });
   return (
-    <div role="status">
+    <div>
       <Row>
         <b>{`This account is deleted on ${showDay(leavesAt.slice(0, 10))} or soon after, with all its gardens.`}</b>
         <Button variant="contained" onClick={() => stay.mutate()}>

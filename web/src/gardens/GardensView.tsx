@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { AccountSection } from "../account/AccountView";
+import { AccountSection, LeavingNotice } from "../account/AccountView";
 import { api, saidOf, type GardenHead } from "../api/client";
 import { GardenPlace, GardenYear } from "../climate/GardenYear";
 import { NameField } from "../kit/NameField";
@@ -28,6 +28,7 @@ export default function GardensView() {
   const binned = gardens.data.filter((garden) => garden.deleted_at);
   return (
     <GardensFrame>
+      <LeavingNotice />
       <Typography variant="view">{kept.length === 0 ? "Start the first garden" : "Gardens"}</Typography>
       <GardenList data-part="garden-list">
         {kept.map((garden) => (
