@@ -21,6 +21,7 @@ def main(arguments: list[str]) -> int:
     runner.setup_test_environment()
     databases = runner.setup_databases()
     try:
+        from bench.beside import measure_beside  # noqa: PLC0415 - as above
         from bench.blend import measure_blend  # noqa: PLC0415 - as above
         from bench.core import measure_core  # noqa: PLC0415 - as above
         from bench.cuts import measure_cuts  # noqa: PLC0415 - as above
@@ -41,6 +42,7 @@ def main(arguments: list[str]) -> int:
 
         measures = [
             *measure_served(),
+            *measure_beside(),
             *measure_shapes(),
             *measure_core(),
             *measure_settling(),

@@ -15,5 +15,8 @@ prepare_folder(settings.DATA, settings.DATABASE)
 application = get_wsgi_application()
 
 from nolbet.daily import by_itself  # noqa: E402 - its tables are known once Django is set up
+from nolbet.plans.apart import warm_up  # noqa: E402 - as above
 
 by_itself.start()
+if settings.HEAVY_ELSEWHERE:
+    warm_up()

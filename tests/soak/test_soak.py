@@ -12,6 +12,7 @@ import pytest
 
 from nolbet.keeping.copies import CopyProblem, check_copy, put_back, take_copy
 from nolbet.keeping.folder import prepare_folder
+from tests.soak.beside import beside
 from tests.soak.crowd import crowd
 from tests.soak.imports import kill_imports
 from tests.soak.kill import kill_and_look
@@ -197,3 +198,10 @@ def test_a_copy_put_back_where_there_was_none(database: Path, tmp_path: Path) ->
     put_back(database, tmp_path / "new.sqlite3", tmp_path / "aside.sqlite3")
     check_copy(tmp_path / "new.sqlite3")
     assert not (tmp_path / "aside.sqlite3").exists()
+
+
+def test_heavy_figures_beside_saves_cost_nobody_a_save_and_are_worked_out() -> None:
+    told = beside(savers=6, heavy=3, seconds=8)
+    assert told.lost == 0
+    assert {name: status for name, status in told.statuses if status not in {200, 429, 503}} == {}
+    assert min(told.statuses[name, 200] for name in ("save", "look", "preview", "sure", "schools", "compared")) > 0

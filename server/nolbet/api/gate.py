@@ -11,8 +11,10 @@ from functools import wraps
 from time import monotonic
 from typing import ParamSpec, TypeVar
 
+from django.conf import settings
 from django.http import HttpRequest
 
+from nolbet.api.elsewhere import answered_elsewhere
 from nolbet.gardens.owned import signed_in_id
 
 Given = ParamSpec("Given")
@@ -91,7 +93,10 @@ GATE = Gate(MOST_EACH, MOST_IN_ALL, MOST_WAITING, WAIT_S)
 
 
 def heavy(answers: Callable[Given, Answer]) -> Callable[Given, Answer]:
-    """An operation that takes long to work out: it passes the gate first. Its first argument is the request."""
+    """An operation that takes long to work out: it passes the gate, and a process of its own works it out.
+
+    Its first argument is the request.
+    """
 
     @wraps(answers)
     def within(*given: Given.args, **named: Given.kwargs) -> Answer:
@@ -99,6 +104,9 @@ def heavy(answers: Callable[Given, Answer]) -> Callable[Given, Answer]:
         if not isinstance(request, HttpRequest):
             raise TypeError("the first argument of an operation is its request")
         with GATE.entered(signed_in_id(request)):
+            if settings.HEAVY_ELSEWHERE:
+                answered: Answer = answered_elsewhere(answers, request, *given[1:], **named)
+                return answered
             return answers(*given, **named)
 
     # what is asked for is named in the operation's own module, where the names mean something

@@ -15,9 +15,11 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import Field
 
 from nolbet.account.errors import HashingBusy, Locked, Refusal, TooSoon, WrongPassword
+from nolbet.api.elsewhere import DEADLINE_S
 from nolbet.api.garden_schemas import kept_bed
 from nolbet.api.gate import Crowded, TooMany
 from nolbet.gardens.errors import Busy, Full, InUse, Missing, StaleChange, StaleSave, Unreadable
+from nolbet.plans.workers import NobodyWaits, TookTooLong
 from nolbet_core.plan.problems import PlanProblem, entry_path
 
 MEDIA_TYPE = "application/problem+json"
@@ -104,6 +106,19 @@ def _on_too_many(request: HttpRequest, error: TooMany) -> HttpResponse:
 
 def _on_crowded(request: HttpRequest, error: Crowded) -> HttpResponse:
     return _come_again(503, "Busy", "Many figures are being worked out just now; come again in a moment.")
+
+
+def _on_too_long(request: HttpRequest, error: TookTooLong) -> HttpResponse:
+    said = f"This takes longer than the {DEADLINE_S:.0f} s it may; come again when less is going on, or ask for less."
+    return _come_again(503, "Takes too long", said, 30)
+
+
+def _on_memory(request: HttpRequest, error: MemoryError) -> HttpResponse:
+    return _come_again(503, "Too much to work out", "This needs more memory than there is for it; ask for less.", 30)
+
+
+def _on_nobody_waits(request: HttpRequest, error: NobodyWaits) -> HttpResponse:
+    return _come_again(503, "Nobody waits", "Who asked for this has gone.")
 
 
 def _come_again(status: int, title: str, detail: str, wait_s: int = 2) -> HttpResponse:
@@ -211,6 +226,9 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     OperationalError: _on_database,
     TooMany: _on_too_many,
     Crowded: _on_crowded,
+    TookTooLong: _on_too_long,
+    NobodyWaits: _on_nobody_waits,
+    MemoryError: _on_memory,
     Unreadable: _on_unreadable,
     Missing: _on_missing,
     InUse: _on_use,

@@ -18,3 +18,11 @@ class WithoutSecrets(logging.Filter):
         if bare != said:
             record.msg, record.args = bare, None
         return True
+
+
+class Unforeseen(logging.Filter):
+    """Lets what nobody thought of through, and not what was refused or put off in words."""
+
+    def filter(self, record: logging.LogRecord) -> bool:
+        """Whether a line is of an error of the server's own."""
+        return getattr(record, "status_code", 500) == 500

@@ -14,7 +14,7 @@ from typing import Any
 Say = Callable[[str], None]
 Work = Callable[..., None]
 
-PRELOADED = ["nolbet_core.wishes.running"]
+PRELOADED = ["nolbet_core.wishes.running", "nolbet.api.ready"]
 """What the process that others are forked from has loaded already, so that they begin at once."""
 
 LOOKS_EVERY_S = 0.25

@@ -137,18 +137,24 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 2 * 1024 * 1024
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "filters": {"no_secrets": {"()": "nolbet.keeping.logs.WithoutSecrets"}},
+    "filters": {
+        "no_secrets": {"()": "nolbet.keeping.logs.WithoutSecrets"},
+        "unforeseen": {"()": "nolbet.keeping.logs.Unforeseen"},
+    },
     "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
     "handlers": {"console": {"class": "logging.StreamHandler", "filters": ["no_secrets"], "formatter": "line"}},
     "loggers": {
         "django": {"handlers": ["console"], "level": "WARNING"},
-        # what was refused is told to who asked; here are failures of the server's own
-        "django.request": {"level": "ERROR"},
+        # what was refused or put off is told to who asked; here are failures of the server's own
+        "django.request": {"level": "ERROR", "filters": ["unforeseen"]},
         # its lines name accounts and addresses; what matters of them is told by nolbet.security
         "axes": {"level": "CRITICAL"},
         "nolbet": {"handlers": ["console"], "level": "INFO"},
     },
 }
+
+HEAVY_ELSEWHERE = True
+"""Whether heavy figures are worked out in processes of their own."""
 
 DEMO = False
 STAND_INS = False

@@ -1,0 +1,16 @@
+"""Light requests while fifty gardeners save and eight ask for heavy figures, against the same when idle."""
+
+from __future__ import annotations
+
+from bench.measure import Measure
+from tests.soak.beside import beside
+
+SAVERS, HEAVY_ASKERS, SECONDS = 50, 8, 20
+LIMIT = 8.0
+
+
+def measure_beside() -> list[Measure]:
+    """The 95th percentile of saves and looks beside all that, over what it is when idle."""
+    told = beside(SAVERS, HEAVY_ASKERS, SECONDS)
+    detail = f"{len(told.light_s)} light requests, {told.lost} saves lost, {told.answered_heavy} heavy answers"
+    return [Measure("light_beside_heavy_to_idle", told.times_idle, LIMIT, detail)]
