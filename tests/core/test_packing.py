@@ -67,3 +67,8 @@ def test_a_bed_tells_its_floor_and_what_stays_free() -> None:
     assert (figures.floor_length_m, figures.floor_width_m) == (2.0, 1.0)
     round_bed = worked_of(zoo.bed(shape={"kind": "circle", "diameter_m": 1.0, "depth_m": 0.4}))
     assert figure_fit(round_bed, 0.3, 0.2).count <= 8
+
+
+def test_pieces_too_small_for_anybody_to_lay_are_refused_at_once() -> None:
+    with pytest.raises(PlanProblem, match="more than 5,000"):
+        figure_fit(worked_of(zoo.bed()), 0.011, 0.013)

@@ -9,16 +9,20 @@ from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
+from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import Client
 
 from nolbet.api import gate as gates
 from nolbet.api.gate import Crowded, Gate, TooMany
+from nolbet.gardens import pictures
 from nolbet.gardens.errors import Full
+from nolbet.gardens.history import MOST_BYTES, thin_versions
 from nolbet.gardens.models import Garden
 from nolbet.gardens.quotas import check_room_for_bed, check_room_for_garden
+from nolbet.water import rows as weather_rows
 from nolbet_core.plan.garden import MOST_BEDS
 from tests.core import zoo
-from tests.server.asking import send
+from tests.server.asking import picture, send
 from tests.server.test_keeping import at
 
 
@@ -111,3 +115,38 @@ def test_a_list_that_is_longer_than_may_be_is_named(signed_in: Client, part: str
     answer = send(signed_in, "POST", "/api/gardens/import", {"text": text})
     assert answer.status_code == 422
     assert answer.json()["detail"].startswith(f"{part}: ")
+
+
+def test_photographs_of_all_gardens_together_have_a_most(
+    signed_in: Client, garden: Garden, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(pictures, "MOST_OF_OWNER", 3_000)
+    another = Garden.objects.create(owner=garden.owner, name="Another")
+    another.step_photos.create(step="plain.dig", width=1, height=1, size=2_900, picture=b"x")
+    sent = {"photo": SimpleUploadedFile("pile.png", picture(60, 40))}
+    answer = signed_in.post(at(garden, "/works/photos") + "?step=plain.dig", sent)
+    assert answer.status_code == 422
+    assert "all your gardens together" in answer.json()["detail"]
+
+
+def test_days_of_weather_have_a_most(signed_in: Client, garden: Garden, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(weather_rows, "MOST_DAYS", 2)
+    text = "date,tmin_c,tmax_c,rain_mm\n2026-07-01,10,20,0\n2026-07-02,10,20,0\n"
+    path = at(garden, "/weather")
+    assert send(signed_in, "POST", path, {"text": text}).status_code == 200
+    more = send(signed_in, "POST", path, {"text": text.replace("2026-07-02", "2026-07-03")})
+    assert more.status_code == 409
+    assert "days of weather" in more.json()["detail"]
+    assert send(signed_in, "POST", path, {"text": text}).status_code == 200
+
+
+def test_an_elaborate_beds_versions_take_no_more_than_they_may(garden: Garden) -> None:
+    bed = garden.beds.get(key="plain")
+    for revision in range(2, 120):
+        bed.versions.create(
+            revision=revision, name="Plain", cut={"note": "x" * 30_000}, saved_at=bed.saved_at, cut_version=1
+        )
+    thin_versions(bed)
+    kept = [each.revision for each in bed.versions.all()]
+    assert kept == list(range(119, 119 - len(kept), -1))
+    assert 1_900_000 < sum(len(json.dumps(each.cut)) for each in bed.versions.all()) < MOST_BYTES

@@ -6,6 +6,7 @@ from typing import TYPE_CHECKING
 
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.lazy import lazily
+from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.plot.room import room_for
 from nolbet_core.record import record
 from nolbet_core.shapes.outline import Outline
@@ -17,6 +18,9 @@ else:
     shapely = lazily("shapely")
 
 RIGHT_M2 = 1e-6
+
+MOST_PIECES = 5_000
+"""More than anybody lays on one floor."""
 
 
 @record
@@ -45,8 +49,15 @@ class FitFigures:
 
 
 def figure_fit(worked: WorkedBed, piece_long_m: float, piece_wide_m: float) -> FitFigures:
-    """Pieces of a size [m] on the inside of a bed's floor, straight or turned; on a round one in plain rows."""
+    """Pieces of a size [m] on the inside of a bed's floor, straight or turned; on a round one in plain rows.
+
+    Raises PlanProblem where they are so small that nobody would lay as many.
+    """
     inside = worked.vessel.inside
+    if inside.area_m2 > MOST_PIECES * piece_long_m * piece_wide_m:
+        raise PlanProblem(
+            "length_m", f"pieces of this size are more than {MOST_PIECES:,} on this floor; take larger ones"
+        )
     outline = [(x, y) for x, y in inside.rings()[0]]
     pieces = _on_rectangle(inside, piece_long_m, piece_wide_m)
     if abs(inside.area_m2 - inside.length_m * inside.width_m) > RIGHT_M2:

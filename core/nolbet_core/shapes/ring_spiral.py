@@ -103,12 +103,14 @@ def ring_spiral(
 
     ring_height_m: of the ring, and of the foot inside it [m]. centre_height_m: of the bed's surface in the middle [m].
 
-    Raises ShapeProblem where a wall and a path are wider than the ring from its inside to its middle.
+    Raises ShapeProblem where a wall and a path are wider than the ring from its inside to its middle, or wind round too
+    often.
     """
     run = SpiralRun(diameter_m / 2 - wall_m, path_width_m, wall_m)
     if run.pitch_m > run.radius_m + TOLERANCE_M:
         said = f"a path of {path_width_m:g} m with a wall of {wall_m:g} m is wider than half the ring inside"
         raise ShapeProblem("path_width_m", said)
+    run.check_turns()
     foot_m2 = math.pi * run.radius_m**2 - SpiralOutline(run).area_m2
     hollow = RingSpiralHollow(run, ring_height_m, centre_height_m, foot_m2=foot_m2)
     return RingSpiral(hollow, ring_m=wall_m)

@@ -23,6 +23,10 @@ ACROSS_LESS = 0.5
 """How many times its wall and path a tape across a spiral shows less than twice its largest radius: half a turn."""
 
 STEPS_A_TURN = 48
+
+MOST_TURNS = 20
+"""A spiral three metres across with a hand's breadth of path winds round six times; what it is drawn of grows with it."""
+
 TOLERANCE_M = 1e-9
 
 
@@ -53,6 +57,13 @@ class SpiralRun:
     def length_m(self) -> float:
         """Length of the run from the outer end to the middle [m]."""
         return self._to_middle(self.radius_m)
+
+    def check_turns(self) -> None:
+        """Raises ShapeProblem where it winds round more often than anybody builds."""
+        if self.turns > MOST_TURNS:
+            most = f"{self.radius_m / MOST_TURNS:.3g} m of path and wall"
+            said = f"winds round {self.turns:.0f} times; up to {MOST_TURNS} will do: give it {most} or more"
+            raise ShapeProblem("path_width_m", said)
 
     def run_at(self, radius_m: Floats) -> Floats:
         """Length of the run from the outer end to where it is so far from the middle [m]."""
@@ -371,10 +382,12 @@ def herb_spiral(
 
     outer_height_m, centre_height_m: of the bed's surface at the outer end and in the middle [m].
 
-    Raises ShapeProblem where a wall and a path are wider than the spiral from its edge to its middle.
+    Raises ShapeProblem where a wall and a path are wider than the spiral from its edge to its middle, or wind round too
+    often.
     """
     run = SpiralRun(diameter_m / 2, path_width_m, wall_m)
     if run.pitch_m > run.radius_m + TOLERANCE_M:
         said = f"a path of {path_width_m:g} m with a wall of {wall_m:g} m is wider than half the spiral"
         raise ShapeProblem("path_width_m", said)
+    run.check_turns()
     return HerbSpiral(SpiralHollow(run, outer_height_m, centre_height_m))

@@ -21,7 +21,7 @@ from nolbet.gardens.rows import bed_plan, garden_plan
 from nolbet.plans.supplies import garden_supplies
 from nolbet.water.feed import Fault, feed_text
 from nolbet.water.models import Dip, Probe
-from nolbet.water.rows import dipped, first_and_last, keep_days, kept_days, probe_of, series_of
+from nolbet.water.rows import check_room_for_dip, dipped, first_and_last, keep_days, kept_days, probe_of, series_of
 from nolbet_core.climate.daily_file import read_daily_file, written_daily_file
 from nolbet_core.figure.reservoir_readings import dips_figures, probe_figures, span_of
 from nolbet_core.figure.water import figure_water
@@ -171,6 +171,7 @@ def dips(request: HttpRequest, garden_id: int, key: str) -> list[Dip]:
 def log_dip(request: HttpRequest, garden_id: int, key: str, dip: DipIn) -> Status[Dip]:
     """Keep a dip; now, unless it says when. One that says when, and arrives twice, is kept once."""
     bed = own_bed(request, garden_id, key)
+    check_room_for_dip(bed)
     if dip.at is None:
         return Status(201, Dip.objects.create(bed=bed, at=timezone.now(), level_m=dip.level_m))
     with transaction.atomic():

@@ -5,10 +5,19 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass, field
 
+from django.db.models import TextField
+from django.db.models.functions import Cast, Length
+
 from nolbet.gardens.models import Bed, BedVersion
 
 MOST_STEPS = 200
 """How far undo reaches."""
+
+MOST_BYTES = 2_000_000
+"""What a bed's versions take together; an elaborate bed is undone less far for it."""
+
+FEWEST_STEPS = 20
+"""So many are kept whatever they take."""
 
 
 @dataclass(slots=True)
@@ -51,7 +60,8 @@ def versions_of(bed: Bed) -> list[BedVersion]:
 def thin_versions(bed: Bed) -> None:
     """Of versions that undo doesn't reach any more keep the last of each day, for good.
 
-    A bed that is drawn all day for years keeps a few hundred, and what it was on any day can still be looked at.
+    A bed that is drawn all day for years keeps a few hundred, and what it was on any day can still be looked at, as far
+    as that takes no more than MOST_BYTES.
     """
     beyond = bed.versions.values_list("pk", "saved_at")[MOST_STEPS : 2 * MOST_STEPS]
     days = set()
@@ -60,5 +70,16 @@ def thin_versions(bed: Bed) -> None:
         if saved_at.date() in days:
             gone.append(pk)
         days.add(saved_at.date())
-    if gone:
-        BedVersion.objects.filter(pk__in=gone).delete()
+    BedVersion.objects.filter(pk__in=gone).delete()
+    _thin_by_size(bed)
+
+
+def _thin_by_size(bed: Bed) -> None:
+    """Of a bed's versions keep the newest that fit into what they may take together."""
+    sizes = bed.versions.annotate(bytes=Length(Cast("cut", TextField()))).values_list("pk", "bytes")
+    taken, gone = 0, []
+    for at, (pk, size) in enumerate(sizes):
+        taken += size
+        if at >= FEWEST_STEPS and taken > MOST_BYTES:
+            gone.append(pk)
+    BedVersion.objects.filter(pk__in=gone).delete()

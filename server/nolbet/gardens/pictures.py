@@ -20,6 +20,8 @@ MOST_SENT_PIXELS = 60_000_000
 LONGEST_SIDE = 2000
 QUALITY = 85
 MOST_A_GARDEN = 200_000_000
+MOST_OF_OWNER = 1_000_000_000
+"""What the photographs of all gardens of one gardener take together."""
 MOST_OF_ONE = 3
 """Photographs of one step, or with one entry."""
 KINDS = ("JPEG", "PNG", "WEBP")
@@ -91,15 +93,26 @@ def new_picture(garden: Garden, sent: bytes, beside: int, of: str) -> dict[str, 
     picture, width, height = written_anew(sent)
     if bytes_kept(garden) + len(picture) > MOST_A_GARDEN:
         raise PlanProblem("photo", f"doesn't fit: a garden keeps up to {MOST_A_GARDEN / MEGA:.0f} MB of photographs")
+    check_room_for_pictures(garden.owner_id, len(picture))
     return {"width": width, "height": height, "size": len(picture), "picture": picture}
 
 
 def bytes_kept(garden: Garden) -> int:
     """What all photographs of a garden take, whatever they are of."""
-    of_garden: dict[str, object] = {"garden": garden}
+    return _bytes_of(garden=garden)
+
+
+def check_room_for_pictures(owner_id: int, size: int) -> None:
+    """Raises PlanProblem where so many bytes more are too many for all gardens of a gardener."""
+    if _bytes_of(garden__owner_id=owner_id) + size > MOST_OF_OWNER:
+        most = f"all your gardens together keep up to {MOST_OF_OWNER / MEGA:.0f} MB of photographs"
+        raise PlanProblem("photo", f"doesn't fit: {most}, those in the bin too")
+
+
+def _bytes_of(**whose: object) -> int:
     kept = 0
     for kind in Picture.__subclasses__():
-        found = kind._default_manager.filter(**of_garden).aggregate(bytes=Sum("size"))
+        found = kind._default_manager.filter(**whose).aggregate(bytes=Sum("size"))
         kept += int(found["bytes"] or 0)
     return kept
 

@@ -17,7 +17,14 @@ from django.db import transaction
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError
 
 from nolbet.gardens.models import Garden
-from nolbet.gardens.pictures import MOST_A_GARDEN, MOST_BYTES, MOST_OF_ONE, Picture, kept_picture
+from nolbet.gardens.pictures import (
+    MOST_A_GARDEN,
+    MOST_BYTES,
+    MOST_OF_ONE,
+    Picture,
+    check_room_for_pictures,
+    kept_picture,
+)
 from nolbet.plans.storing import store_plan
 from nolbet.plans.whole import plan_to_take_out
 from nolbet.season.models import EntryPhoto
@@ -121,6 +128,7 @@ def bring_archive(owner_id: int, sent: IO[bytes]) -> Garden:
     found = [(each, _looked_at(each, _read(archive, members, each.file))) for each in _told(archive, members)]
     if sum(int(columns["size"]) for _, columns in found) > MOST_A_GARDEN:
         raise PlanProblem("archive", f"has more than the {MOST_A_GARDEN / MEGA:.0f} MB of photographs a garden keeps")
+    check_room_for_pictures(owner_id, sum(int(columns["size"]) for _, columns in found))
     with transaction.atomic():
         garden = store_plan(owner_id, plan)
         for each, columns in found:

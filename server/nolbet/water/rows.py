@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from datetime import UTC, date, datetime, time, timedelta
 
+from nolbet.gardens.errors import Full
 from nolbet.gardens.models import Bed, Garden
 from nolbet.water.models import Dip, Probe
 from nolbet.water.models import WeatherDay as WeatherRow
@@ -16,11 +17,20 @@ from nolbet_core.plan.log import MOST_DAYS, WeatherRun
 from nolbet_core.plan.log import Dip as PlanDip
 from nolbet_core.plan.log import Probe as PlanProbe
 
+MOST_DIPS = 10_000
+"""Of a bed: three a day for nine years."""
+
 PROBE_FIGURES = ("seed", "missing", "absurd", "late_days", "leak_m3_day", "thirst")
 
 
 def keep_days(garden: Garden, days: Sequence[WeatherDay]) -> None:
-    """Keep days of weather; a day that is there already takes the new figures."""
+    """Keep days of weather; a day that is there already takes the new figures.
+
+    Raises Full where that are more days than a garden keeps.
+    """
+    there = set(garden.weather_days.values_list("day", flat=True))
+    if len(there | {each.day for each in days}) > MOST_DAYS:
+        raise Full(f"Up to {MOST_DAYS:,} days of weather are kept of a garden; there are {len(there):,} already.")
     rows = [
         WeatherRow(garden=garden, day=each.day, tmin_c=each.tmin_c, tmax_c=each.tmax_c, rain_mm=each.rain_mm)
         for each in days
@@ -66,6 +76,12 @@ def series_of(probe: Probe, span: Span, threshold: float, leak_from_day: float) 
     )
     usual = thirstier(span, Watering().crop_factor)
     return probe_series(span.store, usual.asked_m3[0], span.rained_m3[0], threshold, faults, probe.seed)
+
+
+def check_room_for_dip(bed: Bed) -> None:
+    """Raises Full where a bed has as many dips as are kept of one."""
+    if bed.dips.count() >= MOST_DIPS:
+        raise Full(f"Up to {MOST_DIPS:,} dips are kept of a bed; take some away first.")
 
 
 def dipped(bed: Bed, until: date, days: int) -> list[tuple[datetime, float]]:
