@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from nolbet_core.figure.fit import figure_fit
+from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.packing import lay_pieces
 from tests.core import zoo
 from tests.core.ask import worked_of

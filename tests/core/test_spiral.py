@@ -106,6 +106,6 @@ def test_pots_that_leave_a_spiral_no_room_are_refused(
 
 @pytest.mark.parametrize("kind", ["herb_spiral", "ring_spiral"])
 def test_a_spiral_of_a_millimetre_is_refused_at_once(kind: str) -> None:
-    with pytest.raises(PlanProblem, match="winds round 2[0-9]+ times; up to 20"):
+    with pytest.raises(PlanProblem, match=r"winds round 2[0-9]+ times; up to 20"):
         built(kind, diameter_m=2.0, path_width_m=0.002, wall_m=0.002)
     assert built(kind, diameter_m=3.0, path_width_m=0.06, wall_m=0.02).top_area_m2 > 1.0

@@ -87,5 +87,5 @@ def test_who_waited_too_long_for_others_comes_again_and_all_else_is_an_error() -
     request = RequestFactory().get("/api/gardens")
     busy = HANDLERS[OperationalError](request, OperationalError("database is locked"))
     assert (busy.status_code, busy.headers["Retry-After"]) == (503, "10")
-    with pytest.raises(OperationalError, match="no such column"):
-        HANDLERS[OperationalError](request, OperationalError("no such column: x"))
+    with pytest.raises(OperationalError, match="no such function"):
+        HANDLERS[OperationalError](request, OperationalError("no such function: x"))

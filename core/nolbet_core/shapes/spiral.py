@@ -25,7 +25,7 @@ ACROSS_LESS = 0.5
 STEPS_A_TURN = 48
 
 MOST_TURNS = 20
-"""A spiral three metres across with a hand's breadth of path winds round six times; what it is drawn of grows with it."""
+"""A spiral three metres across with a hand's breadth of path winds round six times."""
 
 TOLERANCE_M = 1e-9
 

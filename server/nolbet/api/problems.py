@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import sys
 from collections.abc import Callable, Sequence
 from typing import Any
 
@@ -23,6 +24,7 @@ from nolbet.plans.workers import NobodyWaits, TookTooLong
 from nolbet_core.plan.problems import PlanProblem, entry_path
 
 MEDIA_TYPE = "application/problem+json"
+UPGRADE = "The server's database isn't up to date: whoever keeps it runs `bin/keep` once more, or puts a copy back."
 MEGABYTE = 1024 * 1024
 MINUTE_S = 60
 NOTHING_KEPT = "Nothing of this was kept; a bed or plot that was being changed stays in the page and is saved later."
@@ -133,6 +135,8 @@ def _on_database(request: HttpRequest, error: OperationalError) -> HttpResponse:
         return problem_response(507, "No room on the disk", f"The server's disk is full. {NOTHING_KEPT}")
     if "readonly" in said or "unable to open" in said:
         answer = problem_response(503, "Nothing can be kept now", f"The server can only read just now. {NOTHING_KEPT}")
+    elif "no such table" in said or "no such column" in said:
+        answer = problem_response(503, "An upgrade isn't finished", f"{UPGRADE} {NOTHING_KEPT}")
     elif "locked" in said:
         answer = problem_response(503, "Busy", f"Others were being saved for too long. {NOTHING_KEPT}")
     else:
@@ -179,6 +183,18 @@ def bad_request(request: HttpRequest, error: Exception) -> HttpResponse:
     if isinstance(error, RequestDataTooBig):
         return _on_too_much(request, error)
     return problem_response(400, "Can't be read", "What was sent isn't a request that can be read.")
+
+
+def server_error(request: HttpRequest) -> HttpResponse:
+    """The answer where something went wrong that no operation caught, such as keeping a session on a full disk."""
+    error = sys.exc_info()[1]
+    if isinstance(error, OperationalError):
+        try:
+            return _on_database(request, error)
+        except OperationalError:
+            pass
+    said = "Something went wrong in the server, and is in its log. What you typed stays in the page; try again."
+    return problem_response(500, "Something went wrong", said)
 
 
 class CsrfMissing(Exception):  # noqa: N818 - it says what happened

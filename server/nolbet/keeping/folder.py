@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import shutil
 from pathlib import Path
 
 FOR_NOBODY_ELSE = 0o077
@@ -26,3 +27,8 @@ def _close(path: Path, mode: int) -> None:
     """Whoever owns it closes it; what belongs to another stays as that one left it."""
     if path.stat().st_uid == os.geteuid() and path.stat().st_mode & FOR_NOBODY_ELSE:
         path.chmod(mode)
+
+
+def room_left(data: Path) -> int:
+    """How many bytes are left on the disk that a folder lies on."""
+    return shutil.disk_usage(data).free
