@@ -31,6 +31,16 @@ def test_it_says_that_it_lives_and_is_ready(db: None, client: Client) -> None:
     assert (ready.status_code, ready.json()) == (200, {"ready": True, "stands_in_the_way": []})
 
 
+def test_a_name_that_is_not_its_own_is_refused_in_words_and_watchers_need_none(db: None) -> None:
+    client = Client(headers={"Host": "elsewhere.example"}, raise_request_exception=False)
+    for path in ("/", "/api/account"):
+        refused = client.get(path)
+        assert refused.status_code == 400
+        assert "isn't answered by this name" in refused.json()["detail"]
+    assert client.get("/health").status_code == 200
+    assert client.get("/ready").status_code == 200
+
+
 def test_it_says_what_stands_in_the_way(db: None, client: Client, monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(views, "room_left", lambda _: 5_000_000)
 

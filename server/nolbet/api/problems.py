@@ -7,7 +7,7 @@ from collections.abc import Callable, Sequence
 from typing import Any
 
 from django.conf import settings
-from django.core.exceptions import RequestDataTooBig
+from django.core.exceptions import DisallowedHost, RequestDataTooBig
 from django.db import OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.http.multipartparser import MultiPartParserError
@@ -178,10 +178,12 @@ def _on_parts(request: HttpRequest, error: MultiPartParserError) -> HttpResponse
     return problem_response(400, "Can't be read", "The parts of what was sent can't be told from each other.")
 
 
-def bad_request(request: HttpRequest, error: Exception) -> HttpResponse:
-    """The answer to what couldn't even be read as a request."""
-    if isinstance(error, RequestDataTooBig):
-        return _on_too_much(request, error)
+def bad_request(request: HttpRequest, exception: Exception) -> HttpResponse:
+    """The answer to what couldn't even be read as a request. Django gives the exception by this name."""
+    if isinstance(exception, RequestDataTooBig):
+        return _on_too_much(request, exception)
+    if isinstance(exception, DisallowedHost):
+        return problem_response(400, "Not at this address", "Nolbet isn't answered by this name: see NOLBET_HOSTS.")
     return problem_response(400, "Can't be read", "What was sent isn't a request that can be read.")
 
 

@@ -38,10 +38,11 @@ INSTALLED_APPS = [
 ]
 
 MIDDLEWARE = [
+    "nolbet.heads.answers_heads",
+    "nolbet.watching.views.answers_watchers",
     "nolbet.watching.counts.counts_requests",
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
-    "nolbet.heads.answers_heads",
     "csp.middleware.CSPMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
@@ -148,6 +149,7 @@ LOGGING = {
         "django": {"handlers": ["console"], "level": "WARNING"},
         # what was refused or put off is told to who asked; here are failures of the server's own
         "django.request": {"level": "ERROR", "filters": ["unforeseen"]},
+        "django.security.DisallowedHost": {"level": "CRITICAL"},
         # its lines name accounts and addresses; what matters of them is told by nolbet.security
         "axes": {"level": "CRITICAL"},
         "nolbet": {"handlers": ["console"], "level": "INFO"},

@@ -15,8 +15,6 @@ ALLOWED_HOSTS = ["127.0.0.1", "localhost"] if LOOPBACK else listed("NOLBET_HOSTS
 TRUSTED_PROXIES = [] if LOOPBACK else network_list("NOLBET_PROXIES")
 
 SECURE_SSL_REDIRECT = not LOOPBACK
-# who looks after the server asks without TLS, on the machine itself
-SECURE_REDIRECT_EXEMPT = [r"^(health|ready|metrics)$"]
 SECURE_PROXY_SSL_HEADER = None if LOOPBACK else ("HTTP_X_FORWARDED_PROTO", "https")
 SECURE_HSTS_SECONDS = 0 if LOOPBACK else 365 * 24 * 3600
 SECURE_HSTS_INCLUDE_SUBDOMAINS = not LOOPBACK

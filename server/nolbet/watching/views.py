@@ -4,61 +4,64 @@ from __future__ import annotations
 
 import ipaddress
 from collections.abc import Callable
-from functools import wraps
 
 from django.conf import settings
 from django.db import DatabaseError, connection, transaction
 from django.db.migrations.executor import MigrationExecutor
-from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
-from django.views.decorators.cache import never_cache
-from django.views.decorators.http import require_GET
+from django.http import HttpRequest, HttpResponse, JsonResponse
 from prometheus_client import CONTENT_TYPE_LATEST
 
 from nolbet.keeping.folder import room_left
 from nolbet.watching.counts import written_counts
 
 LEAST_ROOM_BYTES = 200_000_000
-View = Callable[[HttpRequest], HttpResponse]
+Answer = Callable[[HttpRequest], HttpResponse]
 
 
-def on_this_machine(view: View) -> View:
-    """Answer requests from the machine itself, that no proxy passed on; everybody else finds nothing here."""
+def answers_watchers(get_response: Answer) -> Answer:
+    """Answer /health to everybody, /ready and /metrics to the machine itself, by whatever name they ask."""
+    views: dict[str, Answer] = {"/health": health, "/ready": ready, "/metrics": metrics}
 
-    @wraps(view)
-    def within(request: HttpRequest) -> HttpResponse:
-        peer = request.META.get("REMOTE_ADDR", "")
-        if "HTTP_X_FORWARDED_FOR" in request.META or (peer and not ipaddress.ip_address(peer).is_loopback):
-            raise Http404
-        return view(request)
+    def answer(request: HttpRequest) -> HttpResponse:
+        view = views.get(request.path)
+        if view is None or request.method not in {"GET", "HEAD"}:
+            return get_response(request)
+        answered = view(request)
+        answered["Cache-Control"] = "no-store"
+        return answered
 
-    return within
+    return answer
 
 
-@require_GET
-@never_cache
 def health(request: HttpRequest) -> HttpResponse:
     """That the server lives."""
     del request
     return JsonResponse({"lives": True})
 
 
-@require_GET
-@never_cache
-@on_this_machine
 def ready(request: HttpRequest) -> HttpResponse:
     """Whether the server can keep what it is sent: 200 where it can, 503 with what stands in the way."""
-    del request
+    if not _is_on_this_machine(request):
+        return _nothing()
     stands = [each for each in (_database(), _room()) if each]
     return JsonResponse({"ready": not stands, "stands_in_the_way": stands}, status=503 if stands else 200)
 
 
-@require_GET
-@never_cache
-@on_this_machine
 def metrics(request: HttpRequest) -> HttpResponse:
     """How requests were answered, as counts."""
-    del request
+    if not _is_on_this_machine(request):
+        return _nothing()
     return HttpResponse(written_counts(), content_type=CONTENT_TYPE_LATEST)
+
+
+def _nothing() -> HttpResponse:
+    return HttpResponse("There is nothing here.\n", status=404, content_type="text/plain; charset=utf-8")
+
+
+def _is_on_this_machine(request: HttpRequest) -> bool:
+    """Whether a request comes from the machine itself, and no proxy passed it on."""
+    peer = request.META.get("REMOTE_ADDR", "")
+    return "HTTP_X_FORWARDED_FOR" not in request.META and (not peer or ipaddress.ip_address(peer).is_loopback)
 
 
 def _database() -> str | None:
