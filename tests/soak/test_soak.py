@@ -84,6 +84,7 @@ def test_a_copy_taken_under_load_is_put_back_into_the_running_application(tmp_pa
         (aside,) = tmp_path.glob("before-restore-*.sqlite3")
         with closing(sqlite3.connect(aside)) as connection:
             assert connection.execute("SELECT count FROM gardens_bed").fetchone() == (777,)
+        assert [each.name for each in tmp_path.rglob("*unfinished*")] == []
 
 
 def test_a_save_answered_while_a_copy_is_put_back_is_in_what_is_put_aside_or_comes_after(tmp_path: Path) -> None:

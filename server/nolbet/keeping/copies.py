@@ -12,6 +12,9 @@ from time import monotonic
 WAITS_S = 60.0
 """As long as a copy waits for others who write [s]."""
 
+PARTS = ("", "-wal", "-shm")
+"""What a database's files are called after its name."""
+
 MARK = "gardens_garden"
 """A table that every database of Nolbet has."""
 
@@ -30,7 +33,7 @@ def take_copy(database: Path, file: Path) -> None:
     if file.exists():
         raise CopyProblem(f"{file} is there already: choose another name.")
     unfinished = file.with_name(f".{file.name}.unfinished")
-    unfinished.unlink(missing_ok=True)
+    _clear_away(unfinished)
     try:
         _copy(database, unfinished)
         check_copy(unfinished)
@@ -39,7 +42,13 @@ def take_copy(database: Path, file: Path) -> None:
     except (OSError, sqlite3.Error) as error:
         raise CopyProblem(f"The copy could not be written: {error}.") from error
     finally:
-        unfinished.unlink(missing_ok=True)
+        _clear_away(unfinished)
+
+
+def _clear_away(unfinished: Path) -> None:
+    """Leave nothing of a copy that was being taken, nor what SQLite lays beside a file while it looks into it."""
+    for tail in PARTS:
+        unfinished.with_name(unfinished.name + tail).unlink(missing_ok=True)
 
 
 def put_back(file: Path, database: Path, aside: Path) -> bool:
@@ -77,7 +86,7 @@ def _is_whole(database: Path) -> bool:
 
 def _move_aside(database: Path, aside: Path) -> None:
     """Move what is left of a database, its log with it, so that it may still be looked into."""
-    for tail in ("", "-wal", "-shm"):
+    for tail in PARTS:
         part = database.with_name(database.name + tail)
         if part.exists():
             part.rename(aside.with_name(aside.name + tail))
