@@ -10,6 +10,7 @@ import pytest
 from django.contrib.auth.models import User
 from playwright.sync_api import Browser, Page, expect
 
+from nolbet.account.sessions import end_other_sessions
 from nolbet.gardens.models import Bed, Garden
 from tests.browser.chromium import CONTEXT
 from tests.browser.gardens import BRANCHY, keep, open_section, saved, warned
@@ -67,6 +68,31 @@ def test_a_signed_out_page_leads_to_the_door(app: Page, home: str, gardener: Use
     app.context.clear_cookies()
     app.goto(f"{home}/garden/{garden.pk}/plot")
     expect(app.get_by_role("button", name="Sign in")).to_be_visible()
+
+
+def sign_in_at_the_door(page: Page, name: str) -> None:
+    """Type name and password."""
+    page.get_by_label("Name", exact=True).fill(name)
+    page.get_by_label("Password").fill("a long enough phrase")
+    page.get_by_role("button", name="Sign in").click()
+
+
+def test_what_was_typed_after_the_session_ended_is_saved_after_signing_in_again(
+    page: Page, home: str, gardener: User, strayed: list[str], troubles: list[str]
+) -> None:
+    garden = keep(gardener, BRANCHY)
+    page.goto(home)
+    sign_in_at_the_door(page, "gardener")
+    expect(page.get_by_role("button", name="Sign in")).to_have_count(0)
+    open_section(page, home, garden, "branchy")
+    end_other_sessions(gardener.pk, None)
+    page.get_by_label("Thickness of Compost").fill("17 cm")
+    page.get_by_label("Thickness of Compost").press("Enter")
+    sign_in_at_the_door(page, "gardener")
+    expect(page.get_by_label("Thickness of Compost")).to_have_value("17 cm")
+    saved(page)
+    layers = Bed.objects.get(key="branchy").cut["layers"]
+    assert next(each for each in layers if each["material"] == "compost")["thickness_m"] == pytest.approx(0.17)
 
 
 def test_undo_and_redo_reach_over_a_reload(app: Page, home: str, gardener: User) -> None:

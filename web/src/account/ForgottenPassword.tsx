@@ -24,8 +24,7 @@ export function ForgottenPassword({ onBack }: { onBack: () => void }) {
   const enter = useMutation({
     mutationFn: () => accountApi.passwordByCode(name.trim(), code, wanted),
     onSuccess: async () => {
-      await signedIn(name.trim(), queries);
-      void navigate("/");
+      void navigate(await signedIn(name.trim(), queries));
     },
   });
   const submit = (event: FormEvent) => {

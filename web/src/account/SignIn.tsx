@@ -39,8 +39,7 @@ function SignInForm({ onForgotten }: { onForgotten: () => void }) {
     mutationFn: () =>
       fresh ? accountApi.signUp(name.trim(), password) : accountApi.signIn(name.trim(), password),
     onSuccess: async () => {
-      await signedIn(name.trim(), queries);
-      void navigate("/");
+      void navigate(await signedIn(name.trim(), queries));
     },
   });
   const submit = (event: FormEvent) => {

@@ -3,6 +3,7 @@ import { forgetKept } from "../draft/keptQueries";
 import { forgetConfirming } from "../quantities/confirming";
 import { forgetWaiting } from "../season/outbox";
 import { forgetTicks } from "../works/ticks";
+import { wayBack } from "./wayBack";
 
 const STORED = "nolbet.whose";
 
@@ -15,10 +16,15 @@ export async function forgetAll(queries: QueryClient): Promise<void> {
   await forgetKept(queries);
 }
 
-/** Somebody signed in: what lies here of anybody else goes; what waits of the same gardener stays. */
-export async function signedIn(name: string, queries: QueryClient): Promise<void> {
+/**
+ * Somebody signed in: what lies here of anybody else goes; what waits of the same gardener stays. Where to go now: where
+ * the same gardener was when their session ended, or the beginning.
+ */
+export async function signedIn(name: string, queries: QueryClient): Promise<string> {
   const whose = name.toLowerCase();
-  if (localStorage.getItem(STORED) === whose) return queries.clear();
-  await forgetAll(queries);
+  const isSame = localStorage.getItem(STORED) === whose;
+  if (isSame) queries.clear();
+  else await forgetAll(queries);
   localStorage.setItem(STORED, whose);
+  return wayBack(isSame);
 }
