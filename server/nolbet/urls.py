@@ -14,4 +14,5 @@ urlpatterns = [
 ]
 
 handler500 = "nolbet.api.problems.server_error"
+handler404 = "nolbet.api.problems.nothing_here"
 handler400 = "nolbet.api.problems.bad_request"

@@ -131,3 +131,10 @@ def test_the_shopping_list_is_the_haul_line_by_line() -> None:
     rows = shopping_csv(listed).splitlines()
     assert rows[1].startswith("'=2+5 yard,")
     assert rows[-1] == f"'=2+5 yard,Delivery,,1,,,{sheet.delivery:.2f}"
+
+
+def test_a_decimal_comma_between_commas_shifts_nothing_in_silence() -> None:
+    text = "supplier,material,form,price,volume_m3\nyard,compost,bag,7,40,0.04\nyard,compost,bag,7.40,0.04,\n"
+    found = read(text)
+    assert [row.offer.price for row in found.rows] == [Decimal("7.40")]
+    assert [(each.line, "more cells" in each.reason) for each in found.bad] == [(2, True)]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from typing import Any
 
 import pytest
@@ -75,10 +76,34 @@ def test_a_field_of_a_weather_file_that_never_ends_is_told(signed_in: Client, ga
     assert "larger than" in refused(send(signed_in, "POST", at(garden, "/weather"), {"text": text}))
 
 
-def test_a_row_with_a_comma_too_many_keeps_its_first_four(signed_in: Client, garden: Garden) -> None:
-    text = "date,tmin_c,tmax_c,rain_mm\n2026-06-01,1,2,3,4\n2026-06-02,1\n"
+def test_a_row_with_a_comma_too_many_is_told_and_not_cut_off(signed_in: Client, garden: Garden) -> None:
+    text = "date,tmin_c,tmax_c,rain_mm\n2026-06-01,1,2,3,4\n2026-06-02,1\n2026-06-03,1,2,3,\n"
     kept = send(signed_in, "POST", at(garden, "/weather"), {"text": text}).json()
-    assert (kept["taken"], [each["line"] for each in kept["bad"]]) == (1, [3])
+    assert (kept["taken"], [each["line"] for each in kept["bad"]]) == (1, [2, 3])
+    assert "written with a point" in kept["bad"][0]["message"]
+
+
+def test_a_format_of_five_thousand_digits_is_one_that_is_newer(signed_in: Client) -> None:
+    for format_ in ("nolbet-plan/" + "9" * 5000, "nolbet-plan/" + "0" * 5000 + "1", "nolbet-plan/1"):
+        text = json.dumps(zoo.plan(zoo.bed()) | {"format": format_})
+        assert send(signed_in, "POST", "/api/gardens/import/preview", {"text": text}).status_code == 200
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "status"),
+    [
+        ("OPTIONS", "/api/account", 405),
+        ("PATCH", "/api/gardens", 405),
+        ("GET", "/api/nothing", 404),
+        ("POST", "/", 405),
+    ],
+)
+def test_what_isnt_there_or_isnt_asked_that_way_is_told_in_the_one_form(
+    signed_in: Client, method: str, path: str, status: int
+) -> None:
+    answer = signed_in.generic(method, path)
+    assert (answer.status_code, answer["Content-Type"]) == (status, "application/problem+json")
+    assert ("GET" in answer.headers.get("Allow", "")) == (status == 405)
 
 
 @pytest.mark.parametrize("side_m", [0.001, 0.01])

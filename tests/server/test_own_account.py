@@ -237,3 +237,37 @@ def test_a_links_secret_is_not_in_the_log() -> None:
     record = logging.LogRecord("django", logging.ERROR, "", 1, "Error: %s", ("/api/shared/Abc_def-123456/tick",), None)
     assert WithoutSecrets().filter(record)
     assert record.getMessage() == "Error: /api/shared/.../tick"
+
+
+def test_the_keeper_signs_a_gardener_out_everywhere(gardener: User, stranger: User) -> None:
+    clients = [Client(), Client()]
+    for client, name in zip(clients, ("gardener", "stranger"), strict=True):
+        sign_in(client, name, PASSWORD)
+    call_command("end_sessions", "gardener", stdout=io.StringIO())
+    assert [client.get("/api/gardens").status_code for client in clients] == [401, 200]
+    call_command("end_sessions", stdout=io.StringIO())
+    assert clients[1].get("/api/gardens").status_code == 401
+    with pytest.raises(CommandError, match="no account"):
+        call_command("end_sessions", "nobody", stdout=io.StringIO())
+
+
+def test_no_answer_with_a_gardeners_data_lies_in_a_cache(signed_in: Client, garden: Garden) -> None:
+    for path in ("/api/account", "/api/gardens", f"/api/gardens/{garden.pk}", f"/api/gardens/{garden.pk}/archive"):
+        assert signed_in.get(path)["Cache-Control"] == "no-store"
+
+
+def test_what_was_not_ones_own_to_ask_is_written_down(
+    gardener: User, garden: Garden, stranger: User, caplog: pytest.LogCaptureFixture
+) -> None:
+    caplog.set_level(logging.INFO)
+    logging.getLogger("nolbet").propagate = True
+    client = Client(enforce_csrf_checks=True)
+    client.get("/api/gardens")
+    client.force_login(stranger)
+    client.get(f"/api/gardens/{garden.pk}")
+    send(client, "POST", "/api/account/sign-out", {})
+    events = [record.getMessage().split(" account=") for record in caplog.records if record.name == "nolbet.security"]
+    told = [(event, rest.split()[0]) for event, rest in events]
+    assert ("event='nobody is signed in'", "None") in told or ("event='nobody is signed in'", "-") in told
+    assert ("event='not theirs or not there'", str(stranger.pk)) in told
+    assert ("event='not from this page'", str(stranger.pk)) in told

@@ -134,10 +134,10 @@ def _check_format(document: dict[str, Any]) -> bool:
     given = document.get("format")
     if given is None:
         raise PlanProblem("format", f'has to be there, as "{FORMAT}"')
-    version = re.fullmatch(r"nolbet-plan/(\d+)", given) if isinstance(given, str) else None
+    version = re.fullmatch(r"nolbet-plan/([0-9]+)", given) if isinstance(given, str) else None
     if version is None:
         raise PlanProblem("format", f'has to be "{FORMAT}", given {given!r}'[:120])
-    return int(version[1]) > 1
+    return version[1].lstrip("0") not in {"", "1"}
 
 
 def _strange_kinds(document: dict[str, Any]) -> Iterator[PlanProblem]:

@@ -126,6 +126,8 @@ def read_price_list(
     for (line, _), cells in zip(numbered[1:], csv.reader(lines[1:], delimiter=divider), strict=False):
         said = {key: cell_read(value) for key, value in zip(heading, cells, strict=False) if key and value.strip()}
         try:
+            if any(each.strip() for each in cells[len(heading) :]):
+                raise ValueError("has more cells than there are columns: a comma for a point, perhaps")
             rows.append(_row(line, said, suppliers, materials, names, today))
         except ValueError as error:
             bad.append(BadPriceRow(line, divider.join(cells), str(error)))

@@ -23,6 +23,10 @@ MOST_ROWS = 20_000
 LEAP_DAY = (2, 29)
 
 
+MORE = "more"
+"""Under this name stands what a row has beyond the columns."""
+
+
 @dataclass(frozen=True, slots=True)
 class WeatherDay:
     """One day: its extremes [degrees C] and rain [mm]."""
@@ -46,7 +50,7 @@ def read_daily_file(text: str) -> tuple[list[WeatherDay], list[BadRow]]:
 
     Raises ValueError where the columns aren't there, or it has more rows than 50 years have days.
     """
-    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff"), newline=""))
+    reader = csv.DictReader(io.StringIO(text.lstrip("\ufeff"), newline=""), restkey=MORE)
     names = _names(reader)
     missing = [column for column in COLUMNS if column not in names]
     if missing:
@@ -83,6 +87,8 @@ def _rows(reader: csv.DictReader[str]) -> Iterator[dict[str, str | None]]:
 
 
 def _day(row: dict[str, str | None]) -> WeatherDay:
+    if any((each or "").strip() for each in row.get(MORE) or ()):
+        raise ValueError("has more values than columns: a decimal is written with a point")
     text = (row.get("date") or "").strip()
     try:
         day = date.fromisoformat(text)

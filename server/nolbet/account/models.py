@@ -29,10 +29,10 @@ class Leaving(models.Model):
 
 
 class ResetCode(models.Model):
-    """A code that sets a new password once. digest: of the code, which is kept nowhere."""
+    """A code that sets a new password once. hashed: as a password is; the code itself is kept nowhere."""
 
     account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reset_codes")
-    digest = models.CharField(max_length=64)
+    hashed = models.CharField(max_length=128)
     made_at = models.DateTimeField()
     ends_at = models.DateTimeField()
 

@@ -12,6 +12,7 @@ from typing import Any
 from django.contrib.auth import get_user_model
 from django.http import HttpRequest
 
+from nolbet.account.address import client_address
 from nolbet.plans.workers import Workers
 
 DEADLINE_S = 30.0
@@ -25,6 +26,7 @@ class Operation:
     name: str
     method: str
     path: str
+    address: str
     gardener_id: int
     given: tuple[Any, ...]
     named: dict[str, Any]
@@ -40,6 +42,7 @@ def answered_elsewhere(answers: Callable[..., Any], request: HttpRequest, *given
         answers.__name__,
         request.method or "GET",
         request.path,
+        client_address(request),
         int(request.user.pk or 0),
         given,
         named,
@@ -65,6 +68,7 @@ def answer(operation: Operation) -> Any:
 
     request = HttpRequest()
     request.method, request.path = operation.method, operation.path
+    request.META["REMOTE_ADDR"] = operation.address
     request.user = get_user_model()(pk=operation.gardener_id)
     answers = getattr(importlib.import_module(operation.module), operation.name).__wrapped__
     try:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import sys
 from collections.abc import Callable, Sequence
+from http import HTTPStatus
 from typing import Any
 
 from django.conf import settings
@@ -16,6 +17,7 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import Field
 
 from nolbet.account.errors import HashingBusy, Locked, Refusal, TooSoon, WrongPassword
+from nolbet.account.events import tell
 from nolbet.api.elsewhere import DEADLINE_S
 from nolbet.api.garden_schemas import kept_bed
 from nolbet.api.gate import Crowded, TooMany
@@ -55,7 +57,7 @@ def problem_response(status: int, title: str, detail: str, **more: Any) -> JsonR
 
 def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:
     """A request without this page's token."""
-    del request
+    tell(request, "not from this page")
     return problem_response(403, "Not from this page", f"Reload the page and try again. {reason}".strip())
 
 
@@ -150,6 +152,7 @@ def _on_unreadable(request: HttpRequest, error: Unreadable) -> HttpResponse:
 
 
 def _on_missing(request: HttpRequest, error: Missing) -> HttpResponse:
+    tell(request, "not theirs or not there")
     return problem_response(404, "Not here", "There is no such thing in your gardens.")
 
 
@@ -162,6 +165,7 @@ def _on_full(request: HttpRequest, error: Full) -> HttpResponse:
 
 
 def _on_nobody(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
+    tell(request, "nobody is signed in")
     return problem_response(401, "Nobody is signed in", "Sign in to see your gardens.")
 
 
@@ -197,6 +201,28 @@ def server_error(request: HttpRequest) -> HttpResponse:
             pass
     said = "Something went wrong in the server, and is in its log. What you typed stays in the page; try again."
     return problem_response(500, "Something went wrong", said)
+
+
+def nothing_here(request: HttpRequest, exception: Exception) -> HttpResponse:
+    """The answer to an address that there is none of. Django gives the exception by this name."""
+    del exception
+    return problem_response(404, "Not here", "There is nothing at this address.")
+
+
+def tells_methods(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
+    """Say in the API's own form that an address isn't asked that way, and how it is; no answer lies in any cache."""
+
+    def answer(request: HttpRequest) -> HttpResponse:
+        response = get_response(request)
+        response.headers.setdefault("Cache-Control", "no-store")
+        if response.status_code != HTTPStatus.METHOD_NOT_ALLOWED:
+            return response
+        allowed = response.headers.get("Allow", "")
+        told = problem_response(405, "Not asked that way", f"This address takes {allowed or 'other methods'}.")
+        told["Allow"] = allowed
+        return told
+
+    return answer
 
 
 class CsrfMissing(Exception):  # noqa: N818 - it says what happened

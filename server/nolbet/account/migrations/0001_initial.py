@@ -52,7 +52,7 @@ class Migration(migrations.Migration):
             name='ResetCode',
             fields=[
                 ('id', models.BigAutoField(auto_created=True, primary_key=True, serialize=False, verbose_name='ID')),
-                ('digest', models.CharField(max_length=64)),
+                ('hashed', models.CharField(max_length=128)),
                 ('made_at', models.DateTimeField()),
                 ('ends_at', models.DateTimeField()),
                 ('account', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='reset_codes', to=settings.AUTH_USER_MODEL)),
