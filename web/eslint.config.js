@@ -55,6 +55,12 @@ const bareElements = BARE.map((name) => ({
   message: `<${name}> is written in theme/ and drawing/ alone; elsewhere it is a component of the theme.`,
 }));
 
+/** Text is written as text: what somebody typed is never read as HTML. */
+const rawHtml = {
+  selector: 'JSXAttribute[name.name="dangerouslySetInnerHTML"]',
+  message: "What is typed is written as text.",
+};
+
 export default tseslint.config(
   { ignores: ["dist", "node_modules", "src/api/generated.ts", "src/api/rules.ts"] },
   js.configs.recommended,
@@ -75,11 +81,12 @@ export default tseslint.config(
       "react-hooks/exhaustive-deps": "error",
     },
   },
+  { files: ["src/**/*.tsx"], rules: { "no-restricted-syntax": ["error", rawHtml] } },
   {
     files: ["src/**/*.tsx"],
     ignores: ["src/theme/**", "src/drawing/**"],
     rules: {
-      "no-restricted-syntax": ["error", ...bareElements],
+      "no-restricted-syntax": ["error", rawHtml, ...bareElements],
     },
   },
 );

@@ -6,6 +6,7 @@ import json
 from typing import Any
 
 import pytest
+from django.contrib.auth.models import User
 from django.test import Client
 
 from nolbet.gardens.models import Garden
@@ -81,6 +82,22 @@ def test_a_row_with_a_comma_too_many_is_told_and_not_cut_off(signed_in: Client, 
     kept = send(signed_in, "POST", at(garden, "/weather"), {"text": text}).json()
     assert (kept["taken"], [each["line"] for each in kept["bad"]]) == (1, [2, 3])
     assert "written with a point" in kept["bad"][0]["message"]
+
+
+def test_what_is_sent_as_parts_where_json_is_taken_is_told_so(gardener: User, garden: Garden) -> None:
+    client = Client(enforce_csrf_checks=True)
+    client.force_login(gardener)
+    client.get("/api/account")
+    token = {"X-CSRFToken": client.cookies["nolbet_csrf"].value}
+    for path in (at(garden, "/beds"), "/api/gardens/import", "/api/quantities/read"):
+        sent = client.post(path, {"text": "5 ft"}, headers=token)
+        assert sent.status_code == 415
+        assert "takes JSON" in sent.json()["detail"]
+
+
+def test_a_garden_of_a_number_beyond_all_numbers_is_not_there(signed_in: Client) -> None:
+    for path in ("", "/beds/plain/raw", "/beds/plain/dips/told", "/shelf/heap", "/season"):
+        assert signed_in.get(f"/api/gardens/99999999999999999999{path}").status_code == 404
 
 
 def test_a_format_of_five_thousand_digits_is_one_that_is_newer(signed_in: Client) -> None:

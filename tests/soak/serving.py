@@ -78,6 +78,10 @@ class Serving:
             time.sleep(0.02)
         raise RuntimeError("the server did not start")
 
+    def log(self) -> str:
+        """What the server wrote to its log."""
+        return (self.data / "log").read_text(encoding="utf-8", errors="replace")
+
     def kill(self) -> None:
         """Kill the server and its workers at once, as a power cut would."""
         if self.process:

@@ -12,6 +12,7 @@ from django.core.exceptions import DisallowedHost, RequestDataTooBig
 from django.db import OperationalError
 from django.http import HttpRequest, HttpResponse, JsonResponse
 from django.http.multipartparser import MultiPartParserError
+from django.http.request import RawPostDataException
 from ninja import NinjaAPI, Schema
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 from pydantic import Field
@@ -225,6 +226,10 @@ def tells_methods(get_response: Callable[[HttpRequest], HttpResponse]) -> Callab
     return answer
 
 
+def _on_sent_otherwise(request: HttpRequest, error: RawPostDataException) -> HttpResponse:
+    return problem_response(415, "Can't be read", "This address takes JSON (Content-Type: application/json).")
+
+
 class CsrfMissing(Exception):  # noqa: N818 - it says what happened
     """A request without this page's token."""
 
@@ -287,6 +292,7 @@ HANDLERS: dict[type[Exception], Callable[[HttpRequest, Any], HttpResponse]] = {
     HashingBusy: _on_hashing,
     RequestDataTooBig: _on_too_much,
     MultiPartParserError: _on_parts,
+    RawPostDataException: _on_sent_otherwise,
 }
 
 

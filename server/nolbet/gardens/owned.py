@@ -41,5 +41,6 @@ def own_bed(request: HttpRequest, garden_id: int, key: str, *beside: str) -> Bed
             key=key,
             deleted_at=None,
         )
-    except Bed.DoesNotExist as error:
+    except (Bed.DoesNotExist, OverflowError) as error:
+        # a number larger than any that a database holds is nobody's
         raise Missing from error
