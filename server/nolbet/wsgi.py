@@ -14,6 +14,7 @@ os.environ.setdefault("DJANGO_SETTINGS_MODULE", "nolbet.settings.production")
 prepare_folder(settings.DATA, settings.DATABASE)
 application = get_wsgi_application()
 
+from nolbet import urls  # noqa: E402, F401 - the whole API, so that who asks first doesn't wait for it
 from nolbet.daily import by_itself  # noqa: E402 - its tables are known once Django is set up
 from nolbet.plans.apart import warm_up  # noqa: E402 - as above
 

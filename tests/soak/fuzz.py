@@ -26,11 +26,13 @@ from tests.core import zoo
 from tests.soak.serving import Gardener, Serving
 
 ODD: list[Any] = [
-    None, True, False, 0, -1, 1, 0.5, -0.0, 1e308, -1e308, 1e-320, 2**63, -(2**63) - 1, 10**40, "", " ", "\x00", "0", "-1",
-    "nan", "1e400", "9" * 5000, "a" * 20_000, "\ud800", "../../etc/passwd", "' OR 1=1 --", "<script>x</script>", "=1+1",
-    "2026-02-30", "0001-01-01", "9999-12-31", "2026-03-01T00:00:00+23:59", "& and +", "½ ft", [], {}, [[]], [[[[]]]], [0] * 3,
+    None, True, False, 0, -1, 1, 0.5, -0.0, 1e308, -1e308, 1e-320, 2**63, -(2**63) - 1, 10**40, "", " ", "\x00", "0",
+    "-1", "nan", "1e400", "9" * 5000, "a" * 20_000, "\ud800", "../../etc/passwd", "' OR 1=1 --", "<script>x</script>",
+    "=1+1", "2026-02-30", "0001-01-01", "9999-12-31", "2026-03-01T00:00:00+23:59", "& and +", "½ ft", [], {}, [[]],
+    [[[[]]]], [0] * 3,
     ["plain"] * 40, {"key": "plain"}, {"": ""}, [{}], "plain", "compost", "topsoil", "metric", "ft_in",
 ]  # fmt: skip
+ENDS = ("sign-out", "leave", "password", "sessions", "{name}", "sign-up", "code", "reset", "sign-in")
 METHODS = ("GET", "HEAD", "POST", "PUT", "PATCH", "DELETE", "OPTIONS")
 ALLOWED_FAILURES = {503, 507}
 AT_ONCE = 3
@@ -88,19 +90,8 @@ def _operations() -> list[tuple[str, str, Any]]:
         for method, operation in operations.items():
             body = operation.get("requestBody", {}).get("content", {}).get("application/json", {}).get("schema", {})
             found.append((method.upper(), path, copy.deepcopy(BODIES.get(body.get("$ref", "").rsplit("/", 1)[-1]))))
-    # who is signed out or deleted has nothing more to send
-    ends = (
-        "/sign-out",
-        "/leave",
-        "/password",
-        "/sessions",
-        "/sessions/{name}",
-        "/sign-up",
-        "/code",
-        "/reset",
-        "/sign-in",
-    )
-    return [each for each in found if not (each[1].startswith("/api/account") and each[1].endswith(ends))]
+    # who is signed out or has put the garden away has nothing more to send
+    return [each for each in found if each[:2] != ("DELETE", "/api/gardens/{garden_id}") and not each[1].endswith(ENDS)]
 
 
 def _settled(port: int, name: str) -> Gardener:
@@ -225,6 +216,6 @@ if __name__ == "__main__":
     start = time.monotonic()
     told = fuzz(int(sys.argv[1]) if len(sys.argv) > 1 else 2_000)
     print(f"{time.monotonic() - start:.0f} s", dict(told.statuses), "memory MB", told.memory_mb)
-    Path("/tmp/fuzz.log").write_text(told.log)
+    print(*[line for line in told.log.splitlines() if "nolbet.security" not in line][-60:], sep="\n")
     print("errors", len(told.errors), *told.errors[:30], sep="\n")
     print("leaked", len(told.leaked), *told.leaked[:30], sep="\n")

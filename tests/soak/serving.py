@@ -15,7 +15,7 @@ import subprocess
 import sys
 import tempfile
 import time
-from contextlib import closing
+from contextlib import closing, suppress
 from functools import cache
 from pathlib import Path
 from types import TracebackType
@@ -58,15 +58,22 @@ class Serving:
             command, cwd=PROJECT, env=self.environment, check=True, capture_output=True, text=True
         ).stdout
 
-    def start(self) -> None:
-        """Start and wait until it answers."""
+    def command(self) -> list[str]:
+        """What starts it."""
         command = [sys.executable, "-m", "gunicorn", "--bind", f"127.0.0.1:{self.port}"]
         command += ["--worker-class", "gthread", "--threads", "8", "--log-level", "error"]
-        command += ["--no-control-socket", "nolbet.wsgi:application"]
+        return [*command, "--no-control-socket", "nolbet.wsgi:application"]
+
+    def start(self) -> None:
+        """Start and wait until it answers."""
         with (self.data / "log").open("ab") as log:
             self.process = subprocess.Popen(
-                command, cwd=PROJECT, env=self.environment, start_new_session=True, stderr=log
+                self.command(), cwd=PROJECT, env=self.environment, start_new_session=True, stderr=log
             )
+        self.wait_until_it_answers()
+
+    def wait_until_it_answers(self) -> None:
+        """Wait for the first answer. Raises RuntimeError where none comes."""
         for _ in range(TRIES):
             try:
                 connection = http.client.HTTPConnection("127.0.0.1", self.port, timeout=5)
@@ -81,6 +88,15 @@ class Serving:
     def log(self) -> str:
         """What the server wrote to its log."""
         return (self.data / "log").read_text(encoding="utf-8", errors="replace")
+
+    def kill_worker(self) -> None:
+        """Kill the process that answers, as running out of memory would; the one above starts another."""
+        if self.process is None:
+            return
+        children = Path(f"/proc/{self.process.pid}/task/{self.process.pid}/children").read_text().split()
+        for child in children:
+            with suppress(ProcessLookupError):
+                os.kill(int(child), signal.SIGKILL)
 
     def kill(self) -> None:
         """Kill the server and its workers at once, as a power cut would."""

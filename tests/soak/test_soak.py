@@ -3,7 +3,10 @@
 from __future__ import annotations
 
 import os
+import random
+import shutil
 import sqlite3
+import subprocess
 import threading
 from contextlib import closing
 from pathlib import Path
@@ -14,8 +17,10 @@ from nolbet.keeping.copies import CopyProblem, check_copy, put_back, take_copy
 from nolbet.keeping.folder import prepare_folder
 from tests.soak.beside import beside
 from tests.soak.crowd import crowd
+from tests.soak.fuzz import fuzz
 from tests.soak.imports import kill_imports
 from tests.soak.kill import kill_and_look
+from tests.soak.power import Disk, cut_power
 from tests.soak.races import races
 from tests.soak.serving import Gardener, Serving
 
@@ -206,3 +211,33 @@ def test_heavy_figures_beside_saves_cost_nobody_a_save_and_are_worked_out() -> N
     assert told.lost == 0
     assert {name: status for name, status in told.statuses if status not in {200, 429, 503}} == {}
     assert min(told.statuses[name, 200] for name in ("save", "look", "preview", "sure", "schools", "compared")) > 0
+
+
+def test_whatever_two_gardeners_send_is_no_error_and_shows_nothing_of_the_other() -> None:
+    told = fuzz(300)
+    assert told.statuses.total() == 300
+    assert told.statuses[200] > 20
+    assert told.errors == []
+    assert told.leaked == []
+
+
+TRIED = ["strace", "-o", "/dev/null", "true"]
+CAN_TRACE = shutil.which("strace") is not None and subprocess.run(TRIED, check=False).returncode == 0
+    shutil.which("strace") and subprocess.run(["strace", "-o", "/dev/null", "true"], check=False).returncode == 0
+)
+
+
+@pytest.mark.skipif(not CAN_TRACE, reason="writes are recorded by strace, which isn't there or may not")
+def test_power_that_goes_at_any_moment_takes_no_answered_save_along() -> None:
+    told = cut_power(cuts=60, saves=8)
+    assert (told["cuts"], told["answered"]) == (60, 8)
+    assert (told["damaged"], told["lost"]) == (0, 0)
+
+
+def test_what_was_not_synced_may_be_lost_and_what_was_is_not() -> None:
+    disk = Disk(bytearray(b"a" * 1024))
+    disk.since.append((0, b"b" * 1024))
+    found = {disk.after_a_cut(random.Random(seed)) for seed in range(40)}  # noqa: S311 - no secret
+    assert found == {old + new for old in (b"a" * 512, b"b" * 512) for new in (b"a" * 512, b"b" * 512)}
+    disk.sync()
+    assert disk.after_a_cut(random.Random(1)) == b"b" * 1024  # noqa: S311 - as above
