@@ -23,6 +23,7 @@ ROUNDS = 300
 EMPTY_LIMIT = 2.5
 FIGURE_LIMIT = 1.5
 TICK_LIMIT = 2.0
+PAGE_LIMIT = 3.0
 STARTS_WITHIN_S = 60.0
 
 
@@ -76,6 +77,14 @@ def _measured(connection: HTTPConnection, seed: dict[str, Any]) -> list[Measure]
         if answer.status != 200:
             raise RuntimeError(f"{address} answered {answer.status}: {content[:200]!r}")
 
+    def get(address: str) -> None:
+        connection.request("GET", address, headers=headers)
+        answer = connection.getresponse()
+        content = answer.read()
+        if answer.status != 200:
+            raise RuntimeError(f"{address} answered {answer.status}: {content[:200]!r}")
+
+    page = f"/api/gardens/{seed['garden']}/beds/eight/history?most=12"
     empty, figure = f"/nothing/{seed['garden']}", f"/api/gardens/{seed['garden']}/figure/bed"
     tick = f"/api/gardens/{seed['garden']}/works/tick"
     ticks = itertools.cycle(
@@ -87,6 +96,7 @@ def _measured(connection: HTTPConnection, seed: dict[str, Any]) -> list[Measure]
     return [
         compare("counts_in_an_outline_to_nothing", COUNT_LIMIT, lambda: counts_of(bed), lambda: post(empty), ROUNDS),
         compare("served_nothing_to_a_bare_view", EMPTY_LIMIT, lambda: post(empty), lambda: post("/bare"), ROUNDS),
+        compare("served_history_page_to_nothing", PAGE_LIMIT, lambda: get(page), lambda: post(empty), ROUNDS),
         compare("served_tick_to_nothing", TICK_LIMIT, lambda: post(tick, next(ticks)), lambda: post(empty), ROUNDS),
         compare("served_figure_to_nothing", FIGURE_LIMIT, lambda: post(figure), lambda: post(empty), ROUNDS),
     ]

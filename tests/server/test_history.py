@@ -12,6 +12,8 @@ from django.utils import timezone
 from hypothesis import given
 from hypothesis import strategies as st
 
+from nolbet.daily.clearing import clear
+from nolbet.daily.days import note_day
 from nolbet.gardens.history import walk_steps
 from nolbet.gardens.models import Bed, BedVersion, Garden
 from nolbet.plans.whole import whole_plan
@@ -124,6 +126,12 @@ def test_a_new_bed_of_a_binned_ones_name_gets_a_key_of_its_own(signed_in: Client
     assert {bed["key"] for bed in signed_in.get(base).json()["beds"]} == {"plain", "plain_2", "mixed"}
 
 
+def thirty_days_of_service() -> None:
+    """The server ran on each of the last thirty days."""
+    for ago in range(31):
+        note_day(timezone.now().date() - timedelta(days=ago))
+
+
 def test_a_deleted_garden_comes_back_whole_and_old_ones_go(signed_in: Client, garden: Garden) -> None:
     before = whole_plan(garden)
     assert signed_in.delete(f"/api/gardens/{garden.pk}").status_code == 204
@@ -132,16 +140,20 @@ def test_a_deleted_garden_comes_back_whole_and_old_ones_go(signed_in: Client, ga
     assert binned["deleted_at"]
     assert send(signed_in, "POST", f"/api/gardens/{garden.pk}/take-back", {}).status_code == 200
     assert whole_plan(Garden.objects.get(pk=garden.pk)) == before
-    Garden.objects.update(deleted_at=timezone.now() - timedelta(days=29, hours=23))
+    thirty_days_of_service()
+    Garden.objects.update(deleted_at=timezone.now() - timedelta(days=29))
+    clear(timezone.now())
     assert len(signed_in.get("/api/gardens").json()) == 1
-    Garden.objects.update(deleted_at=timezone.now() - timedelta(days=30, minutes=1))
+    Garden.objects.update(deleted_at=timezone.now() - timedelta(days=31))
+    clear(timezone.now())
     assert signed_in.get("/api/gardens").json() == []
     assert send(signed_in, "POST", f"/api/gardens/{garden.pk}/take-back", {}).status_code == 404
 
 
 def test_old_beds_go_from_the_bin(signed_in: Client, garden: Garden) -> None:
+    thirty_days_of_service()
     Bed.objects.filter(key="plain").update(deleted_at=timezone.now() - timedelta(days=31))
-    signed_in.get("/api/gardens")
+    clear(timezone.now())
     assert not Bed.objects.filter(key="plain").exists()
     assert Bed.objects.filter(key="mixed").exists()
 
@@ -228,3 +240,16 @@ def test_a_file_that_is_no_plan_is_one_problem(signed_in: Client, garden: Garden
 def test_a_file_over_two_megabytes_is_not_read(signed_in: Client, garden: Garden) -> None:
     answer = send(signed_in, "POST", "/api/gardens/import/preview", {"text": " " * (2 * 1024 * 1024 + 10)})
     assert answer.status_code in {400, 413, 422}
+
+
+def test_a_history_opens_a_page_at_a_time_and_undo_still_reaches_over_all(signed_in: Client, garden: Garden) -> None:
+    for revision in range(1, 31):
+        save(signed_in, garden, revision, count=revision + 1)
+    path = f"/api/gardens/{garden.pk}/beds/plain/history"
+    newest = signed_in.get(f"{path}?most=12").json()
+    assert [each["revision"] for each in newest["versions"]] == list(range(31, 19, -1))
+    assert newest["past"] == list(range(30, 0, -1))
+    earlier = signed_in.get(f"{path}?most=12&before=20").json()
+    assert [each["revision"] for each in earlier["versions"]] == list(range(19, 7, -1))
+    assert signed_in.get(f"{path}?most=0").status_code == 422
+    assert signed_in.get(f"{path}?before=-1").status_code == 422

@@ -23,7 +23,7 @@ from pathlib import Path
 from typing import Any
 
 from tests.core import zoo
-from tests.soak.serving import Gardener, Serving
+from tests.soak.serving import Gardener, Serving, held_mb
 
 ODD: list[Any] = [
     None, True, False, 0, -1, 1, 0.5, -0.0, 1e308, -1e308, 1e-320, 2**63, -(2**63) - 1, 10**40, "", " ", "\x00", "0",
@@ -70,7 +70,7 @@ def fuzz(requests: int, seed: int = 11) -> Seen:
                 thread.start()
             for thread in threads:
                 thread.join()
-            seen.memory_mb.append(_memory_mb(serving))
+            seen.memory_mb.append(held_mb(serving))
         seen.log = serving.log()
     return seen
 
@@ -195,21 +195,6 @@ def _places(document: Any) -> Any:
     for key, value in list(pairs):
         yield document, key
         yield from _places(value)
-
-
-def _memory_mb(serving: Serving) -> int:
-    """What the server and its processes hold [MB]."""
-    if serving.process is None:
-        return 0
-    total = 0
-    for entry in Path("/proc").iterdir():
-        try:
-            if entry.name.isdigit() and os.getpgid(int(entry.name)) == serving.process.pid:
-                found = re.search(r"VmRSS:\s+(\d+) kB", (entry / "status").read_text())
-                total += int(found[1]) if found else 0
-        except OSError:
-            continue
-    return total // 1024
 
 
 if __name__ == "__main__":

@@ -7,6 +7,7 @@ import hashlib
 import http.client
 import json
 import os
+import re
 import shutil
 import signal
 import socket
@@ -22,7 +23,7 @@ from types import TracebackType
 from typing import Any
 
 PROJECT = Path(__file__).resolve().parents[2]
-TRIES = 300
+TRIES = 3000
 
 
 def free_port() -> int:
@@ -208,3 +209,18 @@ def bed(count: int) -> dict[str, Any]:
         "shape": {"kind": "box", "length_m": 2.0, "width_m": 1.0, "depth_m": 0.5},
         "layers": [{"material": "topsoil", "fill": True}],
     }
+
+
+def held_mb(serving: Serving) -> int:
+    """What the server and its processes hold [MB]."""
+    if serving.process is None:
+        return 0
+    total = 0
+    for entry in Path("/proc").iterdir():
+        try:
+            if entry.name.isdigit() and os.getpgid(int(entry.name)) == serving.process.pid:
+                found = re.search(r"VmRSS:\s+(\d+) kB", (entry / "status").read_text())
+                total += int(found[1]) if found else 0
+        except OSError:
+            continue
+    return total // 1024

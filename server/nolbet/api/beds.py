@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from typing import Annotated
+
 from django.http import HttpRequest
 from django.utils import timezone
-from ninja import Router, Status
+from ninja import Query, Router, Status
 
 from nolbet.api.garden_schemas import (
     BinnedBed,
@@ -17,9 +19,10 @@ from nolbet.api.garden_schemas import (
     history_of,
     kept_bed,
 )
+from nolbet.api.revisions import Revision
 from nolbet.gardens.bin import bin_bed, take_bed_back
 from nolbet.gardens.errors import Unreadable
-from nolbet.gardens.history import versions_of, walk_steps
+from nolbet.gardens.history import MOST_STEPS, steps_of, versions_of
 from nolbet.gardens.owned import own_bed, own_garden
 from nolbet.plans.emptying import empty_kept
 from nolbet.plans.saving import add_bed, save_bed
@@ -41,10 +44,19 @@ def change_bed(request: HttpRequest, garden_id: int, key: str, changed: ChangedB
 
 
 @router.get("/{garden_id}/beds/{key}/history", response=History, exclude_none=True, by_alias=True)
-def bed_history(request: HttpRequest, garden_id: int, key: str) -> History:
-    """What a bed was, save by save, and where undo and redo stand."""
-    versions = versions_of(own_bed(request, garden_id, key))
-    return history_of(versions, walk_steps((each.revision, each.restores) for each in versions))
+def bed_history(
+    request: HttpRequest,
+    garden_id: int,
+    key: str,
+    before: Annotated[Revision | None, Query()] = None,
+    most: Annotated[int, Query(ge=1, le=MOST_STEPS)] = MOST_STEPS,
+) -> History:
+    """What a bed was, save by save, a page at a time, and where undo and redo stand.
+
+    before: the revision that the page comes before; the newest unless said. most: how many are answered.
+    """
+    bed = own_bed(request, garden_id, key)
+    return history_of(versions_of(bed, before, most), steps_of(bed))
 
 
 @router.delete("/{garden_id}/beds/{key}", response={204: None})

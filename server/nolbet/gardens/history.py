@@ -52,9 +52,17 @@ def walk_steps(saves: Iterable[tuple[int, int | None]]) -> Steps:
     return steps
 
 
-def versions_of(bed: Bed) -> list[BedVersion]:
-    """A bed's newest versions, as far as undo reaches, oldest first."""
-    return list(bed.versions.select_related("bed")[:MOST_STEPS])[::-1]
+def versions_of(bed: Bed, before: int | None, most: int) -> list[BedVersion]:
+    """A bed's newest versions before a revision, or of all, oldest first; so many of them at most."""
+    versions = bed.versions.select_related("bed")
+    if before is not None:
+        versions = versions.filter(revision__lt=before)
+    return list(versions[:most])[::-1]
+
+
+def steps_of(bed: Bed) -> Steps:
+    """Where undo and redo stand, as far as undo reaches."""
+    return walk_steps(list(bed.versions.values_list("revision", "restores")[:MOST_STEPS])[::-1])
 
 
 def thin_versions(bed: Bed) -> None:

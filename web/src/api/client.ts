@@ -165,10 +165,10 @@ export const api = {
       }),
     ),
 
-  bedHistory: async (garden_id: number, key: string) =>
+  bedHistory: async (garden_id: number, key: string, page: { before?: number; most?: number } = {}) =>
     unwrap(
       await client.GET("/api/gardens/{garden_id}/beds/{key}/history", {
-        params: { path: { garden_id, key } },
+        params: { path: { garden_id, key }, query: page },
       }),
     ),
 

@@ -557,7 +557,9 @@ export interface paths {
         };
         /**
          * Bed History
-         * @description What a bed was, save by save, and where undo and redo stand.
+         * @description What a bed was, save by save, a page at a time, and where undo and redo stand.
+         *
+         *     before: the revision that the page comes before; the newest unless said. most: how many are answered.
          */
         get: operations["nolbet_api_beds_bed_history"];
         put?: never;
@@ -11382,7 +11384,10 @@ export interface operations {
     };
     nolbet_api_beds_bed_history: {
         parameters: {
-            query?: never;
+            query?: {
+                before?: number | null;
+                most?: number;
+            };
             header?: never;
             path: {
                 garden_id: number;

@@ -5,7 +5,7 @@ import Chip from "@mui/material/Chip";
 import { DrawnCard, DrawnList } from "../kit/DrawnList";
 import { Note } from "../kit/Note";
 import { PlainView, ViewHead } from "../kit/View";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import { api, type Bed, type KeptBed, type Material, type Version } from "../api/client";
 import { BedDrawn } from "../drawing/BedDrawn";
@@ -14,16 +14,22 @@ import { useBedDraft } from "../draft/useBedDraft";
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
+/** So many saves are shown at once, each drawn. */
+const PAGE = 12;
+
 /** What a bed was, save by save; any of it can be brought back, and that too can be undone. */
 export default function HistoryView({ gardenId, kept, materials, back }: Props) {
   const [state, draft] = useBedDraft(gardenId, kept);
   const navigate = useNavigate();
   const queries = useQueryClient();
   useSaveState(state.save);
-  const found = useQuery({
+  const found = useInfiniteQuery({
     queryKey: ["history", gardenId, kept.key, kept.revision],
-    queryFn: () => api.bedHistory(gardenId, kept.key),
+    queryFn: ({ pageParam: before }) => api.bedHistory(gardenId, kept.key, { before, most: PAGE }),
+    initialPageParam: undefined as number | undefined,
+    getNextPageParam: ({ versions }) => (versions.length < PAGE ? undefined : versions.at(-1)?.revision),
   });
+  const versions = found.data?.pages.flatMap((page) => page.versions) ?? [];
   const bringBack = (version: Version) => {
     draft.bringBack(version);
     void queries.invalidateQueries({ queryKey: ["history", gardenId, kept.key] });
@@ -39,7 +45,7 @@ export default function HistoryView({ gardenId, kept, materials, back }: Props) 
       </ViewHead>
       {found.error && <Problem>{found.error.message}</Problem>}
       <DrawnList as="ol" data-part="history-list">
-        {found.data?.versions.map((version, index) => (
+        {versions.map((version, index) => (
           <DrawnCard variant="outlined" component="li" key={version.revision}>
             <BedDrawn
               gardenId={gardenId}
@@ -50,7 +56,11 @@ export default function HistoryView({ gardenId, kept, materials, back }: Props) 
               height={120}
             />
             <Typography variant="strong">{whenOf(version.saved_at)}</Typography>
-            <Note>{whatOf(version, found.data.versions[index + 1], materials)}</Note>
+            <Note>
+              {found.hasNextPage && index === versions.length - 1
+                ? "from before"
+                : whatOf(version, versions[index + 1], materials)}
+            </Note>
             {index === 0 ? (
               <Chip label="as it is now" />
             ) : (
@@ -59,6 +69,11 @@ export default function HistoryView({ gardenId, kept, materials, back }: Props) 
           </DrawnCard>
         ))}
       </DrawnList>
+      {found.hasNextPage && (
+        <Button disabled={found.isFetchingNextPage} onClick={() => void found.fetchNextPage()}>
+          Show earlier ones
+        </Button>
+      )}
     </PlainView>
   );
 }
