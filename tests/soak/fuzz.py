@@ -54,10 +54,11 @@ def fuzz(requests: int, seed: int = 11) -> Seen:
     """Send so many requests of two gardeners."""
     seen = Seen()
     with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as serving:
-        pair = [_settled(serving.port, name) for name in ("zwibbel", "quorfax")]
         operations = _operations()
         lock = threading.Lock()
         for chunk in range(max(requests // CHUNK, 1)):
+            # gardens that grow with every bed that is taken would make each request dearer than the last
+            pair = [_settled(serving.port, f"{name}{chunk}") for name in ("zwibbel", "quorfax")]
             many = min(CHUNK, requests) // AT_ONCE
             threads = [
                 threading.Thread(
