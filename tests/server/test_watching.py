@@ -104,7 +104,8 @@ def manage(data: Path, *arguments: str, **environment: str) -> subprocess.Comple
     """A management command of a server on this machine alone, on a folder of its own."""
     said = {"NOLBET_DATA": str(data), "NOLBET_LOOPBACK": "1", "DJANGO_SETTINGS_MODULE": "nolbet.settings.production"}
     command = [sys.executable, "server/manage.py", *arguments]
-    env = {key: value for key, value in os.environ.items() if not key.startswith("NOLBET")} | said | environment
+    bare = {key: value for key, value in os.environ.items() if not key.startswith(("NOLBET", "DJANGO"))}
+    env = bare | said | environment
     return subprocess.run(command, cwd=PROJECT, env=env, check=False, capture_output=True, text=True)
 
 
