@@ -18,25 +18,30 @@ from tests.soak.serving import Gardener, Serving, bed
 GROUND = [[0, 0], [9, 0], [9, 6], [0, 6]]
 Told = dict[str, int]
 
+ROUNDS_EACH = 40
+
 
 def races(times: int) -> Told:
     """Run every race so many times; counts of what was answered, of what was lost, came back or broke."""
     told = {"answered": 0, "lost": 0, "back": 0, "broken": 0, "errors": 0}
     with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as serving:
-        one, two = _pair(serving.port)
+        one, two = _pair(serving.port, 0)
         _plot_beside_units(one, two, times, told)
-        for _ in range(times):
+        for number in range(times):
+            # each round leaves gardens behind, and a gardener keeps a few hundred at most
+            if number % ROUNDS_EACH == ROUNDS_EACH - 1:
+                one, two = _pair(serving.port, number)
             _deletion_beside_head(one, two, told)
             _bed_beside_material(one, two, told)
             _changed_material_beside_bed(one, two, told)
     return told
 
 
-def _pair(port: int) -> tuple[Gardener, Gardener]:
+def _pair(port: int, number: int) -> tuple[Gardener, Gardener]:
     """One gardener at two devices."""
-    one = Gardener(port, "racer")
+    one = Gardener(port, f"racer{number}")
     one.move_in()
-    two = Gardener(port, "racer")
+    two = Gardener(port, one.name)
     two.cookies, two.garden = dict(one.cookies), one.garden
     return one, two
 
