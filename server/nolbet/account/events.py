@@ -13,10 +13,10 @@ from nolbet.account.address import client_address
 log = logging.getLogger("nolbet.security")
 
 
-def tell(request: HttpRequest, event: str, account_id: int | None = None) -> None:
-    """Write down an event. account_id: whose it is, where that is known and isn't who is signed in."""
-    whose = account_id if account_id is not None else request.user.pk if hasattr(request, "user") else None
-    log.info("event=%r account=%s from=%s", event, whose if whose is not None else "-", sign_of(request))
+def tell(request: HttpRequest, event: str) -> None:
+    """Write down an event, with the number of who is signed in."""
+    whose = request.user.pk if hasattr(request, "user") else None
+    log.info("event=%r account=%s from=%s", event, "-" if whose is None else whose, sign_of(request))
 
 
 def sign_of(request: HttpRequest) -> str:

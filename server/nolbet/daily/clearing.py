@@ -6,6 +6,7 @@ import logging
 from datetime import datetime, timedelta
 
 from axes.models import AccessAttempt, AccessLog
+from django.db import transaction
 from django.utils import timezone
 
 from nolbet.account.leaving import GRACE_DAYS, delete_accounts
@@ -40,8 +41,9 @@ def clear(now: datetime) -> None:
     log.info("event='cleared' accounts_deleted=%d", gone)
 
 
+@transaction.atomic
 def clear_on_a_new_day() -> bool:
-    """Clear where that wasn't done today; whether it was done now."""
+    """Clear where that wasn't done today; whether it was done now. Where it can't be done, the day isn't noted either."""
     now = timezone.now()
     if not note_day(now.date()):
         return False

@@ -6,7 +6,7 @@ from datetime import UTC, date, datetime, time
 
 from nolbet.daily.models import ServedDay
 
-KEPT_DAYS = 400
+REMEMBERED_DAYS = 400
 """More days than anything is kept for."""
 
 
@@ -14,7 +14,7 @@ def note_day(day: date) -> bool:
     """Note that the server runs on a day; whether that is new."""
     _, new = ServedDay.objects.get_or_create(day=day)
     if new:
-        kept = ServedDay.objects.order_by("-day").values_list("day", flat=True)[:KEPT_DAYS]
+        kept = ServedDay.objects.order_by("-day").values_list("day", flat=True)[:REMEMBERED_DAYS]
         ServedDay.objects.exclude(day__in=list(kept)).delete()
     return new
 
