@@ -43,7 +43,7 @@ def clear(now: datetime) -> None:
 
 @transaction.atomic
 def clear_on_a_new_day() -> bool:
-    """Clear where that wasn't done today; whether it was done now. Where it can't be done, the day isn't noted either."""
+    """Clear where that wasn't done today; whether it was done now. A day is noted with its clearing, or not at all."""
     now = timezone.now()
     if not note_day(now.date()):
         return False
