@@ -23,7 +23,7 @@ from tests.soak.serving import Gardener, Serving
 
 CALLS = "openat,pwrite64,fdatasync,fsync,ftruncate,close"
 SECTOR_BYTES = 512
-LINE = re.compile(r"^(\d+) ([0-9.]+) (.*)$")
+LINE = re.compile(r"^(\d+) +([0-9.]+) (.*)$")
 OPENED = re.compile(r'openat\(.*?, "((?:\\x[0-9a-f]{2})*)".*\) = (\d+)$')
 WROTE = re.compile(r'pwrite64\((\d+), "((?:\\x[0-9a-f]{2})*)", \d+, (\d+)(?:\) = \d+)?')
 SYNCED = re.compile(r"f(?:data)?sync\((\d+)")
