@@ -52,8 +52,6 @@ def test_the_48th_of_sixty_beds_is_found_by_name(app: Page, home: str, gardener:
     beds = [zoo.bed(key=f"bed_{each}", name=f"Row {each} bed") for each in range(1, 61)]
     garden = keep(gardener, *beds)
     app.goto(f"{home}/garden/{garden.pk}/section/bed/bed_2")
-    # what arrives later draws the strip anew under the pointer
-    app.wait_for_load_state("networkidle")
     app.get_by_role("button", name="all 60").click()
     app.get_by_role("combobox").fill("Row 48")
     app.get_by_role("option", name=re.compile("Row 48 bed")).click()

@@ -25,6 +25,8 @@ export function BedStrip({ beds, chosen, bedPath, newPath, isNew, onFind }: Prop
   const room = Math.max(Math.floor(width / TAB_PX) - 1, 1);
   const all = beds.length <= room;
   const shown = all ? beds : withChosen(beds, chosen, Math.max(room - 1, 1));
+  // before its width is known nothing is drawn that would move away under a finger a moment later
+  if (width === 0) return <BedStripBox ref={ref} aria-label="Beds" data-part="bed-strip" />;
   return (
     <BedStripBox ref={ref} aria-label="Beds" data-part="bed-strip">
       {shown.map(({ key, bed }) => (

@@ -1,6 +1,6 @@
 import type { QueryClient } from "@tanstack/react-query";
 import { Refused } from "../api/client";
-import { worksApi, type StepTick, type WorksKept } from "./worksApi";
+import { worksApi, type StepTick, type WorksFigures, type WorksKept } from "./worksApi";
 
 export const TICK = ["tick a step"] as const;
 
@@ -54,9 +54,26 @@ export function tickDefaults(queries: QueryClient): void {
       });
       arrived(tick);
       queries.setQueryData(["works", tick.gardenId], answer.works);
+      // until the days are worked out anew
+      queries.setQueryData<WorksFigures>(
+        ["figure", tick.gardenId, "works"],
+        (figures) => figures && withTick(figures, tick),
+      );
       return { answer, before };
     },
   });
+}
+
+/** The steps with a tick made, their days as they were. */
+export function withTick(figures: WorksFigures, { wish }: Ticking): WorksFigures {
+  return {
+    ...figures,
+    steps: figures.steps.map((step) =>
+      step.key === wish.step
+        ? { ...step, done: wish.done && wish.passed !== false, passed: wish.passed ?? step.passed }
+        : step,
+    ),
+  };
 }
 
 function arrived(tick: Ticking): void {

@@ -1,8 +1,14 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
+import {
+  useMutation,
+  useMutationState,
+  useQuery,
+  useQueryClient,
+  type QueryClient,
+} from "@tanstack/react-query";
 import { useState } from "react";
 import { Refused, saidOf } from "../api/client";
-import { keepTick, TICK, type Ticking } from "./ticks";
-import { worksApi, type StepTick, type WorksFigures, type WorksKept, type WorksWords } from "./worksApi";
+import { keepTick, TICK, withTick, type Ticking } from "./ticks";
+import { worksApi, type StepTick, type WorksKept, type WorksWords } from "./worksApi";
 
 type Undo = () => Promise<unknown>;
 type Edit = (words: WorksWords) => WorksWords;
@@ -37,17 +43,8 @@ export function useWorks(gardenId: number, kept: WorksKept): Working {
   const latest = () => queries.getQueryData<WorksKept>(["works", gardenId]) ?? kept;
   const ticked = useMutation<Ticked, Error, Ticking>({
     mutationKey: [...TICK],
-    onMutate: ({ wish }) => {
-      // shown at once: it arrives when there is a connection, should this page be closed meanwhile too
-      queries.setQueryData<WorksFigures>(["figure", gardenId, "works"], (figures) =>
-        shownTicked(figures, wish),
-      );
-    },
     onSuccess: ({ answer, before }, { wish, spentBefore }) => {
       queries.setQueryData(["works", gardenId], answer.works);
-      queries.setQueryData<WorksFigures>(["figure", gardenId, "works"], (figures) =>
-        shownTicked(figures, wish),
-      );
       push(async () => {
         const hours = wish.hours == null ? null : spentBefore;
         const { works } = await worksApi.tick(gardenId, { step: wish.step, done: !wish.done, hours });
@@ -110,30 +107,22 @@ async function saveEdit(gardenId: number, now: WorksKept, edit: Edit): Promise<W
   }
 }
 
-/** The figures with a tick shown at once, until the days are worked out anew. */
-function shownTicked(figures: WorksFigures | undefined, wish: StepTick): WorksFigures | undefined {
-  return (
-    figures && {
-      ...figures,
-      steps: figures.steps.map((step) =>
-        step.key === wish.step
-          ? { ...step, done: wish.done && wish.passed !== false, passed: wish.passed ?? step.passed }
-          : step,
-      ),
-    }
-  );
-}
-
 /** What else follows a step: the days, and where its bed's state moved the bed and the haul too. */
 function followed(queries: QueryClient, gardenId: number, withBed: boolean): void {
   if (withBed) void queries.invalidateQueries({ queryKey: ["garden", gardenId] });
   void queries.invalidateQueries({ queryKey: ["figure", gardenId] });
 }
 
+/** The steps in order; ticks on their way are shown at once, whatever arrives meanwhile. */
 export function useWorksFigures(gardenId: number) {
+  const onTheirWay = useMutationState({
+    filters: { mutationKey: TICK, status: "pending" },
+    select: ({ state }) => state.variables as Ticking,
+  });
   return useQuery({
     queryKey: ["figure", gardenId, "works"],
     queryFn: () => worksApi.figures(gardenId),
+    select: (figures) => onTheirWay.filter((tick) => tick.gardenId === gardenId).reduce(withTick, figures),
   });
 }
 
