@@ -94,7 +94,11 @@ def test_one_step_at_a_time_by_the_thumb_of_either_hand(app: Page, home: str, ga
 
 def test_a_step_taken_back_stays_back_while_its_tick_still_arrives(app: Page, home: str, garden: Garden) -> None:
     held: list[Route] = []
-    app.route("**/works/tick", held.append)
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    app.route("**/works/tick", hold)
     app.goto(f"{home}/garden/{garden.pk}/outdoors")
     heading = app.locator("[data-part=outdoor-step]").get_by_role("heading")
     title = heading.inner_text()

@@ -22,6 +22,7 @@ from tests.soak.imports import kill_imports
 from tests.soak.kill import kill_and_look
 from tests.soak.power import Disk, cut_power
 from tests.soak.races import races
+from tests.soak.restores import put_back_again_and_again
 from tests.soak.serving import Gardener, Serving
 
 
@@ -92,40 +93,11 @@ def test_a_copy_taken_under_load_is_put_back_into_the_running_application(tmp_pa
         assert [each.name for each in tmp_path.rglob("*unfinished*")] == []
 
 
-def test_a_save_answered_while_a_copy_is_put_back_is_in_what_is_put_aside_or_comes_after(tmp_path: Path) -> None:
-    with Serving(tmp_path) as serving:
-        gardener = Gardener(serving.port, "saver")
-        gardener.move_in()
-        for count in range(2, 7):
-            assert gardener.save(count)[0] == 200
-        copy = tmp_path / "copies" / "copy.sqlite3"
-        copy.parent.mkdir()
-        serving.manage("backup", str(copy))
-        kept_then = gardener.revision
-        stop, before, after = threading.Event(), [kept_then], [0]
-
-        def stream() -> None:
-            while not stop.is_set():
-                status, answer = gardener.save(min(gardener.revision + 1, 1000))
-                if status == 409:
-                    gardener.revision = answer["current"]["revision"]
-                    after.append(gardener.revision)
-                elif len(after) == 1:
-                    before.append(gardener.revision)
-
-        saver = threading.Thread(target=stream)
-        saver.start()
-        serving.manage("restore", str(copy))
-        while len(after) == 1 and saver.is_alive():
-            stop.wait(0.01)
-        stop.set()
-        saver.join()
-        (aside,) = tmp_path.glob("before-restore-*.sqlite3")
-        with closing(sqlite3.connect(aside)) as connection:
-            ((last,),) = connection.execute("SELECT revision FROM gardens_bed").fetchall()
-    assert max(before) > kept_then
-    assert max(before) == last
-    assert after[1] == kept_then
+def test_a_save_answered_while_a_copy_is_put_back_is_in_what_is_put_aside_or_comes_after() -> None:
+    told = put_back_again_and_again(2, 3)
+    assert told["restores"] == 2
+    assert told["answered"] > 2 * 3
+    assert {key: told[key] for key in ("lost", "wrong", "refused")} == {"lost": 0, "wrong": 0, "refused": 0}
 
 
 @pytest.fixture
