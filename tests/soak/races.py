@@ -62,7 +62,7 @@ def _plot_beside_units(one: Gardener, two: Gardener, times: int, told: Told) -> 
 
     def plots() -> None:
         for number in range(times):
-            plot = {"corners_m": GROUND, "north_deg": float(number)}
+            plot = {"corners_m": GROUND, "north_deg": north_of(number)}
             status, _ = one.ask("PUT", f"{garden}/plot", {"revision": len(saved), "plot": plot})
             told["errors"] += status != 200
             if status == 200:
@@ -83,9 +83,14 @@ def _plot_beside_units(one: Gardener, two: Gardener, times: int, told: Told) -> 
     _, kept = one.ask("GET", garden)
     told["answered"] += len(saved) + 2 * len(heads)
     told["lost"] += len(saved) - kept["plot_revision"]
-    told["lost"] += kept["garden"]["plot"]["north_deg"] != saved[-1]
+    told["lost"] += kept["garden"]["plot"]["north_deg"] != north_of(saved[-1])
     told["lost"] += 2 * len(heads) - kept["head_revision"]
     told["lost"] += (kept["garden"]["units"], kept["garden"]["name"]) != heads[-1]
+
+
+def north_of(number: int) -> float:
+    """Where north lies in the plot saved as so many-th [degrees]: within a turn, and another each time."""
+    return number * 7 % 360
 
 
 def _deletion_beside_head(one: Gardener, two: Gardener, told: Told) -> None:
