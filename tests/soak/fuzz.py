@@ -17,6 +17,7 @@ import tempfile
 import threading
 import time
 from collections import Counter
+from collections.abc import Iterator
 from dataclasses import dataclass, field
 from http.client import HTTPException
 from pathlib import Path
@@ -54,16 +55,16 @@ def fuzz(requests: int, seed: int = 11) -> Seen:
     """Send so many requests of two gardeners."""
     seen = Seen()
     with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as serving:
-        operations = _operations()
+        found = operations()
         lock = threading.Lock()
         for chunk in range(max(requests // CHUNK, 1)):
             # gardens that grow with every bed that is taken would make each request dearer than the last
-            pair = [_settled(serving.port, f"{name}{chunk}") for name in ("zwibbel", "quorfax")]
+            pair = [settled(serving.port, f"{name}{chunk}") for name in ("zwibbel", "quorfax")]
             many = min(CHUNK, requests) // AT_ONCE
             threads = [
                 threading.Thread(
                     target=_send_many,
-                    args=(_twin(pair[at % 2]), pair[1 - at % 2], operations, many, seed + chunk * 10 + at, seen, lock),
+                    args=(_twin(pair[at % 2]), pair[1 - at % 2], found, many, seed + chunk * 10 + at, seen, lock),
                 )
                 for at in range(AT_ONCE)
             ]
@@ -76,7 +77,7 @@ def fuzz(requests: int, seed: int = 11) -> Seen:
     return seen
 
 
-def _operations() -> list[tuple[str, str, Any]]:
+def operations() -> list[tuple[str, str, Any]]:
     """Method, path and a body that would do, of every operation."""
     import django  # noqa: PLC0415 - its settings are needed for the API's description alone
 
@@ -87,15 +88,16 @@ def _operations() -> list[tuple[str, str, Any]]:
 
     found = []
     document = json.loads(json.dumps(api.get_openapi_schema(path_prefix="/api/")))
-    for path, operations in document["paths"].items():
-        for method, operation in operations.items():
+    for path, methods in document["paths"].items():
+        for method, operation in methods.items():
             body = operation.get("requestBody", {}).get("content", {}).get("application/json", {}).get("schema", {})
             found.append((method.upper(), path, copy.deepcopy(BODIES.get(body.get("$ref", "").rsplit("/", 1)[-1]))))
     # who is signed out or has put the garden away has nothing more to send
     return [each for each in found if each[:2] != ("DELETE", "/api/gardens/{garden_id}") and not each[1].endswith(ENDS)]
 
 
-def _settled(port: int, name: str) -> Gardener:
+def settled(port: int, name: str) -> Gardener:
+    """A new gardener with a bed and a material of their own."""
     gardener = Gardener(port, name)
     gardener.move_in()
     garden = f"/api/gardens/{gardener.garden}"
@@ -111,11 +113,11 @@ def _twin(gardener: Gardener) -> Gardener:
 
 
 def _send_many(
-    who: Gardener, other: Gardener, operations: list[Any], times: int, seed: int, seen: Seen, lock: threading.Lock
+    who: Gardener, other: Gardener, asked: list[Any], times: int, seed: int, seen: Seen, lock: threading.Lock
 ) -> None:
     chance = random.Random(seed)  # noqa: S311 - what is sent is no secret
     for _ in range(times):
-        method, path, body = chance.choice(operations)
+        method, path, body = chance.choice(asked)
         if chance.random() < 0.05:
             method = chance.choice(METHODS)
         address = _filled(path, chance, who, other)
@@ -150,6 +152,17 @@ def _asked(who: Gardener, method: str, address: str, body: Any, chance: random.R
     return answer.status, answer.read().decode("utf-8", "replace")
 
 
+def filled_for(path: str, who: Gardener) -> str:
+    """A path with a gardener's own garden, and with what is there."""
+    kept = {"garden_id": str(who.garden), "kind": "plot", "hemisphere": "north"}
+    material = "/materials/" in path or "/shelf/" in path
+    return re.sub(
+        r"\{(\w+)\}",
+        lambda each: kept.get(each[1], "1" if each[1].endswith("_id") else "heap" if material else "plain"),
+        path,
+    )
+
+
 def _filled(path: str, chance: random.Random, who: Gardener, other: Gardener) -> str:
     def value(match: re.Match[str]) -> str:
         name = match[1]
@@ -175,7 +188,7 @@ def _mutated(body: Any, chance: random.Random) -> Any:
         return chance.choice([None, None, {}, [], 1])
     changed = copy.deepcopy(body)
     for _ in range(chance.choice([0, 1, 1, 1, 2, 3])):
-        places = list(_places(changed))
+        places = list(places_in(changed))
         if not places:
             break
         holder, key = chance.choice(places)
@@ -189,13 +202,14 @@ def _mutated(body: Any, chance: random.Random) -> Any:
     return changed
 
 
-def _places(document: Any) -> Any:
+def places_in(document: Any) -> Iterator[tuple[Any, Any]]:
+    """Where values stand in a document: what holds each, and its key or index there."""
     pairs = (
         document.items() if isinstance(document, dict) else enumerate(document) if isinstance(document, list) else ()
     )
     for key, value in list(pairs):
         yield document, key
-        yield from _places(value)
+        yield from places_in(value)
 
 
 if __name__ == "__main__":

@@ -80,10 +80,12 @@ def figure_what_if(
 
     Raises PlanProblem where either doesn't hold together.
     """
+    # a bed that doesn't hold together is told before anything of it is changed
+    now = figure_sure_bed(plan, bed, supplies, today, days)
     changed = changed_bed(bed, wish, supplies.materials)
     return WhatIfFigures(
         parts=parts_of(bed, supplies.materials),
-        now=figure_sure_bed(plan, bed, supplies, today, days),
+        now=now,
         then=figure_sure_bed(plan, changed, supplies, today, days),
         changed=changed.model_dump(mode="json", exclude_none=True, by_alias=True),
     )
