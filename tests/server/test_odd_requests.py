@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Iterator
 from typing import Any
 
 import pytest
 from django.contrib.auth.models import User
-from django.test import Client
+from django.http import StreamingHttpResponse
+from django.test import Client, RequestFactory
 
 from nolbet.gardens.models import Garden
+from nolbet.heads import answers_heads
 from tests.core import zoo
 from tests.server.asking import send
+from tests.server.test_closed import endpoints, filled
 from tests.server.test_keeping import at, save, yard
 
 TANK = zoo.bed(
@@ -150,3 +154,29 @@ def test_head_answers_as_get_does_without_its_body(signed_in: Client, garden: Ga
     assert head.content == b""
     assert head.headers["Content-Type"] == got.headers["Content-Type"]
     assert int(head.headers["Content-Length"]) > 0
+
+
+def test_head_begins_nothing_that_would_be_worked_out_bit_by_bit() -> None:
+    begun: list[int] = []
+
+    def bits() -> Iterator[bytes]:
+        begun.append(2)
+        yield b"a bit"
+
+    head = answers_heads(lambda request: StreamingHttpResponse(bits()))(RequestFactory().head("/"))
+    assert isinstance(head, StreamingHttpResponse)
+    assert (list(head), begun) == ([], [])
+
+
+# the sun and the schools ask nothing of what lies in a bed
+DRAFTS = [
+    each for each in endpoints() if "layers" in str(each[2].get("bed")) and not each[1].endswith(("/sun", "/schools"))
+]
+
+
+@pytest.mark.parametrize(("method", "path", "body"), DRAFTS, ids=lambda part: part if isinstance(part, str) else "")
+def test_a_draft_of_a_material_that_is_not_there_is_told_so(
+    signed_in: Client, garden: Garden, method: str, path: str, body: dict[str, Any]
+) -> None:
+    draft = body | {"bed": body["bed"] | {"layers": [{"material": "nothing_here", "fill": True}]}}
+    assert "nothing_here" in refused(send(signed_in, method, filled(path, garden), draft))
