@@ -6,6 +6,7 @@ By hand: python -m tests.soak.every_place [PART OF A PATH]
 from __future__ import annotations
 
 import copy
+import json
 import sys
 import tempfile
 import threading
@@ -16,7 +17,7 @@ from pathlib import Path
 from queue import Empty, SimpleQueue
 from typing import Any
 
-from tests.soak.fuzz import ALLOWED_FAILURES, AT_ONCE, ODD, Seen, filled_for, operations, places_in, settled
+from tests.soak.fuzz import ALLOWED_FAILURES, AT_ONCE, ODD, Seen, filled_for, operations, places_in, sent_as, settled
 from tests.soak.serving import Gardener, Serving
 
 Operation = tuple[str, str, Any]
@@ -68,15 +69,15 @@ def _try_one(who: Gardener, operation: Operation, seen: Seen) -> None:
         else:
             holder[key] = copy.deepcopy(odd)
         try:
-            status, answer = who.ask(method, address, sent)
-        except (HTTPException, OSError, ValueError) as error:
+            status, answer = sent_as(who, method, address, json.dumps(sent).encode(), "application/json")
+        except (HTTPException, OSError) as error:
             who.reconnect()
             status, answer = -1, str(error)
         seen.statuses[status] += 1
-        if status == 200 and revision is not None and isinstance(answer, dict):
-            revision = answer.get("revision", revision)
+        if status == 200 and revision is not None:
+            revision = json.loads(answer).get("revision", revision)
         if (status >= 500 and status not in ALLOWED_FAILURES) or status < 0:
-            seen.errors.append(f"{status} {method} {address} {str(sent)[:300]} {str(answer)[:200]}")
+            seen.errors.append(f"{status} {method} {address} {str(sent)[:300]} {answer[:200]}")
 
 
 if __name__ == "__main__":

@@ -2,7 +2,7 @@
 
 Nothing of it is an error of the server, nobody sees a word of the other's, and memory stays where it was.
 
-By hand: python -m tests.soak.fuzz [REQUESTS]
+By hand: python -m tests.soak.fuzz [REQUESTS] [SEED]
 """
 
 from __future__ import annotations
@@ -52,7 +52,7 @@ class Seen:
 
 
 def fuzz(requests: int, seed: int = 11) -> Seen:
-    """Send so many requests of two gardeners."""
+    """Send so many requests of two gardeners. seed: another one sends others."""
     seen = Seen()
     with tempfile.TemporaryDirectory() as folder, Serving(Path(folder)) as serving:
         found = operations()
@@ -141,6 +141,11 @@ def _asked(who: Gardener, method: str, address: str, body: Any, chance: random.R
     else:
         content = None if body is None else json.dumps(body).encode()
     kind = chance.choice(["application/json"] * 30 + ["text/plain", "multipart/form-data; boundary=x", ""])
+    return sent_as(who, method, address, content, kind)
+
+
+def sent_as(who: Gardener, method: str, address: str, content: bytes | None, kind: str) -> tuple[int, str]:
+    """Status and text of what is answered to a body sent as of some media type."""
     headers = {
         "Content-Type": kind,
         "Cookie": "; ".join(f"{key}={value}" for key, value in who.cookies.items()),
@@ -214,7 +219,8 @@ def places_in(document: Any) -> Iterator[tuple[Any, Any]]:
 
 if __name__ == "__main__":
     start = time.monotonic()
-    told = fuzz(int(sys.argv[1]) if len(sys.argv) > 1 else 2_000)
+    numbers = [int(each) for each in sys.argv[1:]] + [2_000, 11][len(sys.argv) - 1 :]
+    told = fuzz(*numbers)
     print(f"{time.monotonic() - start:.0f} s", dict(told.statuses), "memory MB", told.memory_mb)
     print(*[line for line in told.log.splitlines() if "nolbet.security" not in line][-60:], sep="\n")
     print("errors", len(told.errors), *told.errors[:30], sep="\n")

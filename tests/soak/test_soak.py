@@ -17,6 +17,7 @@ from nolbet.keeping.copies import CopyProblem, check_copy, put_back, take_copy
 from nolbet.keeping.folder import prepare_folder
 from tests.soak.beside import beside
 from tests.soak.crowd import crowd
+from tests.soak.every_place import try_every_place
 from tests.soak.fuzz import fuzz
 from tests.soak.imports import kill_imports
 from tests.soak.kill import kill_and_look
@@ -191,6 +192,13 @@ def test_whatever_two_gardeners_send_is_no_error_and_shows_nothing_of_the_other(
     assert told.statuses[200] > 20
     assert told.errors == []
     assert told.leaked == []
+
+
+def test_no_odd_value_anywhere_in_a_body_is_an_error() -> None:
+    told = try_every_place("figure/what-if")
+    assert told.statuses.total() > 400
+    assert told.statuses[422] > 200
+    assert told.errors == []
 
 
 TRIED = ["strace", "-o", "/dev/null", "true"]
