@@ -12,6 +12,7 @@ from typing import Any
 
 import pytest
 from axes.models import AccessAttempt, AccessLog
+from django.contrib.auth.hashers import get_hasher
 from django.contrib.auth.models import User
 from django.core import mail
 from django.core.management import CommandError, call_command
@@ -122,6 +123,23 @@ def test_codes_are_guessed_no_more_often_than_passwords(gardener: User) -> None:
     assert [by_code(Client(), "AAAA-BBBB").status_code for _ in range(9)] == [422] * 7 + [429] * 2
     assert by_code(Client(), code).status_code == 429
     assert by_code(Client(REMOTE_ADDR="192.0.2.8"), code).status_code == 200
+
+
+def test_the_door_for_codes_hashes_as_much_whether_there_is_an_account_a_code_or_neither(
+    gardener: User, stranger: User, sent_at_once: None, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    stranger.email = "oarsman@example.org"
+    stranger.save()
+    printed_code("gardener")
+    hashed: list[str] = []
+    hasher = type(get_hasher())
+    for slow in ("encode", "verify"):
+        usual = getattr(hasher, slow)
+        monkeypatch.setattr(hasher, slow, lambda *given, usual=usual, slow=slow: hashed.append(slow) or usual(*given))
+    for name in ("gardener", "stranger", "nobody"):
+        assert by_code(Client(), "AAAA-BBBB", name=name).status_code == 422
+        assert send(Client(), "POST", "/api/account/code", {"name": name}).status_code == 202
+    assert hashed == []
 
 
 def test_a_code_comes_by_mail_where_there_is_an_address(gardener: User, signed_in: Client, sent_at_once: None) -> None:

@@ -158,8 +158,10 @@ def change_password(request: HttpRequest, changed: NewPassword) -> Account:
 def ask_for_code(request: HttpRequest, asked: AskedCode) -> Status[None]:
     """Have a code sent to an account's mail address, if there is one: the answer is the same where there is none."""
     from_this_page(request)
-    check_codes(request)
-    send_code(asked.name, timezone.now())
+    # one write to the disk, whether there is such an account or not
+    with transaction.atomic():
+        check_codes(request)
+        send_code(asked.name, timezone.now())
     tell(request, "code asked for")
     return Status(202, None)
 
