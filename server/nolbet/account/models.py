@@ -29,7 +29,7 @@ class Leaving(models.Model):
 
 
 class ResetCode(models.Model):
-    """A code that sets a new password once. hashed: by the secret key; the code itself is kept nowhere."""
+    """A code that sets a new password once. hashed: as a password is; the code itself is kept nowhere."""
 
     account = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="reset_codes")
     hashed = models.CharField(max_length=128)

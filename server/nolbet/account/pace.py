@@ -48,7 +48,12 @@ def check_sign_ups(request: HttpRequest) -> None:
 
 
 def check_codes(request: HttpRequest) -> None:
-    """Note that a code is asked for from an address. Raises TooSoon where it is one too many in an hour."""
+    """Raises TooSoon where one more code asked for from an address is one too many in an hour."""
+    _check_asked(request, "code", MOST_CODES)
+
+
+def note_code(request: HttpRequest) -> None:
+    """Note that a code is asked for from an address. Raises TooSoon as check_codes does."""
     _note(request, "code", MOST_CODES)
 
 
@@ -66,10 +71,14 @@ def _check(attempts: QuerySet[AccessAttempt], now: datetime) -> None:
         raise TooSoon(ceil(left_s))
 
 
-def _note(request: HttpRequest, what: str, most: int) -> None:
+def _check_asked(request: HttpRequest, what: str, most: int) -> None:
     now, address = timezone.now(), client_address(request)
     counted = Asked.objects.filter(what=what, address=address, at__gt=now - COUNTED_FOR).order_by("at")
     found = list(counted.values_list("at", flat=True))
     if len(found) >= most:
         raise TooSoon(ceil((found[-most] + COUNTED_FOR - now).total_seconds()))
-    Asked.objects.create(what=what, address=address, at=now)
+
+
+def _note(request: HttpRequest, what: str, most: int) -> None:
+    _check_asked(request, what, most)
+    Asked.objects.create(what=what, address=client_address(request), at=timezone.now())

@@ -21,8 +21,8 @@ from nolbet.account.door import check_not_locked, checked, count_wrong
 from nolbet.account.errors import Refusal, WrongPassword
 from nolbet.account.events import tell
 from nolbet.account.leaving import leaves_at
-from nolbet.account.pace import check_codes, check_sign_ups
-from nolbet.account.reset import account_with_code, send_code
+from nolbet.account.pace import check_codes, check_sign_ups, note_code
+from nolbet.account.reset import account_with_code, new_code, send_code
 from nolbet.account.sessions import end_other_sessions, note_beginning
 from nolbet.api.problems import CsrfMissing
 from nolbet.gardens.owned import signed_in_id
@@ -158,10 +158,12 @@ def change_password(request: HttpRequest, changed: NewPassword) -> Account:
 def ask_for_code(request: HttpRequest, asked: AskedCode) -> Status[None]:
     """Have a code sent to an account's mail address, if there is one: the answer is the same where there is none."""
     from_this_page(request)
+    check_codes(request)
+    code = new_code()
     # one write to the disk, whether there is such an account or not
     with transaction.atomic():
-        check_codes(request)
-        send_code(asked.name, timezone.now())
+        note_code(request)
+        send_code(asked.name, code, timezone.now())
     tell(request, "code asked for")
     return Status(202, None)
 
