@@ -12,17 +12,18 @@ from typing import Any
 import pytest
 from django.contrib.auth.models import User
 from openpyxl import load_workbook
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page, Route, expect
 
 from nolbet.gardens.models import Bed, Garden
 from nolbet.plans.storing import store_plan
 from nolbet_core.built.plan_file import read_plan
 from tests.browser.chromium import CONTEXT
-from tests.browser.gardens import saved
+from tests.browser.gardens import open_section, saved
 from tests.core import zoo
 
 pytestmark = pytest.mark.browser
 
+METRIC = {"name": "Test ground", "units": "metric"}
 LAYERS = [{"material": "compost", "thickness_m": 0.1}, {"material": "topsoil", "fill": True}]
 YARD = {"key": "yard", "name": "Tide yard", "delivery": "30.00", "offers": [
     {"material": "topsoil", "form": "bulk", "price_per_m3": "60.00", "step_m3": 0.25},
@@ -33,7 +34,7 @@ YARD = {"key": "yard", "name": "Tide yard", "delivery": "30.00", "offers": [
 
 def haul_of(app: Page, home: str, gardener: User, *beds: dict[str, Any], **head: Any) -> Garden:
     """Open the haul of a garden with a yard."""
-    garden = {"name": "Test ground", "units": "metric"} | head
+    garden = METRIC | head
     document = zoo.plan(*(beds or (zoo.bed(name="Plain", layers=LAYERS),)), suppliers=[YARD], garden=garden)
     kept = store_plan(gardener.pk, read_plan(document).plan)
     app.goto(f"{home}/garden/{kept.pk}/haul")
@@ -274,3 +275,32 @@ def test_a_deal_is_typed_and_a_line_held_by_hand_says_what_it_costs(app: Page, h
     saved(app)
     (line,) = Garden.objects.get(pk=garden.pk).fixed
     assert (line["material"], line["form"]) == ("compost", "bag")
+
+
+def test_what_was_asked_before_a_save_does_not_stand_after_it(app: Page, home: str, gardener: User) -> None:
+    garden = store_plan(gardener.pk, read_plan(zoo.plan(zoo.bed(name="Plain"), garden=METRIC)).plan)
+    open_section(app, home, garden, "plain")
+    asked: list[Route] = []
+    saves: list[Route] = []
+
+    def answer_later(route: Route) -> None:
+        if asked:
+            return route.fallback()
+        return asked.append(route)
+
+    def save_later(route: Route) -> None:
+        saves.append(route)
+
+    app.route(re.compile("/figure$"), answer_later)
+    app.route("**/beds/plain", save_later)
+    app.get_by_label("Depth", exact=True).fill("30 cm")
+    app.get_by_label("Depth", exact=True).press("Tab")
+    expect(app.get_by_role("status").filter(has_text="Saving")).to_be_visible()
+    app.get_by_role("link", name="Haul").click()
+    expect(app.get_by_role("status", name="Working out what to buy")).to_be_visible()
+    before = asked[0].fetch()
+    saves[0].continue_()
+    app.wait_for_function("() => !Object.keys(localStorage).some((name) => name.startsWith('nolbet.draft.'))")
+    asked[0].fulfill(response=before)
+    # 2 m2 under 30 cm
+    expect(app.locator("[data-part=needs-list]")).to_contain_text("600 L")

@@ -23,7 +23,7 @@ export function App() {
       onSuccess={() => {
         sendWaitingTicks(queries);
         // what was kept may be older than what was saved last: it is shown, and asked for anew
-        void queries.invalidateQueries();
+        void queries.invalidateQueries({ predicate: ({ state }) => state.data !== undefined });
       }}
     >
       <HatchDefs />

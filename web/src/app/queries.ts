@@ -1,4 +1,12 @@
-import { MutationCache, onlineManager, QueryCache, QueryClient } from "@tanstack/react-query";
+import {
+  MutationCache,
+  onlineManager,
+  QueryCache,
+  QueryClient,
+  type InvalidateOptions,
+  type InvalidateQueryFilters,
+  type QueryKey,
+} from "@tanstack/react-query";
 import { worthAskingAgain } from "../api/backOff";
 import { leftFrom } from "../account/wayBack";
 import { Refused } from "../api/client";
@@ -8,7 +16,21 @@ import { tickDefaults } from "../works/ticks";
 // a page that is opened without a connection knows so from the start
 onlineManager.setOnline(navigator.onLine);
 
-export const queries = new QueryClient({
+/** What is being asked for the first time when it changes is asked for anew as well: its answer is from before. */
+class Queries extends QueryClient {
+  override async invalidateQueries<Key extends QueryKey = QueryKey>(
+    filters?: InvalidateQueryFilters<Key>,
+    options?: InvalidateOptions,
+  ): Promise<void> {
+    const first = this.getQueryCache()
+      .findAll(filters)
+      .filter(({ state }) => state.data === undefined && state.fetchStatus === "fetching");
+    if (first.length > 0) await Promise.all(first.map((query) => query.cancel({ revert: true })));
+    return super.invalidateQueries(filters, options);
+  }
+}
+
+export const queries = new Queries({
   defaultOptions: {
     queries: {
       staleTime: 60_000,
