@@ -25,7 +25,8 @@ for await (const line of createInterface({ input: process.stdin })) {
   try {
     if (!pages.has(file)) pages.set(file, await bundled(file));
     const page = pages.get(file);
-    console.log(JSON.stringify({ answers: calls.map(([name, ...given]) => page[name](...given) ?? null) }));
+    const answers = await Promise.all(calls.map(([name, ...given]) => page[name](...given)));
+    console.log(JSON.stringify({ answers: answers.map((answer) => answer ?? null) }));
   } catch (error) {
     console.log(JSON.stringify({ error: String(error.stack) }));
   }
@@ -43,7 +44,7 @@ def _node() -> subprocess.Popen[str]:
 
 
 def ask_page(file: str, calls: list[tuple[Any, ...]]) -> list[Any]:
-    """Answers of functions of one of the page's files, each call a name with its arguments."""
+    """Answers of functions of one of the page's files, each call a name with its arguments. file: below src."""
     node = _node()
     assert node.stdin is not None
     assert node.stdout is not None

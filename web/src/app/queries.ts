@@ -1,36 +1,15 @@
-import {
-  MutationCache,
-  onlineManager,
-  QueryCache,
-  QueryClient,
-  type InvalidateOptions,
-  type InvalidateQueryFilters,
-  type QueryKey,
-} from "@tanstack/react-query";
+import { MutationCache, onlineManager, QueryCache } from "@tanstack/react-query";
 import { worthAskingAgain } from "../api/backOff";
 import { leftFrom } from "../account/wayBack";
 import { Refused } from "../api/client";
 import { KEPT } from "../draft/keptQueries";
 import { tickDefaults } from "../works/ticks";
+import { LatestQueries } from "./LatestQueries";
 
 // a page that is opened without a connection knows so from the start
 onlineManager.setOnline(navigator.onLine);
 
-/** What is being asked for the first time when it changes is asked for anew as well: its answer is from before. */
-class Queries extends QueryClient {
-  override async invalidateQueries<Key extends QueryKey = QueryKey>(
-    filters?: InvalidateQueryFilters<Key>,
-    options?: InvalidateOptions,
-  ): Promise<void> {
-    const first = this.getQueryCache()
-      .findAll(filters)
-      .filter(({ state }) => state.data === undefined && state.fetchStatus === "fetching");
-    if (first.length > 0) await Promise.all(first.map((query) => query.cancel({ revert: true })));
-    return super.invalidateQueries(filters, options);
-  }
-}
-
-export const queries = new Queries({
+export const queries = new LatestQueries({
   defaultOptions: {
     queries: {
       staleTime: 60_000,
