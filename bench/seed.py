@@ -22,6 +22,8 @@ def main() -> None:
         bed.versions.model(bed=bed, revision=each, name=now.name, cut=now.cut, saved_at=now.saved_at)
         for each in range(now.revision + 1, MOST_STEPS + 1)
     )
+    bed.revision = MOST_STEPS
+    bed.save(update_fields=["revision"])
     cookies = {name: cookie.value for name, cookie in client.cookies.items()}
     print(json.dumps({"garden": garden.pk, "cookies": cookies}))
 
