@@ -19,10 +19,12 @@ FIGURE_LIMIT = 3.2
 
 
 def _python(code: str, *arguments: str) -> None:
+    # as a gardener's machine does: what was compiled once is kept
+    kept = {"OPENBLAS_NUM_THREADS": "1", "PYTHONDONTWRITEBYTECODE": ""}
     subprocess.run(  # noqa: S603 - our own interpreter and code
         [sys.executable, "-c", code, *arguments],
         cwd=PROJECT,
-        env={**os.environ, "OPENBLAS_NUM_THREADS": "1"},
+        env={**os.environ, **kept},
         stdout=subprocess.DEVNULL,
         check=True,
     )

@@ -11,6 +11,7 @@ import { PageNote, PageWait } from "../kit/Page";
 import { useConfirming } from "../quantities/confirming";
 import { ShowingProvider } from "../quantities/UnitsContext";
 import { otherUnits, type Units } from "../quantities/format";
+import { fetchFinder } from "../shelf/MaterialFinder";
 import { ChosenBed } from "./ChosenBed";
 import { DemoNote } from "./DemoNote";
 import { placesOf } from "./places";
@@ -41,6 +42,7 @@ import {
 
 const loadFinder = () => import("./Finder");
 const Finder = lazy(loadFinder);
+const fetchFinders = () => Promise.all([loadFinder(), fetchFinder()]);
 const KeyList = lazy(() => import("./KeyList"));
 const More = lazy(() => import("./More"));
 
@@ -128,7 +130,7 @@ function Garden({ garden, shelf }: { garden: KeptGarden; shelf: Material[] }) {
           />
           <Body id="view" tabIndex={-1} data-part="page-body">
             <DemoNote />
-            <ViewsAhead key={garden.id} gardenId={garden.id} others={loadFinder} />
+            <ViewsAhead key={garden.id} gardenId={garden.id} others={fetchFinders} />
             <Suspense fallback={<PageWait saying="Opening the view ..." />}>
               <Routes>
                 <Route path="section/bed/:bedKey" element={<ChosenBed {...shown} />} />
