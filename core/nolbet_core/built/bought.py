@@ -15,7 +15,7 @@ from nolbet_core.plan.offers import BagOfferModel, OfferModel, PackOfferModel, P
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
-NOTHING_M2 = 1e-9
+NOTHING = 1e-9
 SAME_M = 1e-6
 BoughtSize = tuple[float | None, float | None, float | None, float | None]
 """Length, width, height and diameter of a piece, as far as its offer says them [m]."""
@@ -162,11 +162,11 @@ def _uncovered(covers: Sequence[Cover], parts: BoughtParts) -> tuple[Cover, ...]
     left = []
     for cover in covers:
         each_m2 = cover.area_m2 * cover.plies
-        whole = min(int(lying_m2 / each_m2 + NOTHING_M2) if each_m2 > 0 else cover.count, cover.count)
+        whole = min(int(lying_m2 / each_m2 + NOTHING) if each_m2 > 0 else cover.count, cover.count)
         lying_m2 -= whole * each_m2
         if whole == cover.count:
             continue
-        if lying_m2 > NOTHING_M2 and not cover.whole:
+        if lying_m2 > NOTHING and not cover.whole:
             part = cover.area_m2 * (1 - lying_m2 / each_m2)
             left.append(replace(cover, area_m2=part, size_m=None, count=1))
             whole += 1
@@ -183,15 +183,15 @@ def _unreached(stretches: Sequence[Stretch], parts: BoughtParts) -> Iterator[Str
         lying_m[round(diameter_m, 6)] += length_m * count
     for stretch in stretches:
         own = round(stretch.diameter_m, 6)
-        whole = min(int(lying_m[own] / stretch.length_m + NOTHING_M2), stretch.count)
+        whole = min(int(lying_m[own] / stretch.length_m + NOTHING), stretch.count)
         lying_m[own] -= whole * stretch.length_m
-        if whole == stretch.count:
-            continue
-        rest_m = stretch.length_m - lying_m[own]
-        lying_m[own] = 0.0
-        yield replace(stretch, length_m=rest_m, count=1)
-        if stretch.count - whole > 1:
-            yield replace(stretch, count=stretch.count - whole - 1)
+        left = stretch.count - whole
+        if left and lying_m[own] > NOTHING:
+            yield replace(stretch, length_m=stretch.length_m - lying_m[own], count=1)
+            lying_m[own] = 0.0
+            left -= 1
+        if left:
+            yield replace(stretch, count=left)
 
 
 def _without(boxes: Sequence[Box], parts: BoughtParts) -> Iterator[Box]:

@@ -27,20 +27,21 @@ class Worths:
     def __init__(
         self, wishes: Sequence[CutWish], worth: Sequence[float], saw: Saw, most_m: float, allowed: Sequence[bool]
     ) -> None:
-        self._wishes, self._worth, self._saw = wishes, worth, saw
+        self._worth, self._saw = worth, saw
+        self._most = [wish.count if may else 0 for wish, may in zip(wishes, allowed, strict=True)]
         self._takes = [saw.taken(wish.length_m) for wish in wishes]
         self._cells = [max(int(take / CELL_M + EDGE), 1) for take in self._takes]
         room = int(most_m / CELL_M + EDGE)
         self._tables: list[Values] = [np.zeros(room + 1)]
         for at in range(len(wishes) - 1, -1, -1):
             after = self._tables[0]
-            usable = allowed[at] and worth[at] > 0
+            usable = self._most[at] > 0 and worth[at] > 0
             self._tables.insert(0, self._with(at, after) if usable else after)
 
     def _with(self, at: int, after: Values) -> Values:
         table = after.copy()
         cells, worth = self._cells[at], self._worth[at]
-        for number in range(1, min(self._wishes[at].count, (len(after) - 1) // cells) + 1):
+        for number in range(1, min(self._most[at], (len(after) - 1) // cells) + 1):
             shift = number * cells
             np.maximum(table[shift:], after[: len(after) - shift] + number * worth, out=table[shift:])
         return table
@@ -49,7 +50,7 @@ class Worths:
         """What fits a room [m] is worth at most so much, and which pieces that are."""
         room = int(room_m / CELL_M + EDGE)
         value, counts = float(self._tables[0][room]), []
-        for at in range(len(self._wishes)):
+        for at in range(len(self._most)):
             number = self._number(at, room)
             counts.append(number)
             room -= number * self._cells[at]
@@ -68,7 +69,7 @@ class Worths:
 
     def above(self, room_m: float, least: float) -> Iterator[tuple[int, ...]]:
         """Every choice of pieces for a room [m] that is worth at least so much."""
-        counts = [0] * len(self._wishes)
+        counts = [0] * len(self._most)
 
         def look(at: int, room: int, value: float) -> Iterator[tuple[int, ...]]:
             if at == len(counts):
@@ -76,7 +77,7 @@ class Worths:
                     yield tuple(counts)
                 return
             number, left = 0, room
-            while number <= self._wishes[at].count and left >= 0:
+            while number <= self._most[at] and left >= 0:
                 worth_so = value + number * self._worth[at]
                 if worth_so + self._tables[at + 1][left] >= least - 1e-9:
                     counts[at] = number
