@@ -1,25 +1,38 @@
 import TextField from "@mui/material/TextField";
-import { lazy, memo, Suspense } from "react";
+import { memo, useEffect, useState, type ComponentType } from "react";
 import { FINDER_ROOM, type FinderProps } from "./finder";
 
 /** Its list is a large part of the page, and nothing that is looked at first. */
-export const fetchFinder = () => import("./FinderField");
-const FinderField = lazy(fetchFinder);
+let FinderField: ComponentType<FinderProps> | null = null;
+
+export async function fetchFinder(): Promise<void> {
+  FinderField ??= (await import("./FinderField")).default;
+}
 
 /** Finds a material by any of its names. */
 export const MaterialFinder = memo(function MaterialFinder(props: FinderProps) {
-  const { label, value } = props;
-  const waiting = (
+  const [Field, setField] = useState(() => FinderField);
+  const [wanted, setWanted] = useState(props.autoFocus);
+  const fetch = () =>
+    fetchFinder().then(
+      () => setField(() => FinderField),
+      // without a connection the field stands and waits until it is asked for again
+      () => undefined,
+    );
+  useEffect(() => {
+    if (!Field) void fetch();
+  }, [Field]);
+  if (Field) return <Field {...props} autoFocus={wanted} />;
+  return (
     <TextField
-      label={label}
-      value={value?.name ?? ""}
+      label={props.label}
+      value={props.value?.name ?? ""}
       sx={FINDER_ROOM}
+      onFocus={() => {
+        setWanted(true);
+        void fetch();
+      }}
       slotProps={{ input: { readOnly: true } }}
     />
-  );
-  return (
-    <Suspense fallback={waiting}>
-      <FinderField {...props} />
-    </Suspense>
   );
 });
