@@ -110,7 +110,9 @@ def test_the_page_opens_without_a_connection_and_brings_in_what_was_done(
     again.get_by_label("Name of the bed").fill("Row by the fence")
     again.get_by_label("Name of the bed").press("Enter")
     again.locator("[data-part=rail]").get_by_role("link", name="Works").click()
-    again.get_by_role("checkbox", name="Get cardboard together").check()
+    step = again.get_by_role("checkbox", name="Get cardboard together")
+    step.click()
+    expect(step).to_be_checked()
     again.close()
     assert garden.beds.get().name == "Long bed"
 

@@ -27,6 +27,7 @@ export const MaterialFinder = memo(function MaterialFinder(props: FinderProps) {
     <TextField
       label={props.label}
       value={props.value?.name ?? ""}
+      placeholder="its list is on its way"
       sx={FINDER_ROOM}
       onFocus={() => {
         setWanted(true);
