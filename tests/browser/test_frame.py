@@ -49,7 +49,7 @@ def test_a_bed_from_the_boards_in_the_shed(app: Page, home: str, gardener: User)
     boards = [LARCH | {"length_m": 3.0, "count": 4}, LARCH | {"length_m": 2.4, "count": 2, "usable_m": 1.0}]
     garden = keep(gardener, shed_box(), stock=boards)
     open_frame(app, home, garden, "box")
-    app.get_by_role("button", name="Frame it with boards").click()
+    app.get_by_role("button", name="Boards or beams").click()
     app.get_by_label("Sold as").select_option("other")
     type_into(app, "True thickness", "38 mm")
     type_into(app, "True width", "19 cm")
@@ -117,9 +117,9 @@ def test_a_legged_box_is_judged_for_its_deck(app: Page, home: str, gardener: Use
     garden = keep(gardener, shed_box(frame={"kind": "boards", "nominal": "2x8"}, stand=stand))
     open_frame(app, home, garden, "box")
     app.get_by_role("button", name="+ Legs and a floor").click()
-    type_into(app, "Each long", "70 cm")
+    type_into(app, "Leg length", "70 cm")
     aside = app.get_by_label("What it takes")
-    expect(aside).to_contain_text("Each leg bears, wet")
+    expect(aside).to_contain_text("Heaviest leg, wet")
     expect(aside).to_contain_text("It stands on 4 legs of 70 cm")
     saved(app)
     figures = figure_plan(whole_garden(Garden.objects.get(pk=garden.pk)).built).beds[0]
@@ -140,7 +140,7 @@ def test_a_spirals_bricks_are_counted(app: Page, home: str, gardener: User) -> N
     )  # fmt: skip
     garden = keep(gardener, spiral)
     open_frame(app, home, garden, "spiral")
-    app.get_by_role("button", name="With bricks or blocks").click()
+    app.get_by_role("button", name="Bricks, blocks or stones in courses").click()
     saved(app)
     figures = figure_plan(whole_garden(Garden.objects.get(pk=garden.pk)).built)
     frame = figures.beds[0].frame

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import itertools
 import math
+from typing import Any
 
 import pytest
 
@@ -11,7 +13,8 @@ from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shapes.ring_spiral import RingSpiral
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
-from tests.core.ask import bed_of
+from tests.core import zoo
+from tests.core.ask import bed_of, mended_by
 from tests.core.shapes import built, shape
 
 
@@ -32,7 +35,8 @@ def test_a_spiral_in_a_ring_by_small_steps() -> None:
     assert ring.hollow.volume_between(0.1, 0.2) == pytest.approx(ring.top_area_m2 * 0.1)
     assert ring.hollow.volume_between(0.3, 0.5) == pytest.approx(spiral.hollow.volume_between(0.3, 0.5))
     assert ring.footprint_m2 == pytest.approx(math.pi)
-    assert ring.wall_face_m2 == pytest.approx(2 * math.pi * 0.25 + ring.hollow.run.length_m * 0.55 / 2)
+    # the ring stands 0.25 m high; the inner run stands on the ground and rises from there to 0.80 m
+    assert ring.wall_face_m2 == pytest.approx(2 * math.pi * 0.25 + ring.hollow.run.length_m * (0.25 + 0.80) / 2)
     assert ring.across_m == pytest.approx(2.0)
 
 
@@ -109,3 +113,65 @@ def test_a_spiral_of_a_millimetre_is_refused_at_once(kind: str) -> None:
     with pytest.raises(PlanProblem, match=r"winds round 2[0-9]+ times; up to 20"):
         built(kind, diameter_m=2.0, path_width_m=0.002, wall_m=0.002)
     assert built(kind, diameter_m=3.0, path_width_m=0.06, wall_m=0.02).top_area_m2 > 1.0
+
+
+SPIRAL = {"kind": "herb_spiral", "diameter_m": 1.8, "path_width_m": 0.35, "wall_m": 0.12, "outer_height_m": 0.15,
+          "centre_height_m": 0.75}  # fmt: skip
+SPIRAL_BED = {"key": "coil", "shape": SPIRAL, "layers": [{"material": "topsoil", "fill": True}]}
+
+
+def test_stone_of_a_spiral_follows_its_run_and_is_as_thick_as_its_wall() -> None:
+    """Radius 0.9 m, pitch 0.47 m: r = 0.9 - 0.47 turns, so 1.9149 turns; the run in 100,000 steps by chords.
+
+    Face = run x (0.15 + 0.75) / 2; stone = face x 0.12 m x 0.75 x 2,500 kg/m3 x 1.1. A straight ring as high as the
+    middle would take half as much again and more.
+    """
+    stone = {"kind": "dry_stone", "material": "stone", "thickness_m": 0.12}
+    figures = bed_of(SPIRAL_BED | {"frame": stone})
+    turns = 0.9 / 0.47
+    at = [turns * i / 100_000 for i in range(100_001)]
+    points = [((0.9 - 0.47 * t) * math.cos(2 * math.pi * t), (0.9 - 0.47 * t) * math.sin(2 * math.pi * t)) for t in at]
+    run_m = sum(math.dist(one, two) for one, two in itertools.pairwise(points))
+    assert figures.frame is not None
+    assert figures.frame.fixings.stone_kg == pytest.approx(run_m * 0.45 * 0.12 * 0.75 * 2500 * 1.1, rel=1e-4)
+    assert figures.frame.mass_kg == pytest.approx(figures.frame.fixings.stone_kg / 1.1)
+    thicker = bed_of(SPIRAL_BED | {"frame": stone | {"thickness_m": 0.3}})
+    assert thicker.frame is not None
+    # stone is counted for the wall that the shape leaves room for, and the difference is asked about
+    assert thicker.frame.fixings.stone_kg == figures.frame.fixings.stone_kg
+    asked = next(each for each in thicker.findings if each.code == "wall_differs")
+    assert asked.message == "Wall of the spiral: 120 mm, its frame: 300 mm. Which is it?"
+    agreed = mended_by(SPIRAL_BED | {"frame": stone | {"thickness_m": 0.3}}, asked)
+    assert not [each for each in bed_of(agreed).findings if each.code == "wall_differs"]
+
+
+@pytest.mark.parametrize(
+    ("document", "kinds"),
+    [
+        (SPIRAL_BED, ["dry_stone", "units"]),
+        (zoo.bed(), ["boards", "units", "dry_stone", "sheet", "logs", "pallets", "hurdle", "bought"]),
+        (zoo.bed(shape={"kind": "circle", "diameter_m": 1.4, "depth_m": 0.4}), ["units", "dry_stone", "sheet", "hurdle",
+                                                                               "bought"]),
+        (zoo.bed(shape={"kind": "round_mound", "length_m": 4, "width_m": 1.6, "height_m": 0.8}), []),
+        (zoo.bed(shape={"kind": "hipped_mound", "length_m": 4, "width_m": 1.8, "height_m": 0.7, "slope_deg": 50}), []),
+        (zoo.bed(shape={"kind": "round_tub", "base_diameter_m": 0.3, "rim_diameter_m": 0.5, "depth_m": 0.4}), []),
+    ],
+)  # fmt: skip
+def test_only_frames_that_go_round_the_shape_are_offered_each_as_thick_as_its_wall(
+    document: dict[str, Any], kinds: list[str]
+) -> None:
+    """Every frame offered is taken without a problem, and a spiral's begins with its own wall."""
+    offered = bed_of(document).first_frames
+    assert [each["kind"] for each in offered] == kinds
+    for each in offered:
+        figures = bed_of(document | {"frame": each, "wall_m": 0})
+        assert figures.frame is not None
+        assert not [finding for finding in figures.findings if finding.code == "wall_differs"]
+
+
+def test_a_frame_begins_as_thick_as_the_beds_wall() -> None:
+    thick = {each["kind"]: each for each in bed_of(zoo.bed(wall_m=0.089, measured="inside")).first_frames}
+    assert thick["boards"] == {"kind": "boards", "material": "larch", "nominal": "4x8"}
+    assert thick["units"]["unit_m"][1] == 0.089
+    odd = {each["kind"]: each for each in bed_of(zoo.bed(wall_m=0.05, measured="inside")).first_frames}
+    assert odd["boards"]["thickness_m"] == 0.05

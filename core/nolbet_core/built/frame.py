@@ -7,12 +7,22 @@ from collections import Counter
 from collections.abc import Iterator
 from functools import cached_property
 
+from nolbet_core.built.first_frames import own_wall_m
 from nolbet_core.built.walls import section_of, unit_of, walling_of
-from nolbet_core.frame.bowing import GRAVITY_M_S2, Fill, brace_spacing, side_pressure, ties_for, weight_above
+from nolbet_core.frame.bowing import GRAVITY_M_S2, Fill, post_moment, side_pressure, ties_for, wall_spacing
 from nolbet_core.frame.corners import Corner, Piece, outline_course, rectangle_course
 from nolbet_core.frame.fasteners import concrete_for, post_depth, post_length
 from nolbet_core.frame.floors import FloorSpans, FloorWood, floor_spans
 from nolbet_core.frame.sizes import Courses, courses_for, courses_of
+from nolbet_core.frame.strength import (
+    PERSON_N,
+    LegSection,
+    angle_leg,
+    leg_capacity,
+    plate_span,
+    post_stress_share,
+    solid_leg,
+)
 from nolbet_core.frame.units import (
     BREAKAGE,
     STONE_SPARE,
@@ -26,7 +36,7 @@ from nolbet_core.frame.units import (
     unit_wall,
 )
 from nolbet_core.plan.bed import Bed
-from nolbet_core.plan.frame import Frame
+from nolbet_core.plan.frame import Floor, Frame
 from nolbet_core.plan.shapes import BOARDED
 from nolbet_core.record import record
 from nolbet_core.shapes.angular import Rectangle
@@ -67,13 +77,23 @@ class CutPiece:
 
 
 class BuiltFrame:
-    """A bed's frame. bed, vessel: as built. fill: what pushes against it. lined_with: the sheet inside its walls.
+    """A bed's frame. bed, vessel: as built. fill: what pushes against its walls. lined_with: the sheet inside them.
 
-    What follows is worked out when it is first asked for.
+    over_floor_kg: all that is on its floor but the frame, wet through: fill, plants, reservoir and its water [kg].
+    Results are worked out when they are first needed.
     """
 
-    def __init__(self, bed: Bed, frame: Frame, vessel: Vessel, fill: Fill, lined_with: Material | None = None) -> None:
+    def __init__(
+        self,
+        bed: Bed,
+        frame: Frame,
+        vessel: Vessel,
+        fill: Fill,
+        lined_with: Material | None = None,
+        over_floor_kg: float = 0.0,
+    ) -> None:
         self.bed, self.frame, self.vessel, self.fill = bed, frame, vessel, fill
+        self._over_floor_kg = over_floor_kg
         self._lined_with = lined_with
 
     @cached_property
@@ -234,7 +254,7 @@ class BuiltFrame:
         long_m, wide_m = self.floor_m
         legs, floor = self.frame.legs, self.frame.floor
         if legs is not None:
-            yield "leg", (legs.section_m[0], legs.section_m[1]), legs.length_m, legs.count
+            yield "leg", self.leg_boards, legs.length_m, legs.count * (1 if legs.section_m else 2)
         if floor is not None:
             slats = math.ceil((long_m + floor.gap_m) / (floor.width_m + floor.gap_m) - 1e-9)
             yield "slat", (floor.thickness_m, floor.width_m), wide_m, slats
@@ -277,8 +297,19 @@ class BuiltFrame:
         """Stone for a dry wall [kg]."""
         if self.frame.kind != "dry_stone":
             return 0.0
-        middle_m = self.vessel.outside.perimeter_m - 4 * (self.frame.thickness_m or 0.0)
-        return dry_stone_kg(max(middle_m, 0.0) * self.height_m, self.frame.thickness_m or 0.0)
+        return dry_stone_kg(self.stone_face_m2, self.stone_thick_m)
+
+    @property
+    def stone_face_m2(self) -> float:
+        """Face of a dry wall along its middle line [m2]; a spiral's follows its run and rises with it."""
+        if isinstance(self.vessel, HerbSpiral):
+            return self.vessel.wall_face_m2
+        return max(self.vessel.outside.perimeter_m - 4 * self.stone_thick_m, 0.0) * self.height_m
+
+    @property
+    def stone_thick_m(self) -> float:
+        """Thickness of a dry wall [m]: a spiral's is entered with its shape."""
+        return own_wall_m(self.bed) if isinstance(self.vessel, HerbSpiral) else self.frame.thickness_m or 0.0
 
     @property
     def posts_inside_m2(self) -> float:
@@ -291,9 +322,57 @@ class BuiltFrame:
         floor, legs = self.frame.floor, self.frame.legs
         if floor is None or legs is None:
             return None
-        wood = FloorWood(floor.thickness_m, floor.width_m, self.timber.elasticity_pa)
-        bays = max(math.ceil(legs.count / 2) - 1, 1)
-        return floor_spans(self.floor_load_pa, *self.floor_m, floor.bearers or 2, bays, wood)
+        return floor_spans(
+            self.floor_load_pa, *self.floor_m, floor.bearers or 2, self.leg_bays, floor_wood(self, floor)
+        )
+
+    @property
+    def leg_bays(self) -> int:
+        """Number of bays from leg to leg along a long side."""
+        legs = self.frame.legs
+        return max(math.ceil(legs.count / 2) - 1, 1) if legs else 1
+
+    @property
+    def leg_boards(self) -> tuple[float, float]:
+        """Thickness and width [m] of a leg's piece: as entered, else those of the frame's own boards."""
+        legs = self.frame.legs
+        return (legs.section_m[0], legs.section_m[1]) if legs and legs.section_m else self.section
+
+    @property
+    def leg_section(self) -> LegSection | None:
+        """Section of one leg: the post entered, else two of the frame's boards as an angle; None without legs."""
+        legs = self.frame.legs
+        if legs is None:
+            return None
+        return solid_leg(*self.leg_boards) if legs.section_m else angle_leg(*self.leg_boards)
+
+    @property
+    def leg_capacity_kg(self) -> float | None:
+        """Load that a leg may bear, less a person who leans on the rim over it [kg]; None without legs."""
+        legs, section = self.frame.legs, self.leg_section
+        if legs is None or section is None:
+            return None
+        bears_n = leg_capacity(section, legs.length_m, self.timber.strength) - PERSON_N
+        return max(bears_n, 0.0) / GRAVITY_M_S2
+
+    @cached_property
+    def post_stress_share(self) -> float | None:
+        """Bending of a middle post at the ground as a share of what it can take [1]; None where no such post is set.
+
+        Posts at corners are held by both walls, and ties hold the tops of posts between them.
+        """
+        frame, post_m = self.frame, self.frame.post_m
+        if not frame.middle_posts or post_m is None or frame.ties or not self.stands_in_ground:
+            return None
+        return self.stress_of_post(post_m, frame.middle_posts)
+
+    def stress_of_post(self, post_m: float, posts_a_side: int) -> float:
+        """Bending of a middle post at the ground as a share of what it can take [1].
+
+        post_m: side of a square post [m]. posts_a_side: number of them along each long side, evenly spread.
+        """
+        moment_nm = post_moment(self.fill, self.height_m, self._longest_m / (posts_a_side + 1))
+        return post_stress_share(moment_nm, post_m, self.lowest.strength)
 
     @property
     def floor_m(self) -> tuple[float, float]:
@@ -303,8 +382,8 @@ class BuiltFrame:
 
     @property
     def floor_load_pa(self) -> float:
-        """What its fill wet through presses on the floor with [Pa]."""
-        return weight_above(self.fill, sum(thick_m for thick_m, _ in self.fill.layers)) * GRAVITY_M_S2
+        """Pressure on the floor of all that is on it: fill, plants, frame, reservoir and its water [Pa]."""
+        return (self._over_floor_kg + self.mass_kg) * GRAVITY_M_S2 / math.prod(self.floor_m)
 
     @property
     def span_m(self) -> float:
@@ -321,13 +400,23 @@ class BuiltFrame:
 
     @cached_property
     def brace_spacing_m(self) -> float | None:
-        """How far apart supports of the lowest board may stand [m]; None of what is no board or isn't pushed."""
+        """Longest distance between supports of the lowest board, by sag and strength [m].
+
+        None for walls that are not boards or that nothing pushes.
+        """
         if not self.is_boards:
             return None
         thick_m, width_m = self.section
         pressure = side_pressure(self.fill, max(self.height_m - width_m / 2, 0.0))
-        spacing = brace_spacing(pressure, thick_m, self.lowest.elasticity_pa)
+        spacing = wall_spacing(pressure, thick_m, self.lowest.strength)
         return None if math.isinf(spacing) else spacing
+
+    @cached_property
+    def strong_spacing_m(self) -> float:
+        """Longest distance between supports of the lowest board that its strength allows [m]."""
+        thick_m, width_m = self.section
+        pressure = side_pressure(self.fill, max(self.height_m - width_m / 2, 0.0))
+        return plate_span(pressure, thick_m, self.lowest.strength)
 
     @property
     def ties(self) -> int:
@@ -343,7 +432,8 @@ class BuiltFrame:
     @property
     def _units_kg(self) -> float:
         walling, unit_m = walling_of(self.frame), unit_of(self.frame)
-        face_m2 = self.vessel.outside.perimeter_m * self.height_m
+        round_m2 = self.vessel.outside.perimeter_m * self.height_m
+        face_m2 = self.vessel.wall_face_m2 if isinstance(self.vessel, HerbSpiral) else round_m2
         if self.frame.kind == "dry_stone":
             return self.stone_kg / STONE_SPARE
         if self.frame.kind == "hurdle":
@@ -370,6 +460,11 @@ class BuiltFrame:
         longer = 1.0 if self.stands_in_ground else OFF_GROUND
         least, most = self.lowest.life_years
         return longer * least, longer * most
+
+
+def floor_wood(framed: BuiltFrame, floor: Floor) -> FloorWood:
+    """The boards of a frame's floor."""
+    return FloorWood(floor.thickness_m, floor.width_m, framed.timber.strength)
 
 
 def posts_inside(frame: Frame, corners: int) -> float:

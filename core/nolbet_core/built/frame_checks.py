@@ -33,6 +33,8 @@ def wrong_with_frame(bed: Bed, materials: Mapping[str, object], path: str) -> It
     yield from _wrong_with_boards(bed, frame, here)
     yield from too_thin(bed, Cutting().kerf_m, path)
     legs, stand = frame.legs, bed.stand
+    if legs is not None and legs.section_m is None and frame.kind != "boards":
+        yield PlanProblem(f"{here}.legs.section_m", "has to be given where the frame has no boards to make legs of")
     if legs is not None and stand is not None and stand.legs is not None and stand.legs != legs.count:
         yield PlanProblem(f"{here}.legs.count", f"is {legs.count}, and stand.legs says {stand.legs}; leave one out")
 

@@ -10,7 +10,7 @@ from typing import Any, Literal
 from nolbet_core.built.fixings import Fixings, bought_fixings, bought_units
 from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.sources import USUAL_LENGTHS_M, Sources, lengths_known
-from nolbet_core.frame.bowing import brace_spacing, side_pressure, ties_for
+from nolbet_core.frame.bowing import side_pressure, ties_for, wall_spacing
 from nolbet_core.frame.corners import Corner, rectangle_course
 from nolbet_core.frame.fasteners import post_length
 from nolbet_core.frame.sizes import USUAL_SIZES, nominal_size
@@ -21,6 +21,8 @@ from nolbet_core.record import record
 from nolbet_core.shapes.angular import Rectangle
 
 USUAL_POST_M = 0.075
+POSTS_M = (0.075, 0.089, 0.1, 0.14, 0.15, 0.2)
+"""Square posts as sold [m]."""
 SAME_WIDTH_M = 0.001
 THIN_FIRST = sorted(USUAL_SIZES, key=nominal_size)
 
@@ -158,15 +160,25 @@ def brace_ways(framed: BuiltFrame, sources: Sources) -> list[BraceWay]:
     across_m = min(inside.length_m, inside.width_m)
     wood = framed.timber.key
     tie = _priced((wood, thick_m, width_m), across_m * wanted, sources)
-    post_m = framed.frame.post_m or USUAL_POST_M
-    both_sides = 2 * wanted
-    post = _priced((framed.lowest.key, post_m, post_m), post_length(framed.height_m) * both_sides, sources)
     ways = [
         BraceWay("tie", wanted, (thick_m, width_m), tie),
-        BraceWay("post", both_sides, (post_m, post_m), post),
+        *_posts(framed, wanted, sources),
         *_thicker(framed, sources),
     ]
     return sorted(ways, key=lambda each: (each.price is None, each.price or Decimal(0)))
+
+
+def _posts(framed: BuiltFrame, a_side: int, sources: Sources) -> list[BraceWay]:
+    """The thinnest usual posts outside that are strong enough, so many on each long side."""
+    if not framed.stands_in_ground:
+        return []
+    for post_m in sorted({framed.frame.post_m or USUAL_POST_M, *POSTS_M}):
+        if framed.stress_of_post(post_m, a_side) > 1:
+            continue
+        count = 2 * a_side
+        price = _priced((framed.lowest.key, post_m, post_m), post_length(framed.height_m) * count, sources)
+        return [BraceWay("post", count, (post_m, post_m), price)]
+    return []
 
 
 def _priced(section: BoardSection, length_m: float, sources: Sources) -> Decimal | None:
@@ -183,7 +195,7 @@ def _thicker(framed: BuiltFrame, sources: Sources) -> list[BraceWay]:
         thicker_m, wide_m = nominal_size(name)
         if thicker_m <= thick_m or abs(wide_m - width_m) > SAME_WIDTH_M:
             continue
-        if ties_for(framed.span_m, brace_spacing(pressure, thicker_m, framed.lowest.elasticity_pa)):
+        if ties_for(framed.span_m, wall_spacing(pressure, thicker_m, framed.lowest.strength)):
             continue
         new = _priced((framed.timber.key, thicker_m, wide_m), run_m, sources)
         old = _priced((framed.timber.key, thick_m, width_m), run_m, sources)

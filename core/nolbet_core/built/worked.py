@@ -30,6 +30,7 @@ from nolbet_core.built.water import WATER_KG_M3, BedWater, bed_water
 from nolbet_core.built.wraps import wraps_of
 from nolbet_core.climate.year import Year, coming_spring, months_between, spring_months
 from nolbet_core.frame.bowing import Fill
+from nolbet_core.frame.strength import heaviest_leg_share
 from nolbet_core.nutrients.season import WANTED_KG_M2, WANTED_LIGHT_KG_M2
 from nolbet_core.plan.bed import Bed, Layer, State
 from nolbet_core.plot.ground import Ground
@@ -113,7 +114,8 @@ class WorkedBed:
             if layer.placed_m3 > 0
         ]
         water_m = None if self.water is None else self.vessel.hollow.rim_m - self.water.store.overflow_m
-        return BuiltFrame(self.bed, self.bed.frame, self.vessel, Fill(tuple(layers), water_m), self.lined_with)
+        fill = Fill(tuple(layers), water_m)
+        return BuiltFrame(self.bed, self.bed.frame, self.vessel, fill, self.lined_with, self._over_floor_kg)
 
     @property
     def hole_count(self) -> int:
@@ -179,7 +181,17 @@ class WorkedBed:
     def standing_kg(self) -> float:
         """All that weighs on what it stands on [kg]: fill and water, its frame, and plants at their usual weight."""
         frame_kg = self.framed.mass_kg if self.framed else 0.0
-        return self.mass_saturated_kg + frame_kg + PLANTS_KG_M2 * self.vessel.top_area_m2
+        return self._over_floor_kg + frame_kg
+
+    @property
+    def _over_floor_kg(self) -> float:
+        """Fill, water and plants at their usual weight [kg]."""
+        return self.mass_saturated_kg + PLANTS_KG_M2 * self.vessel.top_area_m2
+
+    @property
+    def heaviest_leg_kg(self) -> float | None:
+        """Load on the leg that bears most, wet through [kg]; None where it stands on none."""
+        return None if self.legs is None else self.standing_kg * heaviest_leg_share(self.legs)
 
     @property
     def legs(self) -> int | None:

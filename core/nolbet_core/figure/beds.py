@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from datetime import date
 
 from nolbet_core.built.first import first_reservoir, halves_of
+from nolbet_core.built.first_frames import first_frames
 from nolbet_core.built.thirst import soaking_water, thirst_of
 from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
 from nolbet_core.figure.cover_and_lines import cover_figures, hand_figures, lines_figures
@@ -111,6 +112,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         holes=_holes_figures(worked),
         mound=mound_figures(worked),
         runoff=runoff_figures(worked),
+        first_frames=first_frames(bed),
         frame=frame_figures(worked),
         soak_l=soak_l,
         soak_minutes=_tap_minutes(worked, soak_l),

@@ -356,13 +356,13 @@ class BedFigures:
     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
-    begun, or whose day of filling isn't known; by the fit where there
-    are readings. fitted: to those, null without. ready: from when what may be sown. first_reservoir: what a reservoir
-    would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
-    the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
-    leaves to be given; between_days: dry days that the soil lasts. leaves: how it is planted in full
-    leaf. hand: what giving it by hand takes. water_zones: where it is drier and moister, nothing where it is alike all
-    over.
+    begun, or whose day of filling isn't known; by the fit where there are readings. fitted: to those, null without.
+    ready: from when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or
+    can't be. first_frames: frames that can go round it, each as it starts, in the plan file's words. soak_l: water that
+    wets the fill through, and soak_minutes at the tap, where its flow is known. By month: thirst_l_week: what plants
+    and soil take; given_l_week: what of it rain leaves to be given; between_days: dry days that the soil lasts. leaves:
+    how it is planted in full leaf. hand: what giving it by hand takes. water_zones: where it is drier and moister,
+    nothing where it is alike all over.
     """
 
     key: str
@@ -415,6 +415,7 @@ class BedFigures:
     holes: HolesFigures | None
     mound: MoundFigures | None
     runoff: RunoffFigures | None
+    first_frames: list[dict[str, Any]]
     frame: FrameFigures | None
     soak_l: float
     soak_minutes: float | None

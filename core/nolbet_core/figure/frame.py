@@ -36,7 +36,7 @@ def frame_figures(worked: WorkedBed) -> FrameFigures | None:
     sources = worked.around.sources
     held, life = fixings_of(framed), framed.life_years()
     cost = frame_cost(framed, held, sources)
-    leg_kg = worked.standing_kg / worked.legs if worked.legs else None
+    leg_kg = worked.heaviest_leg_kg
     return FrameFigures(
         courses=framed.course_count,
         height_m=framed.height_m,
@@ -82,10 +82,8 @@ def frame_figures(worked: WorkedBed) -> FrameFigures | None:
 
 
 def _foot_pressure(framed: BuiltFrame, leg_kg: float | None) -> float | None:
-    legs = framed.frame.legs
-    if legs is None or leg_kg is None:
-        return None
-    return leg_kg * GRAVITY_M_S2 / (legs.section_m[0] * legs.section_m[1])
+    section = framed.leg_section
+    return None if section is None or leg_kg is None else leg_kg * GRAVITY_M_S2 / section.area_m2
 
 
 def _a_year(price: Decimal | None, life: tuple[float, float]) -> tuple[Decimal, Decimal] | None:
@@ -125,7 +123,7 @@ def _floor(framed: BuiltFrame) -> FloorFigures | None:
     spans = framed.floor_spans
     if spans is None:
         return None
-    return FloorFigures(spans.slat_m, spans.slat_most_m, spans.bearer_m, spans.bearer_most_m)
+    return FloorFigures(spans.slats.is_m, spans.slats.most_m, spans.bearers.is_m, spans.bearers.most_m)
 
 
 def _fixings(framed: BuiltFrame, held: Fixings) -> FixingFigures:

@@ -83,7 +83,7 @@ class HeightFigures:
 
 @record
 class FloorFigures:
-    """How far slats and bearers of a floor on legs span, and how far they may."""
+    """Spans of a floor's slats and bearers [m], and the longest that sag and strength allow [m]."""
 
     slat_m: float
     slat_most_m: float
@@ -113,13 +113,13 @@ class FixingFigures:
 class FrameFigures:
     """A bed's frame. fewer_m, more_m: how high one course less and one more would stand; rip_to_m: how wide the topmost
     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
-    brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of
-    all that stands on its legs; foot_pressure_pa: of one on the ground. life_years: how long it lasts, the least and
-    the most; off_ground: whether it stands clear of soil. price: at the cheapest offers, boards by the metre, null
-    where nobody offers them; price_a_year: over its life, the least and the most; unpriced: what nobody offers.
-    choices: other courses. sizes: near its own, that waste no board. heights: to work at. front, above: to draw, the
-    long side (a spiral's wall unrolled) and the lowest course; front_m: how long that is, front_heights_m: how high at
-    its left and right.
+    brace_spacing_m: the longest that sag and strength allow; ties: how many supports that takes, a mend and not bought.
+    leg_load_kg: of the heaviest leg, wet through; foot_pressure_pa: of that leg on the ground. life_years: how long it
+    lasts, the least and the most; off_ground: whether it stands clear of soil. price: at the cheapest offers, boards by
+    the metre, null where nobody offers them; price_a_year: over its life, the least and the most; unpriced: what has
+    no offer. choices: other courses. sizes: near its own, that waste no board. heights: to work at. front, above: to
+    draw, the long side (a spiral's wall unrolled) and the lowest course; front_m: how long that is, front_heights_m:
+    how high at its left and right.
     """
 
     courses: int

@@ -4,13 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from nolbet_core.built.frame import BuiltFrame
 from nolbet_core.built.frame_cost import boarded, sizes_without_waste
 from nolbet_core.built.sources import lengths_known
 from nolbet_core.built.worked import WorkedBed
-from nolbet_core.findings.finding import DEFER, BedFinding, Found
+from nolbet_core.findings.finding import BedFinding, Found
 from nolbet_core.findings.mend import Mend, set_keys
-from nolbet_core.frame.floors import FloorWood, bearers_for
 from nolbet_core.plan.shapes import BoxShape
 from nolbet_core.quantities.writing import show_length, show_sawn
 from nolbet_core.shapes.angular import Rectangle
@@ -103,48 +101,6 @@ class JointsInLine(BedFinding):
             "Join over a post or a splice plate, and those of the next course at least 0.3 m away, as the saw list has "
             "them.",
         )
-
-
-class FloorSags(BedFinding):
-    """A floor on legs bends under wet soil."""
-
-    code = "floor_sags"
-    level = ("caution",)
-    topic = "frame"
-    when = "slats or bearers of a floor on legs bend by over a 150th of their span"
-
-    def look(self, worked: WorkedBed) -> Iterator[Found]:
-        """Floors whose slats or bearers span too far."""
-        framed = worked.framed
-        spans = framed.floor_spans if framed else None
-        floor = framed.frame.floor if framed else None
-        if framed is None or spans is None or floor is None or spans.holds:
-            return
-        slats = spans.slat_m > spans.slat_most_m
-        what, span_m, most_m = (
-            ("slats", spans.slat_m, spans.slat_most_m) if slats else ("bearers", spans.bearer_m, spans.bearer_most_m)
-        )
-        span, most = show_length(span_m, worked.system), show_length(most_m, worked.system)
-        wanted = _bearers(framed)
-        label = f"Put in {wanted} bearers"
-        yield Found(
-            "caution",
-            f"The floor's {what} span {span}; under wet soil they bend less up to {most}.",
-            "A floor that sags opens its joints, lets the liner hang, and goes on sagging as the wood creeps.",
-            f"{label}, or thicker wood, or more legs. " + DEFER
-            if wanted
-            else "Take thicker wood or more legs. " + DEFER,
-            mend=Mend(label, set_keys("frame.floor", bearers=wanted)) if wanted else None,
-        )
-
-
-def _bearers(framed: BuiltFrame) -> int | None:
-    """How many bearers would hold the floor; None where none do."""
-    floor, legs = framed.frame.floor, framed.frame.legs
-    if floor is None or legs is None:
-        return None
-    wood = FloorWood(floor.thickness_m, floor.width_m, framed.timber.elasticity_pa)
-    return bearers_for(framed.floor_load_pa, *framed.floor_m, max(-(-legs.count // 2) - 1, 1), wood)
 
 
 class SplintersAtLiner(BedFinding):

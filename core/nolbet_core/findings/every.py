@@ -25,7 +25,7 @@ from nolbet_core.findings.blend import (
     WeedSeed,
     WicksLittle,
 )
-from nolbet_core.findings.boards import BoardsCut, CornersByTurns, FloorSags, JointsInLine, SplintersAtLiner
+from nolbet_core.findings.boards import BoardsCut, CornersByTurns, JointsInLine, SplintersAtLiner
 from nolbet_core.findings.buying import HeavyLift, NoOffer
 from nolbet_core.findings.feeding import CompostShare, NitrogenShort, Overfed, PetsAndMeals, RichLayer, RootZoneCarbon
 from nolbet_core.findings.finding import VIEWS, BedFinding, Finding, Found, Subject, ViewName
@@ -42,6 +42,7 @@ from nolbet_core.findings.frame import (
     MetalInSour,
     SlatsApart,
     TreatedTimber,
+    WallDiffers,
     WallHigh,
 )
 from nolbet_core.findings.ground import BuriedServices, NearHouse, NearTree, NotLevel, SteepSlope, Trench
@@ -86,6 +87,7 @@ from nolbet_core.findings.profile import (
 from nolbet_core.findings.safety import Dust
 from nolbet_core.findings.schooling import DryFill, LeavesTrodden, PliesFew, UnripeCompost
 from nolbet_core.findings.sinking import SinksMuch
+from nolbet_core.findings.strength import FloorSags, FloorWeak, LegWeak, PostWeak
 from nolbet_core.findings.water import (
     FlushYearly,
     LeakTestDue,
@@ -154,6 +156,10 @@ FINDINGS: tuple[Finding[Any], ...] = (
     CornersByTurns(),
     BoardsCut(),
     JointsInLine(),
+    FloorWeak(),
+    LegWeak(),
+    WallDiffers(),
+    PostWeak(),
     FloorSags(),
     BraceFar(),
     SplintersAtLiner(),

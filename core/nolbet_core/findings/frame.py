@@ -4,21 +4,26 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.first_frames import own_wall_m
 from nolbet_core.built.frame import POSTED
 from nolbet_core.built.frame_cost import BraceWay, brace_ways
+from nolbet_core.built.walls import frame_wall_m
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
 from nolbet_core.findings.mend import Mend, MendStep, set_keys
+from nolbet_core.findings.strength import ESTIMATE
+from nolbet_core.frame.bowing import GRAVITY_M_S2
 from nolbet_core.frame.fasteners import BEAM_M
+from nolbet_core.frame.strength import heaviest_leg_share
 from nolbet_core.quantities.writing import show_length, show_mass, show_money, show_sawn
 
 PERMIT_M = 1.2
 DEPTH_OFF_M = 0.010
+WALL_OFF_M = 0.005
 SLAT_GAP_M = 0.010
 SLAT_GAP_LINED_M = 0.005
 UNBRACED_LEG_M = 0.40
 SOFT_GROUND_PA = 75_000.0
-GRAVITY_M_S2 = 9.81
 SOUR_PH = 5.5
 TOLERANCE_M = 1e-6
 CLEAT_M = 0.045
@@ -30,9 +35,12 @@ class BraceFar(BedFinding):
     """A long side bows out between its supports."""
 
     code = "brace_far"
-    level = ("advice", "caution")
+    level = ("advice", "caution", "stop")
     topic = "frame"
-    when = "a side is longer between its supports than its board bends by a 150th; over one and a half times that"
+    when = (
+        "a side is longer between its supports than its board bends by a 150th; over one and a half times that; a stop "
+        "where the board is bent beyond its design strength (EN 1995-1-1)"
+    )
 
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """The longest side that nothing holds."""
@@ -40,14 +48,17 @@ class BraceFar(BedFinding):
         if framed is None or framed.brace_spacing_m is None or framed.span_m <= framed.brace_spacing_m + TOLERANCE_M:
             return
         span, most = (show_length(each, worked.system) for each in (framed.span_m, framed.brace_spacing_m))
+        weak = framed.span_m > framed.strong_spacing_m + TOLERANCE_M
         ways = brace_ways(framed, worked.around.sources)
         said = [_said(each, worked) for each in ways]
         best, label = ways[0], _label(ways[0])
         yield Found(
-            "caution" if framed.span_m > 1.5 * framed.brace_spacing_m else "advice",
-            f"The long side runs {span} between its supports; this board bows less up to {most}.",
+            "stop" if weak else "caution" if framed.span_m > 1.5 * framed.brace_spacing_m else "advice",
+            f"The long side runs {span} between supports; this board {'holds' if weak else 'stays straight'} up to "
+            f"{most}.",
             "Wet soil pushes the lowest board out, more each year as the wood creeps, and corners open.",
-            f"Cheapest first: {', or '.join(said)}." if best.price is not None else f"{_upper(', or '.join(said))}.",
+            (f"Cheapest first: {', or '.join(said)}." if best.price is not None else f"{_upper(', or '.join(said))}.")
+            + (f" {ESTIMATE}" if weak else ""),
             mend=Mend(_upper(label), _steps(best)),
         )
 
@@ -110,6 +121,34 @@ class FrameOffDepth(BedFinding):
             "The fill is worked out for the bed's depth, the boards for their own.",
             f"Make the bed {made} deep, take another course{ripped}.",
             mend=Mend(f"Make it {made} deep", set_keys("shape", **{depth_key: round(framed.height_m, 6)})),
+        )
+
+
+class WallDiffers(BedFinding):
+    """A spiral's frame is thicker or thinner than the wall that its shape leaves room for."""
+
+    code = "wall_differs"
+    level = ("caution",)
+    topic = "frame"
+    when = "a spiral's frame and its shape give the wall two thicknesses, over 5 mm apart"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Spirals whose frame says another thickness than their shape."""
+        frame = worked.bed.frame
+        if frame is None or worked.vessel.form != "spiral":
+            return
+        framed_m, own_m = frame_wall_m(frame), own_wall_m(worked.bed)
+        if framed_m is None or abs(framed_m - own_m) <= WALL_OFF_M:
+            return
+        framed_said, own = (show_sawn(each, worked.system) for each in (framed_m, own_m))
+        stone = frame.kind == "dry_stone"
+        step = set_keys("frame", thickness_m=own_m) if stone else set_keys("shape", wall_m=framed_m)
+        yield Found(
+            "caution",
+            f"Wall of the spiral: {own}, its frame: {framed_said}. Which is it?",
+            "The bed's room is measured with the wall of its shape, and stone is bought for that wall.",
+            "Give both the same thickness.",
+            mend=Mend(f"Make the {'stones' if stone else 'wall'} {own if stone else framed_said}", step),
         )
 
 
@@ -203,10 +242,11 @@ class LegsUnbraced(BedFinding):
         legs = framed.frame.legs if framed else None
         if framed is None or legs is None or legs.length_m <= UNBRACED_LEG_M:
             return
-        load_kg = worked.standing_kg / legs.count
+        load_kg = worked.standing_kg * heaviest_leg_share(legs.count)
+        each = "each" if load_kg * legs.count <= worked.standing_kg * (1 + TOLERANCE_M) else "the heaviest"
         yield Found(
             "caution",
-            f"It stands on {legs.count} legs of {show_length(legs.length_m, worked.system)}, each under "
+            f"It stands on {legs.count} legs of {show_length(legs.length_m, worked.system)}, {each} under "
             f"{show_mass(load_kg, worked.system)} when wet.",
             "Someone leaning on it, or a wheel against a leg, racks the joints; screws alone don't hold that.",
             "Brace the legs with diagonals or a shelf both ways, and stand each on a pad. " + DEFER,
@@ -224,19 +264,18 @@ class FootSinks(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """Legs on lawn or soil without a pad."""
         framed = worked.framed
-        legs = framed.frame.legs if framed else None
+        section = framed.leg_section if framed else None
         soft = worked.bed.stand is None or worked.bed.stand.on in ("lawn", "bare_soil", "compacted", "gravel", "legs")
-        if framed is None or legs is None or not soft:
+        load_kg = worked.heaviest_leg_kg
+        if section is None or load_kg is None or not soft:
             return
-        foot_m2 = legs.section_m[0] * legs.section_m[1]
-        load_kg = worked.standing_kg / legs.count
-        pressure_pa = load_kg * GRAVITY_M_S2 / foot_m2
+        pressure_pa = load_kg * GRAVITY_M_S2 / section.area_m2
         if pressure_pa <= SOFT_GROUND_PA:
             return
         side_m = (load_kg * GRAVITY_M_S2 / SOFT_GROUND_PA) ** 0.5
         yield Found(
             "caution",
-            f"Each foot presses on the ground with {pressure_pa / 1000:.0f} kPa; soft ground bears 75.",
+            f"The heaviest foot presses on the ground with {pressure_pa / 1000:.0f} kPa; soft ground bears 75.",
             "One leg sinks before the others, the box leans, and the heavier end takes more.",
             f"Stand each on a slab of at least {show_length(side_m, worked.system)} a side. " + DEFER,
         )

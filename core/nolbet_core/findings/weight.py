@@ -54,7 +54,8 @@ class WeightUnknown(BedFinding):
         mass_kg = worked.standing_kg
         area = show_area(worked.vessel.footprint_m2, worked.system)
         said = f"{show_mass(mass_kg, worked.system)} on {area} of {stand.on}"
-        legs = f", {show_mass(mass_kg / stand.legs, worked.system)} a leg" if stand.legs else ""
+        leg_kg = worked.heaviest_leg_kg
+        legs = f", {show_mass(leg_kg, worked.system)} on the heaviest leg" if leg_kg else ""
         yield Found(
             "caution",
             f"Wet through and in leaf it puts {said}{legs}.",

@@ -5,7 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
+from nolbet_core.frame.strength import plate_span
 from nolbet_core.record import record
+from nolbet_core.shelf.timber import StrengthClass
 
 REST_PRESSURE = 0.5
 """K0: share of the weight above that pushes sideways [0-1]."""
@@ -65,6 +67,32 @@ def brace_spacing(pressure_pa: float, thick_m: float, elasticity_pa: float) -> f
         return math.inf
     inertia_m3 = thick_m**3 / 12
     return float((384 * elasticity_pa * inertia_m3 * BENDS_AT_MOST / (5 * pressure_pa * (1 + CREEP))) ** (1 / 3))
+
+
+def wall_spacing(pressure_pa: float, thick_m: float, strength: StrengthClass) -> float:
+    """Longest distance between supports of a wall's board [m], by sag and by strength.
+
+    pressure_pa: on the middle of the lowest board [Pa]. thick_m: of the board [m]. Infinite without pressure.
+    """
+    if pressure_pa <= 0:
+        return math.inf
+    sag_m = brace_spacing(pressure_pa, thick_m, strength.elasticity_pa)
+    return min(sag_m, plate_span(pressure_pa, thick_m, strength))
+
+
+def post_moment(fill: Fill, height_m: float, apart_m: float) -> float:
+    """Moment of the wall's pressure about the foot of a post [N m], by Simpson's rule over twenty strips.
+
+    height_m: of the wall [m]. apart_m: width of wall that leans on the post [m].
+    """
+    strips = 20
+    step_m = height_m / strips
+    total = 0.0
+    for index in range(strips + 1):
+        depth_m = index * step_m
+        weight = 1 if index in (0, strips) else 4 if index % 2 else 2
+        total += weight * side_pressure(fill, depth_m) * (height_m - depth_m)
+    return total * step_m / 3 * apart_m
 
 
 def ties_for(span_m: float, spacing_m: float) -> int:

@@ -20,11 +20,14 @@ Size = Annotated[list[ThickM], Field(min_length=2, max_length=2)]
 
 
 class Legs(Model):
-    """What a box stands on. length_m: of one, on the ground to the floor. section_m: thickness and width of one."""
+    """What a box stands on. length_m: of one, from the ground to the floor.
+
+    section_m: thickness and width of one post; without it a leg is two of the frame's boards as an angle.
+    """
 
     count: Annotated[int, Field(ge=3, le=60)]
     length_m: LengthM
-    section_m: Size
+    section_m: Size | None = None
 
 
 class Floor(Model):

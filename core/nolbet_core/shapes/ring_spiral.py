@@ -72,10 +72,8 @@ class RingSpiral(HerbSpiral):
 
     @property
     def wall_face_m2(self) -> float:
-        """Face of the walls [m2]: the ring's, level, and the spiral's over that, which rises evenly."""
-        ring = math.pi * self.outside.diameter_m * self.hollow.outer_height_m
-        rise = max(self.hollow.centre_height_m - self.hollow.outer_height_m, 0.0)
-        return ring + self.hollow.run.length_m * rise / 2
+        """Face of the walls [m2]: the level ring, and the spiral from the ground to the bed's height along its run."""
+        return math.pi * self.outside.diameter_m * self.hollow.outer_height_m + HerbSpiral.spiral_face_m2(self)
 
     @property
     def corner_m(self) -> Point:

@@ -329,7 +329,11 @@ class HerbSpiral(Vessel):
 
     @property
     def wall_face_m2(self) -> float:
-        """Face of the wall [m2]: its height along the run, which rises evenly."""
+        """Face of the wall [m2], from the ground to the bed's height along its run."""
+        return self.spiral_face_m2()
+
+    def spiral_face_m2(self) -> float:
+        """Face of the spiral's own wall [m2]: its height rises evenly along the run."""
         return self.hollow.run.length_m * (self.hollow.outer_height_m + self.hollow.centre_height_m) / 2
 
     def section(self, lower_m: float, upper_m: float) -> tuple[Ring, ...]:

@@ -86,7 +86,7 @@ def _rising(worked: WorkedBed) -> tuple[str, ...]:
 def of_stone(worked: WorkedBed, framed: BuiltFrame, site: Site) -> Step:
     """The step that builds a dry wall."""
     bed, system = worked.bed, worked.system
-    face_m2 = worked.vessel.outside.perimeter_m * framed.height_m * bed.count
+    face_m2 = framed.stone_face_m2 * bed.count
     return Step(
         step_key(bed.key, "wall"),
         bed.key,

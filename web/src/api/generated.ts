@@ -3197,13 +3197,13 @@ export interface components {
          *     path_saves_m3: fill that a path and a basket inside the bed save. c_to_n: of all the fill, root_zone_c_to_n of its
          *     top 0.30 m. surface_m: by month. spring_months: months from filling to each spring after a winter. state: how far it
          *     has come; age_months: since it was filled, where that is known; today_m: its surface today, null of one that isn't
-         *     begun, or whose day of filling isn't known; by the fit where there
-         *     are readings. fitted: to those, null without. ready: from when what may be sown. first_reservoir: what a reservoir
-         *     would start as, null where there is one or can't be. soak_l: water that wets the fill through, and soak_minutes at
-         *     the tap, where its flow is known. By month: thirst_l_week: what plants and soil take; given_l_week: what of it rain
-         *     leaves to be given; between_days: dry days that the soil lasts. leaves: how it is planted in full
-         *     leaf. hand: what giving it by hand takes. water_zones: where it is drier and moister, nothing where it is alike all
-         *     over.
+         *     begun, or whose day of filling isn't known; by the fit where there are readings. fitted: to those, null without.
+         *     ready: from when what may be sown. first_reservoir: what a reservoir would start as, null where there is one or
+         *     can't be. first_frames: frames that can go round it, each as it starts, in the plan file's words. soak_l: water that
+         *     wets the fill through, and soak_minutes at the tap, where its flow is known. By month: thirst_l_week: what plants
+         *     and soil take; given_l_week: what of it rain leaves to be given; between_days: dry days that the soil lasts. leaves:
+         *     how it is planted in full leaf. hand: what giving it by hand takes. water_zones: where it is drier and moister,
+         *     nothing where it is alike all over.
          */
         BedFigures: {
             /** Age Months */
@@ -3219,6 +3219,10 @@ export interface components {
             fill_volume_m3: number;
             /** Findings */
             findings: components["schemas"]["FindingFigures"][];
+            /** First Frames */
+            first_frames: {
+                [key: string]: unknown;
+            }[];
             /** First Reservoir */
             first_reservoir: {
                 [key: string]: unknown;
@@ -4845,7 +4849,7 @@ export interface components {
         };
         /**
          * FloorFigures
-         * @description How far slats and bearers of a floor on legs span, and how far they may.
+         * @description Spans of a floor's slats and bearers [m], and the longest that sag and strength allow [m].
          */
         FloorFigures: {
             /** Bearer M */
@@ -4979,13 +4983,13 @@ export interface components {
          * FrameFigures
          * @description A bed's frame. fewer_m, more_m: how high one course less and one more would stand; rip_to_m: how wide the topmost
          *     had to be ripped for the bed's depth. board_m: how wide a board is. span_m: the longest side that nothing holds;
-         *     brace_spacing_m: as far as it may be; ties: how many supports that takes, a mend and not bought. leg_load_kg: of
-         *     all that stands on its legs; foot_pressure_pa: of one on the ground. life_years: how long it lasts, the least and
-         *     the most; off_ground: whether it stands clear of soil. price: at the cheapest offers, boards by the metre, null
-         *     where nobody offers them; price_a_year: over its life, the least and the most; unpriced: what nobody offers.
-         *     choices: other courses. sizes: near its own, that waste no board. heights: to work at. front, above: to draw, the
-         *     long side (a spiral's wall unrolled) and the lowest course; front_m: how long that is, front_heights_m: how high at
-         *     its left and right.
+         *     brace_spacing_m: the longest that sag and strength allow; ties: how many supports that takes, a mend and not bought.
+         *     leg_load_kg: of the heaviest leg, wet through; foot_pressure_pa: of that leg on the ground. life_years: how long it
+         *     lasts, the least and the most; off_ground: whether it stands clear of soil. price: at the cheapest offers, boards by
+         *     the metre, null where nobody offers them; price_a_year: over its life, the least and the most; unpriced: what has
+         *     no offer. choices: other courses. sizes: near its own, that waste no board. heights: to work at. front, above: to
+         *     draw, the long side (a spiral's wall unrolled) and the lowest course; front_m: how long that is, front_heights_m:
+         *     how high at its left and right.
          */
         FrameFigures: {
             /** Above */
@@ -5896,7 +5900,9 @@ export interface components {
         };
         /**
          * Legs
-         * @description What a box stands on. length_m: of one, on the ground to the floor. section_m: thickness and width of one.
+         * @description What a box stands on. length_m: of one, from the ground to the floor.
+         *
+         *     section_m: thickness and width of one post; without it a leg is two of the frame's boards as an angle.
          */
         Legs: {
             /** Count */
@@ -5904,7 +5910,7 @@ export interface components {
             /** Length M */
             length_m: number;
             /** Section M */
-            section_m: number[];
+            section_m?: number[] | null;
         };
         /**
          * LengthFigures

@@ -41,6 +41,7 @@ function Front({ bed, figures, frame, legs, onEdit, width }: Props & { width: nu
   const rises = start_m !== end_m;
   const high_m = Math.max(start_m, end_m, rises ? 0 : figures.rim_m);
   const leg_m = legs?.length_m ?? 0;
+  const legWidth_m = legs?.section_m?.[1] ?? frame.board_m ?? 0;
   const fitting = Math.min((width - MARGIN.side - MARGIN.right) / long_m, TALLEST / (high_m + leg_m));
   // while it is pulled the drawing keeps its scale, so that the edge stays under the finger
   const scale = held ?? fitting;
@@ -67,14 +68,14 @@ function Front({ bed, figures, frame, legs, onEdit, width }: Props & { width: nu
         y2={MARGIN.top + h}
       />
       {legs &&
-        [0, long_m - (legs.section_m[1] ?? 0)].map((left_m) => (
+        [0, long_m - legWidth_m].map((left_m) => (
           <rect
             key={left_m}
             className={css.piece}
             data-kind="post"
             x={x(left_m)}
             y={floor}
-            width={(legs.section_m[1] ?? 0) * scale}
+            width={legWidth_m * scale}
             height={leg_m * scale}
           />
         ))}

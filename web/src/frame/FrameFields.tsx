@@ -1,4 +1,4 @@
-import type { Bed, Material } from "../api/client";
+import type { Bed, BedFigures, Material } from "../api/client";
 import { NOMINAL_SIZES, TIMBER, WALLING } from "../api/words";
 import { Column, Row } from "../kit/Row";
 import { Sheet } from "../kit/Sheet";
@@ -7,7 +7,7 @@ import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
 import { SCREEN_ONLY } from "../theme/sizes";
-import { withFrame, type Frame } from "./frames";
+import { FRAME_NAMES, firstFrames, withFrame, type Frame } from "./frames";
 import { LegsAndFloor } from "./LegsAndFloor";
 import { PostFields } from "./PostFields";
 import { UnitFields } from "./UnitFields";
@@ -15,30 +15,11 @@ import { UnitFields } from "./UnitFields";
 type Props = {
   bed: Bed;
   frame: Frame;
+  figures: BedFigures | null | undefined;
   materials: ReadonlyMap<string, Material>;
   onEdit: (change: (bed: Bed) => Bed) => void;
 };
 
-const KINDS: readonly (readonly [Frame["kind"], string])[] = [
-  ["boards", "boards or beams"],
-  ["units", "bricks, blocks or stones in courses"],
-  ["dry_stone", "dry stone"],
-  ["sheet", "corrugated metal"],
-  ["logs", "logs"],
-  ["pallets", "pallets"],
-  ["hurdle", "hurdle"],
-  ["bought", "a bought kit"],
-];
-const FIRST: Record<Frame["kind"], Partial<Frame>> = {
-  boards: { material: "larch", nominal: "2x10" },
-  units: { material: "brick" },
-  dry_stone: { material: "stone", thickness_m: 0.3 },
-  sheet: { material: "sheet_metal" },
-  logs: { thickness_m: 0.15 },
-  pallets: { material: "pallet" },
-  hurdle: { thickness_m: 0.05 },
-  bought: { thickness_m: 0.03 },
-};
 const CORNERS: readonly (readonly [NonNullable<Frame["corner"]>, string])[] = [
   ["butt", "long sides run past"],
   ["butt_short", "short sides run past"],
@@ -56,7 +37,7 @@ const BEHIND = [
 const OTHER = "other";
 
 /** What the frame is made of and how it is joined. */
-export function FrameFields({ frame, materials, onEdit }: Props) {
+export function FrameFields({ frame, figures, materials, onEdit }: Props) {
   const { units } = useShowing();
   const set = (change: Partial<Frame>) => onEdit((now) => withFrame(now, change));
   const length = (
@@ -84,16 +65,22 @@ export function FrameFields({ frame, materials, onEdit }: Props) {
     />
   );
   const isBoards = frame.kind === "boards";
+  const firsts = firstFrames(figures);
+  const offered = firsts.some(({ kind }) => kind === frame.kind) ? firsts : [frame, ...firsts];
+  const kinds = offered.map(({ kind }) => [kind, FRAME_NAMES[kind]] as const);
+  const board: [number, number] = [figures?.frame?.thickness_m ?? 0, figures?.frame?.board_m ?? 0];
   const words = isBoards ? TIMBER : WALLING;
   return (
     <Sheet data-part="frame-fields" sx={SCREEN_ONLY}>
       <Column>
         <Row sx={{ alignItems: "flex-end" }}>
           <Pick
-            label="The wall is"
-            options={KINDS}
+            label="Wall"
+            options={kinds}
             value={frame.kind}
-            onChoose={(kind) => onEdit((now) => ({ ...now, frame: { kind, ...FIRST[kind] } }))}
+            onChoose={(kind) =>
+              onEdit((now) => ({ ...now, frame: firsts.find((each) => each.kind === kind) ?? now.frame }))
+            }
           />
           {(isBoards || frame.material != null) && (
             <Pick
@@ -167,7 +154,7 @@ export function FrameFields({ frame, materials, onEdit }: Props) {
             onChoose={(behind) => set({ behind: behind || null })}
           />
         </Row>
-        {isBoards && <LegsAndFloor frame={frame} onSet={set} />}
+        {isBoards && <LegsAndFloor frame={frame} board={board} onSet={set} />}
       </Column>
     </Sheet>
   );

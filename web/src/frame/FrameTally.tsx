@@ -110,18 +110,18 @@ export function FrameTally({ frame }: { frame: FrameFigures }) {
         )}
         {frame.brace_spacing_m != null && frame.span_m != null && (
           <FactLine name="Longest side between supports">
-            <Quantity kind="length" value={frame.span_m} />, bows less up to{" "}
+            <Quantity kind="length" value={frame.span_m} />, at most{" "}
             <Quantity kind="length" value={frame.brace_spacing_m} />
           </FactLine>
         )}
         {frame.floor && (
           <>
-            <FactLine name="Slats of the floor span">
-              <Quantity kind="length" value={frame.floor.slat_m} />, bend less up to{" "}
+            <FactLine name="Floor slats span">
+              <Quantity kind="length" value={frame.floor.slat_m} />, at most{" "}
               <Quantity kind="length" value={frame.floor.slat_most_m} />
             </FactLine>
-            <FactLine name="Bearers below them span">
-              <Quantity kind="length" value={frame.floor.bearer_m} />, bend less up to{" "}
+            <FactLine name="Bearers span">
+              <Quantity kind="length" value={frame.floor.bearer_m} />, at most{" "}
               <Quantity kind="length" value={frame.floor.bearer_most_m} />
             </FactLine>
           </>
@@ -130,7 +130,7 @@ export function FrameTally({ frame }: { frame: FrameFigures }) {
           <Quantity kind="mass" value={frame.mass_kg} />
         </FactLine>
         {frame.leg_load_kg != null && (
-          <FactLine name="Each leg bears, wet">
+          <FactLine name="Heaviest leg, wet">
             <Quantity kind="mass" value={frame.leg_load_kg} />
           </FactLine>
         )}

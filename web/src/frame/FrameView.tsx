@@ -16,9 +16,12 @@ import { SCREEN_ONLY } from "../theme/sizes";
 import { FrameDrawing } from "./FrameDrawing";
 import { FrameFields } from "./FrameFields";
 import { FrameTally } from "./FrameTally";
-import { FIRST_BOARDS, FIRST_UNITS, framedWith, unframed } from "./frames";
+import { FRAME_NAMES, firstFrames, framedWith, unframed } from "./frames";
 import { PlanFrom } from "./PlanFrom";
 import { SawList } from "./SawList";
+
+/** How many kinds of frame have a button of their own before one is chosen. */
+const FIRST_SHOWN = 3;
 
 type Props = { gardenId: number; kept: KeptBed; materials: ReadonlyMap<string, Material>; back: string };
 
@@ -44,15 +47,26 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
         {!figures && !problem && <PageWait saying="Measuring the bed ..." />}
         {frame == null ? (
           <Sheet>
-            <Typography variant="sheetTitle">No frame is said yet</Typography>
-            <Note>Boards or bricks make the wall as thick as they are; the bed&apos;s inside follows.</Note>
+            <Typography variant="sheetTitle">No frame yet</Typography>
+            {figures && firstFrames(figures).length === 0 ? (
+              <Note>
+                Nothing has to hold this shape. Boards, stone or pallets can face a mound, under Layers.
+              </Note>
+            ) : (
+              <Note>The frame sets the thickness of the wall. The inside of the bed follows.</Note>
+            )}
             <Row>
-              <Button variant="contained" onClick={() => edit((now) => framedWith(now, FIRST_BOARDS))}>
-                Frame it with boards
-              </Button>
-              <Button onClick={() => edit((now) => framedWith(now, FIRST_UNITS))}>
-                With bricks or blocks
-              </Button>
+              {firstFrames(figures)
+                .slice(0, FIRST_SHOWN)
+                .map((first, index) => (
+                  <Button
+                    key={first.kind}
+                    variant={index === 0 ? "contained" : "text"}
+                    onClick={() => edit((now) => framedWith(now, first))}
+                  >
+                    {FRAME_NAMES[first.kind]}
+                  </Button>
+                ))}
             </Row>
           </Sheet>
         ) : (
@@ -69,7 +83,7 @@ export default function FrameView({ gardenId, kept, materials, back }: Props) {
             {figures?.frame && figures.section.form !== "spiral" && (
               <PlanFrom frame={figures.frame} rim_m={figures.rim_m} bed={bed} onEdit={edit} />
             )}
-            <FrameFields bed={bed} frame={frame} materials={materials} onEdit={edit} />
+            <FrameFields bed={bed} frame={frame} figures={figures} materials={materials} onEdit={edit} />
             <Row sx={SCREEN_ONLY}>
               <Button onClick={() => edit((now) => unframed(now, figures?.frame?.thickness_m ?? null))}>
                 Take the frame away

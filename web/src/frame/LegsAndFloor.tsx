@@ -5,7 +5,7 @@ import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import type { Frame } from "./frames";
 
-type Props = { frame: Frame; onSet: (change: Partial<Frame>) => void };
+type Props = { frame: Frame; board: [number, number]; onSet: (change: Partial<Frame>) => void };
 
 const FIRST_LEGS: NonNullable<Frame["legs"]> = { count: 4, length_m: 0.6, section_m: [0.089, 0.089] };
 const FIRST_FLOOR: NonNullable<Frame["floor"]> = {
@@ -16,7 +16,7 @@ const FIRST_FLOOR: NonNullable<Frame["floor"]> = {
 };
 
 /** Legs under the box, and the floor between them. */
-export function LegsAndFloor({ frame, onSet }: Props) {
+export function LegsAndFloor({ frame, board, onSet }: Props) {
   const { units } = useShowing();
   const { legs, floor } = frame;
   if (!legs)
@@ -25,7 +25,7 @@ export function LegsAndFloor({ frame, onSet }: Props) {
         <Button onClick={() => onSet({ legs: FIRST_LEGS, floor: FIRST_FLOOR })}>+ Legs and a floor</Button>
       </Row>
     );
-  const [thick_m = 0, wide_m = 0] = legs.section_m;
+  const [thick_m = 0, wide_m = 0] = legs.section_m ?? board;
   return (
     <Row sx={{ alignItems: "flex-end" }} data-part="legs">
       <MeasureField
@@ -36,14 +36,14 @@ export function LegsAndFloor({ frame, onSet }: Props) {
         onMeaning={({ values: [count = 4] }) => onSet({ legs: { ...legs, count } })}
       />
       <MeasureField
-        label="Each long"
+        label="Leg length"
         limit="length"
         width="100px"
         shown={typedLength(legs.length_m, units)}
         onMeaning={({ values: [length_m = 0] }) => onSet({ legs: { ...legs, length_m } })}
       />
       <MeasureField
-        label="Section"
+        label={legs.section_m ? "Leg section" : "Leg: two boards"}
         limit="board"
         dimensions
         width="150px"
@@ -54,7 +54,7 @@ export function LegsAndFloor({ frame, onSet }: Props) {
       />
       {floor && (
         <MeasureField
-          label="Slats of the floor"
+          label="Floor slats"
           limit="board"
           dimensions
           width="150px"
@@ -76,7 +76,7 @@ export function LegsAndFloor({ frame, onSet }: Props) {
       )}
       {floor && (
         <MeasureField
-          label="Gaps in the floor"
+          label="Floor gaps"
           limit="wall"
           width="120px"
           shown={typedLength(floor.gap_m ?? 0, units)}

@@ -1,9 +1,22 @@
-import type { Bed } from "../api/client";
+import type { Bed, BedFigures } from "../api/client";
 
 export type Frame = NonNullable<Bed["frame"]>;
 
-export const FIRST_BOARDS: Frame = { kind: "boards", material: "larch", nominal: "2x10" };
-export const FIRST_UNITS: Frame = { kind: "units", material: "brick" };
+export const FRAME_NAMES: Record<Frame["kind"], string> = {
+  boards: "Boards or beams",
+  units: "Bricks, blocks or stones in courses",
+  dry_stone: "Dry stone",
+  sheet: "Corrugated metal",
+  logs: "Logs",
+  pallets: "Pallets",
+  hurdle: "Hurdle",
+  bought: "Bought kit",
+};
+
+/** The frames that can go round a bed, each as it starts. */
+export function firstFrames(figures: BedFigures | null | undefined): readonly Frame[] {
+  return (figures?.first_frames ?? []) as unknown as readonly Frame[];
+}
 
 /** A bed with a frame, which says how thick its wall is. */
 export function framedWith(bed: Bed, frame: Frame): Bed {
