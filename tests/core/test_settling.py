@@ -241,9 +241,9 @@ def test_a_rake_moves_boundaries_and_keeps_the_sum() -> None:
     drawn = drawn_amounts(amounts, [0.2, 0.0, 0.15, 0.15], Inputs(4000), "box")
     assert drawn.sum(axis=0) == pytest.approx(np.ones(4000))
     assert np.all(drawn[1] == 0)
-    # 10 mm on one boundary of 0.2 m, on both of 0.15 m
+    # 10 mm on one boundary of 0.2 m; both of 0.15 m share half their variance, so the difference keeps half of twice it
     assert drawn[0].std() == pytest.approx(0.4 * 0.01 / 0.2, rel=0.05)
-    assert drawn[2].std() == pytest.approx(0.3 * 0.01 * math.sqrt(2) / 0.15, rel=0.05)
+    assert drawn[2].std() == pytest.approx(0.3 * 0.01 * math.sqrt(2 * (1 - 0.5)) / 0.15, rel=0.05)
     assert drawn_amounts(np.array([2.0]), [0.5], Inputs(3), "box").tolist() == [[2.0, 2.0, 2.0]]
 
 

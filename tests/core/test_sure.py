@@ -21,8 +21,8 @@ from nolbet_core.figure.sure_figures import SureFigure, SureFigures
 from nolbet_core.figure.what_if import WhatIf, changed_bed, parts_of
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.shelf.library import standard_shelf
-from nolbet_core.sure.drawn_bed import TAPE_SD_M
 from nolbet_core.sure.drawn_shelf import DRAWN, DrawnShelf
+from nolbet_core.sure.measured import TAPE_SD_M
 from nolbet_core.sure.taken import BucketReadings, measured_figures
 from tests.core import zoo
 from tests.core.ask import figures_of
@@ -120,7 +120,10 @@ def a_garden(inputs: Inputs, at: int) -> dict[str, Any]:
     document["beds"] = [box]
     for measure in ("length_m", "width_m", "depth_m"):
         box["shape"][measure] += float(one.normal(f"tape box {measure}", TAPE_SD_M)[0])
-    first, second = (float(one.normal(f"raking box {edge}", RAKED_SD_M / np.sqrt(3))[0]) for edge in (0, 1))
+    # half of the variance is the hand's, in all three alike; the other half is each one's own
+    hand = float(one.normal("hand", RAKED_SD_M * np.sqrt(0.5))[0])
+    own = [float(one.normal(f"raking box {edge}", RAKED_SD_M * np.sqrt(0.5 / 3))[0]) for edge in (0, 1)]
+    first, second = (hand + each for each in own)
     box["layers"][0]["thickness_m"] += first
     box["layers"][1]["thickness_m"] += second - first
     document["materials"] = [

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from calendar import monthrange
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date
 from functools import cached_property, lru_cache
 from typing import TYPE_CHECKING
@@ -44,7 +44,8 @@ class Surroundings:
     none are known. latitude_deg: where it is known [degrees]. climate_said: what the climate is guessed from, where it
     is. garden: in the plan's words, with what else is known of the place. beside: beds of the garden that lie over
     others or under them, by key. sources: where boards and bricks come from. seen: what the log says of
-    each bed's surface, by key. crops: that beds may name, by key.
+    each bed's surface, by key. crops: that beds may name, by key. paths_of: the plot whose paths lead through a bed
+    where the plot itself takes no part.
     """
 
     system: System
@@ -59,6 +60,7 @@ class Surroundings:
     sources: Sources = field(default_factory=Sources)
     seen: Mapping[str, SeenOfBed] = field(default_factory=dict)
     crops: Mapping[str, Crop] = field(default_factory=standard_crops)
+    paths_of: Plot | None = None
 
     @cached_property
     def hot_day_mm(self) -> float:
@@ -87,8 +89,13 @@ class Surroundings:
 
     @cached_property
     def path_ground(self) -> BaseGeometry | None:
-        """What the plot's own paths take; None where it has none."""
-        return path_ground_of(self.plot) if self.plot is not None and self.plot.paths else None
+        """The ground that the plot's own paths take; None where it has none."""
+        plot = self.plot or self.paths_of
+        return path_ground_of(plot) if plot is not None and plot.paths else None
+
+    def without_plot(self) -> Surroundings:
+        """The surroundings of a bed figured alone: no plot, but its paths still lead through the bed."""
+        return replace(self, plot=None, paths_of=self.plot)
 
 
 SOME_YEARS = 30

@@ -171,6 +171,11 @@ class WorkedBed:
         return fill_kg + self.water.water_kg + self.water.parts_kg if self.water else fill_kg
 
     @property
+    def mass_moist_kg(self) -> float:
+        """Mass as delivered of all that is in the bed, the parts of its reservoir with it [kg]."""
+        return self.filled.mass_moist_kg + (self.water.parts_kg if self.water else 0.0)
+
+    @property
     def drowned_m3(self) -> float:
         """Open gaps over a liner in the stack, which hold water that nothing drains [m3]."""
         layers = self.filled.layers

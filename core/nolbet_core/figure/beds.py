@@ -90,7 +90,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         placed_m3=sum(layer.placed_m3 for layer in layers),
         loose_m3=sum(layer.loose_m3 + layer.infill_loose_m3 for layer in layers),
         mass_dry_kg=filled.mass_dry_kg + (worked.water.parts_dry_kg if worked.water else 0.0),
-        mass_moist_kg=filled.mass_moist_kg + (worked.water.parts_kg if worked.water else 0.0),
+        mass_moist_kg=worked.mass_moist_kg,
         mass_saturated_kg=worked.mass_saturated_kg,
         c_to_n=carbon_to_nitrogen(filled.layers),
         nitrogen_gap_kg=worked.feeding.gap_kg,

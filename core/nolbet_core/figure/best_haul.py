@@ -7,12 +7,14 @@ from dataclasses import replace
 from decimal import Decimal
 from typing import Protocol
 
+import numpy as np
+
 from nolbet_core.draws.bands import Ranked
 from nolbet_core.figure.buying import all_wanted, haul_figures
 from nolbet_core.figure.buying_figures import HaulFigures, NarrowFigures
 from nolbet_core.haul.best import Best, HeldLine, best_haul
 from nolbet_core.haul.break_even import break_even
-from nolbet_core.haul.certainty import DrawnNeed
+from nolbet_core.haul.certainty import DrawnNeed, Flags, share_of_each
 from nolbet_core.haul.choose import choose, is_loose
 from nolbet_core.haul.needs import Need
 from nolbet_core.haul.offers import LOOSE_FORMS, Form, Line, Supplier
@@ -86,7 +88,7 @@ def best_figures(
         return None
     all_drawn = asked.drawn()
     drawn = all_drawn.needs
-    wants = [_for_certainty(want, drawn, asked.certainty) for want in all_wanted(asked.needs)]
+    wants = _for_certainty(all_wanted(asked.needs), drawn, asked)
     looked = _InFigures(asked, materials, watch) if watch else None
     best = best_haul(wants, asked.suppliers, SHARE_OF_TIME * seconds, LOOSE_FORMS, asked.boards, asked.fixed, looked)
     figured = _figured(best, asked, materials)
@@ -97,6 +99,7 @@ def best_figures(
     met = [want for want in wants if want.material not in lacking]
     each_s = (1 - SHARE_OF_TIME) * seconds / (len(asked.suppliers) + 2)
     bought = dict.fromkeys(line.material for line in chosen.lines)
+    enough = {key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought}
     return replace(
         figured,
         quick_total=choose(wants, asked.suppliers, LOOSE_FORMS, asked.boards).total,
@@ -108,7 +111,8 @@ def best_figures(
         holding_costs=_holding(figured, wants, asked, each_s),
         break_even_m3={key: break_even(key, asked.suppliers) for key in bought},
         narrows=_narrows(all_drawn, bought),
-        enough={key: _enough(need, chosen.lines, key) for key, need in drawn.items() if key in bought},
+        enough={key: float(np.mean(flags)) for key, flags in enough.items()},
+        enough_together=float(np.mean(np.logical_and.reduce(list(enough.values())))) if enough else None,
     )
 
 
@@ -118,8 +122,7 @@ def cheapest_figures(asked: Asked, materials: Mapping[str, Material], seconds: f
         return None
     wants = all_wanted(asked.needs)
     if asked.certainty is not None:
-        drawn = asked.drawn().needs
-        wants = [_for_certainty(want, drawn, asked.certainty) for want in wants]
+        wants = _for_certainty(wants, asked.drawn().needs, asked)
     best = best_haul(wants, asked.suppliers, seconds, LOOSE_FORMS, asked.boards, asked.fixed)
     return _figured(best, asked, materials)
 
@@ -145,12 +148,23 @@ def _holding(figured: HaulFigures, wants: Sequence[Wanted], asked: Asked, second
     return max(figured.total - free.chosen.total, Decimal(0))
 
 
-def _for_certainty(want: Wanted, drawn: Mapping[str, DrawnNeed], certainty: float | None) -> Wanted:
-    """A loose want as it is enough in so many gardens; as it stands where that isn't asked."""
-    need = drawn.get(want.material)
-    if certainty is None or need is None or not is_loose(want):
-        return want
-    loose_m3, bags_m3 = need.for_share(certainty), need.bags_for_share(certainty)
+def _for_certainty(wants: Sequence[Wanted], drawn: Mapping[str, DrawnNeed], asked: Asked) -> list[Wanted]:
+    """Wants as large as it takes for all of them to be enough at once; as they are where no certainty is chosen."""
+    loose = {want.material: drawn[want.material] for want in wants if is_loose(want) and want.material in drawn}
+    if asked.certainty is None or not loose:
+        return list(wants)
+    offered = [(offer.material, offer.form) for supplier in asked.suppliers for offer in supplier.offers]
+    forms = {key: sorted({form for material, form in offered if material == key}) for key in loose}
+    share = share_of_each(loose, forms, asked.certainty)
+    return [
+        _for_share(want, loose[want.material], share) if want.material in loose and is_loose(want) else want
+        for want in wants
+    ]
+
+
+def _for_share(want: Wanted, need: DrawnNeed, share: float) -> Wanted:
+    """A loose want as it is enough in a share of gardens."""
+    loose_m3, bags_m3 = need.for_share(share), need.bags_for_share(share)
     return replace(want, volume_m3=loose_m3, bag_share=loose_m3 / bags_m3 if bags_m3 > 0 else 1.0)
 
 
@@ -165,11 +179,11 @@ def _narrows(drawn: DrawnForHaul, bought: Container[str]) -> dict[str, NarrowFig
     return found
 
 
-def _enough(need: DrawnNeed, lines: Sequence[Line], material: str) -> float:
-    """In which share of gardens what is bought of a material is enough."""
+def _enough(need: DrawnNeed, lines: Sequence[Line], material: str) -> Flags:
+    """True in each garden where what is bought of a material is enough."""
     own = [line for line in lines if line.material == material]
     in_bags = sum(line.volume_m3 for line in own if line.form == "bag")
-    return need.enough(sum(line.volume_m3 for line in own) - in_bags, in_bags)
+    return need.is_enough(sum(line.volume_m3 for line in own) - in_bags, in_bags)
 
 
 def _total(

@@ -152,6 +152,7 @@ def haul_figures(
         holding_costs=None,
         certainty=None,
         enough={},
+        enough_together=None,
         narrows={},
         batches=[],
         trips=[],

@@ -243,6 +243,7 @@ class HaulFigures:
     holding_costs: MoneyOut | None
     certainty: float | None
     enough: dict[str, float]
+    enough_together: float | None
     narrows: dict[str, NarrowFigures]
     batches: list[DeliveredBatch]
     trips: list[TripFigures]

@@ -37,7 +37,7 @@ from nolbet_core.plan.bed import Bed
 from nolbet_core.plan.garden import Plan
 from nolbet_core.quantities.units import System
 from nolbet_core.sure.drawn_bed import DrawnBed
-from nolbet_core.sure.drawn_needs import DrawnGarden, checked_in, drawn_needs, drawn_total
+from nolbet_core.sure.drawn_needs import DrawnGarden, checked_in, drawn_needs, drawn_total, weighed_in
 from nolbet_core.sure.drawn_shelf import DrawnShelf
 
 
@@ -104,7 +104,7 @@ class GardenDrawn:
         materials = built.supplies.materials
         self._suppliers = suppliers_of(built.plan, materials)
         shelf = DrawnShelf(inputs)
-        self._garden = DrawnGarden(inputs, shelf, materials, checked_in(self._suppliers))
+        self._garden = DrawnGarden(inputs, shelf, materials, checked_in(self._suppliers), weighed_in(self._suppliers))
         self._dips = dips_in(built.plan.log)
         weather = weather_for(built.plan.garden, days)[0]
         self.beds = [
@@ -165,7 +165,11 @@ class GardenDrawn:
         told = ToldSure(self._inputs, _names(supplies, beds, self._suppliers), done_in(beds, self._dips))
         sure_beds = [each.told(told) for each in self.beds]
         sure_needs = [
-            SureNeed(each.need.material, name_of(each.need.material, supplies.materials), told.all(drawn, self._bag_m3))
+            SureNeed(
+                each.need.material,
+                name_of(each.need.material, supplies.materials),
+                told.all(drawn, self._bag_m3, _only_bed(each)),
+            )
             for each, drawn in needs
         ]
         whole = None if total is None or not self._chosen else told.one("total", float(self._chosen.total), total)
@@ -174,6 +178,12 @@ class GardenDrawn:
         figures += [("", whole)] if whole else []
         worth = worth_measuring(figures)
         return SureFigures(self._inputs.draws, sure_beds, sure_needs, whole, worth)
+
+
+def _only_bed(needed: DrawnNeed) -> str | None:
+    """Key of the only bed that needs something; None where several do."""
+    keys = {share.bed for share in needed.need.shares}
+    return next(iter(keys)) if len(keys) == 1 else None
 
 
 def _names(supplies: Supplies, beds: Sequence[Bed], suppliers: Sequence[Supplier]) -> Mapping[str, str]:

@@ -39,7 +39,7 @@ class BedDrawn:
         found: dict[SureName, Usual] = {
             "placed_m3": (sum(each.placed_m3 for each in filled.layers), bed.placed_m3),
             "loose_m3": (sum(each.loose_m3 + each.infill_loose_m3 for each in filled.layers), bed.loose_m3),
-            "mass_moist_kg": (filled.mass_moist_kg, bed.mass_moist_kg),
+            "mass_moist_kg": (worked.mass_moist_kg, bed.mass_moist_kg),
             "mass_saturated_kg": (worked.mass_saturated_kg, bed.mass_saturated_kg),
             **self._surfaces(),
             "nitrogen_short_kg": (worked.feeding.season.short_kg, bed.nitrogen_short_kg),
@@ -61,4 +61,4 @@ class BedDrawn:
         """It in figures."""
         bed = self.bed.worked.bed
         month = None if self.lasting is None else self.lasting[0] + 1
-        return SureBed(bed.key, bed.title, told.all(self.figures), month)
+        return SureBed(bed.key, bed.title, told.all(self.figures, bed=bed.key), month)

@@ -23,6 +23,9 @@ MOST_WAYS = 3
 MOST_WORTH = 6
 """So many things worth measuring are told of a garden."""
 
+FROM_BELOW: frozenset[SureName] = frozenset({"bags", "total"})
+"""Figures that count a bag as full as its label says, which it is at most: their bands begin at the figure at least."""
+
 Usual = tuple[float, Drawn]
 """A figure as it is told elsewhere, and drawn."""
 
@@ -36,19 +39,27 @@ class ToldSure:
         self._ranked = Ranked(inputs.asked)
         self._names, self._done = names, done
 
-    def all(self, drawn: Mapping[SureName, Usual], each_m3: float | None = None) -> list[SureFigure]:
-        """Every figure that is spread. each_m3: what a bag holds, where bags are among them."""
-        return [self.one(name, usual, draws, each_m3) for name, (usual, draws) in drawn.items() if is_spread(draws)]
+    def all(
+        self, drawn: Mapping[SureName, Usual], each_m3: float | None = None, bed: str | None = None
+    ) -> list[SureFigure]:
+        """Every figure that has a spread. each_m3: volume of a bag, where bags are among them [m3].
 
-    def one(self, name: SureName, usual: float, drawn: Drawn, each_m3: float | None = None) -> SureFigure:
-        """One figure. each_m3: as in all."""
+        bed: key of the only bed that the figures are of, where there is only one.
+        """
+        found = drawn.items()
+        return [self.one(name, usual, draws, each_m3, bed) for name, (usual, draws) in found if is_spread(draws)]
+
+    def one(
+        self, name: SureName, usual: float, drawn: Drawn, each_m3: float | None = None, bed: str | None = None
+    ) -> SureFigure:
+        """One figure. each_m3, bed: as in all."""
         band = band_of(drawn)
-        spreads = spreads_by_source(self._ranked.shares(drawn))
+        spreads = spreads_by_source(self._ranked.shares(drawn), bed)
         ways = narrowings(name, spreads, self._done)
         return SureFigure(
             figure=name,
             usual=usual,
-            low=band.low,
+            low=min(band.low, usual) if name in FROM_BELOW else band.low,
             high=band.high,
             rests_on=[self._rests_on(each) for each in spreads if each.share >= TOLD],
             narrows=[self._narrows(each) for each in ways[:MOST_WAYS] if each.share >= TOLD],

@@ -12,7 +12,7 @@ from nolbet_core.built.buying import coming_of, fixed_of, suppliers_of
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.lined import lies_somewhere
 from nolbet_core.built.plan import BuiltPlan
-from nolbet_core.built.profiles import in_profiles
+from nolbet_core.built.profiles import beside_draft, in_profiles
 from nolbet_core.built.seen import seen_in
 from nolbet_core.built.sources import sources_of
 from nolbet_core.built.supplies import Supplies
@@ -104,7 +104,7 @@ def figure_plan(
     where it isn't given they are neither cut nor bought. haul_seconds: as long as the cheapest haul may be looked for
     [s]; else each thing comes from its cheapest offer. watch: looks on at that, and may end it sooner.
     """
-    return _figured(_to_get(built, today, seconds), built, today, haul_seconds, watch)
+    return _figured(_to_get(built, around_of(built, today), seconds), built, today, haul_seconds, watch)
 
 
 def figure_whole(
@@ -114,7 +114,7 @@ def figure_whole(
 
     Raises PlanProblem where steps of its works wait for each other.
     """
-    got = _to_get(built, today, seconds)
+    got = _to_get(built, around_of(built, today), seconds)
     figures = _figured(got, built, today, haul_seconds)
     works = _works(got, built, today, figures.haul)
     told = works_figures(works)
@@ -132,7 +132,7 @@ def figure_works(built: BuiltPlan, today: date | None = None) -> WorksFigures:
 
 def garden_works(built: BuiltPlan, today: date | None = None) -> GardenWorks:
     """The works of a plan, each part worked out when it is asked for. today: as in figure_plan."""
-    got = _to_get(built, today, None)
+    got = _to_get(built, around_of(built, today), None)
     chosen = chosen_haul(got.asked.needs, got.asked.suppliers, got.asked.boards, got.asked.unpriced)
     haul = haul_figures(chosen, got.asked.needs, got.asked.suppliers, built.supplies.materials) if chosen else None
     return _works(got, built, today, haul)
@@ -179,7 +179,7 @@ def figure_cheapest_haul(
 
     today, saw_seconds, haul_seconds: as in figure_plan.
     """
-    got = _to_get(built, today, saw_seconds)
+    got = _to_get(built, around_of(built, today), saw_seconds)
     haul = cheapest_figures(got.asked, built.supplies.materials, haul_seconds)
     told = told_beside(haul, built.plan, built.supplies.materials) if haul else None
     return [each.figures for each in got.figured], told
@@ -187,13 +187,15 @@ def figure_cheapest_haul(
 
 def needs_of(built: BuiltPlan, today: date | None) -> tuple[Need, ...]:
     """What a plan's beds and paths need. today: as in figure_plan."""
-    return _to_get(built, today, None).needs
+    return _to_get(built, around_of(built, today), None).needs
 
 
-def _to_get(built: BuiltPlan, today: date | None, saw_seconds: float | None) -> _ToGet:
-    """What a plan's beds are, what they need, and what of that is still to be got. saw_seconds: as in figure_plan."""
+def _to_get(built: BuiltPlan, around: Surroundings, saw_seconds: float | None) -> _ToGet:
+    """What a plan's beds are, what they need, and what of that is still to be got.
+
+    around: what the beds share. saw_seconds: as in figure_plan.
+    """
     plan, supplies = built.plan, built.supplies
-    around = around_of(built, today)
     figured, laid, needs, zones = _beds_and_needs(built, around)
     suppliers = suppliers_of(plan, supplies.materials)
     worked = [each.worked for each in figured]
@@ -240,14 +242,16 @@ def figure_cuts(built: BuiltPlan, today: date | None = None, seconds: float = SE
 
 
 def figure_alone(bed: Bed, plan: Plan, supplies: Supplies, today: date | None = None) -> Figures:
-    """Figures of one bed with its needs and haul, as if the garden held no other; the plot's paths take no part in it.
+    """Figures of one bed with its needs and haul, as if the garden bought for no other bed and no path.
 
-    plan: for stock and suppliers. today: as in figure_plan. Raises PlanProblem where the bed doesn't hold together.
+    Its amounts are those of the whole garden's figures: paths that lead through it and a pit below it count.
+    plan: of its garden. today: as in figure_plan. Raises PlanProblem where the bed doesn't hold together.
     """
     built = build_bed(bed, supplies.materials).holding()
-    head = plan.garden.model_copy(update={"plot": None})
-    alone = plan.model_copy(update={"beds": [bed], "garden": head})
-    return figure_plan(BuiltPlan(alone, supplies, (built,)), today)
+    garden = BuiltPlan(plan, supplies, ())
+    around = replace(around_of(garden, today).without_plot(), beside=beside_draft(bed, plan.beds))
+    alone = BuiltPlan(plan.model_copy(update={"beds": [bed]}), supplies, (built,))
+    return _figured(_to_get(alone, around, None), alone, today, None)
 
 
 def figure_beds(built: BuiltPlan) -> Figures:

@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 
 from nolbet_core.draws.bands import HIGH, LOW
 from nolbet_core.draws.inputs import Inputs
+from nolbet_core.draws.raking import raking_error
 from nolbet_core.settling.accounts import RAN_BY_MONTH, RUNS_DOWN, accounts_of, left_of_layer
 from nolbet_core.settling.clock import MONTHS, Clock
 from nolbet_core.settling.curve import SETTLED_BY_MONTH, Shares, log_volume
@@ -26,9 +27,6 @@ WARMTH_SPREAD_C = 1.0
 
 DAMPNESS = (0.75, 1.0, 1.15)
 """Factor on decay by how damp a fill turns out, over what was said: the least, the usual and the most (estimate)."""
-
-RAKED_M = 0.010
-"""How far a boundary between layers lies off as raked, standard deviation [m]."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -100,7 +98,7 @@ def drawn_amounts(amounts: Figures, thickness_m: Sequence[float], inputs: Inputs
     """What of each layer may have been laid, by draw, as a rake leaves it: layers x draws, in the unit of amounts.
 
     amounts: of each layer as asked for [m3, or m], bottom to top. thickness_m: how thick each lies, sheets 0 [m]. Every
-    boundary between two layers lies off by itself; where the floor and the surface lie is known, so that the sum holds.
+    boundary between two layers is off as it is raked; floor and surface are known, so that the sum holds.
     bed: its key, that its boundaries are drawn by.
     """
     thick = np.asarray(thickness_m, dtype=float)
@@ -108,7 +106,7 @@ def drawn_amounts(amounts: Figures, thickness_m: Sequence[float], inputs: Inputs
     drawn = np.repeat(np.asarray(amounts, dtype=float)[:, None], inputs.draws, axis=1)
     if len(laid) < 2:
         return drawn
-    off = [inputs.normal(f"raking {bed} {boundary}", RAKED_M) for boundary in range(len(laid) - 1)]
+    off = [raking_error(inputs, bed, boundary) for boundary in range(len(laid) - 1)]
     edges = np.vstack([np.zeros(inputs.draws), *off, np.zeros(inputs.draws)])
     share = np.maximum(1 + np.diff(edges, axis=0) / thick[laid][:, None], 0.0)
     drawn[laid] *= share

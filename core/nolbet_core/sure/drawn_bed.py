@@ -12,6 +12,7 @@ from numpy.typing import NDArray
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.draws.each import as_draws, as_figure
 from nolbet_core.draws.inputs import Inputs
+from nolbet_core.draws.raking import raking_error
 from nolbet_core.draws.shapes import Drawn
 from nolbet_core.nutrients.season import SeasonNitrogen, season_nitrogen
 from nolbet_core.settling.clock import decay_factor
@@ -20,12 +21,9 @@ from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import bulk_standing
 from nolbet_core.stack.layers import Bulk, Packing, Scattered, Standing
 from nolbet_core.sure.drawn_shelf import DrawnShelf
-from nolbet_core.sure.measured import TAPE_SD_M, measures_of
+from nolbet_core.sure.measured import measures_of
 
 Rows = NDArray[np.float64]
-
-RAKED_SD_M = 0.010
-"""How far a boundary between layers lies off as it is raked, standard deviation [m]."""
 
 LEAST_TIMES = 0.05
 """However wrongly it is raked, something of a layer lies there: the least share of what was asked [0-1]."""
@@ -44,22 +42,23 @@ class DrawnBed:
         bed = self.worked.bed
         taped = np.zeros((len(self.worked.filled.layers), self._inputs.draws))
         for measure in measures_of(self.worked, self._materials):
-            off_m = self._inputs.normal(f"tape {bed.key} {measure.name}", TAPE_SD_M / np.sqrt(bed.taped))
+            off_m = self._inputs.normal(f"tape {bed.key} {measure.name}", measure.sd_m)
             taped += np.outer(measure.by_layer, off_m)
         times: Rows = np.exp(taped) * self._raked
         return times
 
     @cached_property
     def _raked(self) -> Rows:
-        """By the rake: each boundary between two layers lies off, floor and surface don't, and the sum holds. Beds
-        alike are raked each by itself; how thick a layer lies is the mean of all places where that was measured.
+        """By the rake: each boundary between two layers is off, the floor and the surface are not, and the sum holds.
+
+        The thickness of a layer is the mean of all places where it was measured.
         """
-        key, layers = self.worked.bed.key, self.worked.filled.layers
+        layers = self.worked.filled.layers
         raked = np.ones((len(layers), self._inputs.draws))
         thick = [index for index, layer in enumerate(layers) if layer.thickness_m > 0]
-        sd_m = RAKED_SD_M / np.sqrt(self.worked.bed.count * self.worked.bed.depth_places)
+        bed = self.worked.bed
         for boundary, (below, above) in enumerate(itertools.pairwise(thick)):
-            off_m = self._inputs.normal(f"raking {key} {boundary}", sd_m)
+            off_m = raking_error(self._inputs, bed.key, boundary, bed.depth_places, bed.count)
             raked[below] += off_m / layers[below].thickness_m
             raked[above] -= off_m / layers[above].thickness_m
         raked = np.maximum(raked, LEAST_TIMES)
@@ -104,8 +103,11 @@ class DrawnBed:
 
     @cached_property
     def mass_moist_kg(self) -> Drawn:
-        """What its fill weighs as delivered [kg]."""
-        return self._sum([each.mass_moist_kg + each.infill_mass_moist_kg + each.amendment_kg for each in self.layers])
+        """Weight of its fill and of the parts of its reservoir, as delivered [kg]."""
+        usual = self.worked.filled.mass_moist_kg
+        fill = self._sum([each.mass_moist_kg + each.infill_mass_moist_kg + each.amendment_kg for each in self.layers])
+        beside: Drawn = fill + (self.worked.mass_moist_kg - usual)
+        return beside
 
     @cached_property
     def mass_saturated_kg(self) -> Drawn:

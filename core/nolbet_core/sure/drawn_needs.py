@@ -12,7 +12,7 @@ from nolbet_core.built.worked import WorkedBed
 from nolbet_core.draws.each import as_draws
 from nolbet_core.draws.inputs import Inputs
 from nolbet_core.draws.shapes import Drawn
-from nolbet_core.haul.certainty import LABEL, DrawnNeed
+from nolbet_core.haul.certainty import LABEL, LOAD_SD, DrawnNeed
 from nolbet_core.haul.needs import Need
 from nolbet_core.haul.offers import TOLERANCE_M3, BagOffer, BulkOffer, Line, Supplier, drops_for, goods_of
 from nolbet_core.record import record
@@ -32,12 +32,16 @@ DAYS_A_YEAR = 365.25
 
 @record
 class DrawnGarden:
-    """What all draws of a garden go by. checked: materials all of whose bags on sale were measured."""
+    """What all draws of a garden rest on. checked: materials all of whose bags on sale were measured.
+
+    weighed: materials that are sold loose by weight alone, so that a load brings what was ordered.
+    """
 
     inputs: Inputs
     shelf: DrawnShelf
     materials: Mapping[str, Material]
     checked: frozenset[str]
+    weighed: frozenset[str]
 
 
 @record
@@ -57,7 +61,7 @@ def drawn_for_haul(
 ) -> DrawnForHaul:
     """Needs of a garden's beds as they may turn out. suppliers: whose bags may have been measured."""
     shelf = DrawnShelf(inputs)
-    garden = DrawnGarden(inputs, shelf, materials, checked_in(suppliers))
+    garden = DrawnGarden(inputs, shelf, materials, checked_in(suppliers), weighed_in(suppliers))
     drawn = [DrawnBed(each, shelf, inputs, materials) for each in beds]
     return DrawnForHaul({each.need.material: each for each in drawn_needs(needs, drawn, garden)}, inputs)
 
@@ -66,6 +70,13 @@ def checked_in(suppliers: Sequence[Supplier]) -> frozenset[str]:
     """Materials all of whose bags on sale were measured."""
     bags = [offer for supplier in suppliers for offer in supplier.offers if isinstance(offer, BagOffer)]
     return frozenset(each.material for each in bags) - frozenset(each.material for each in bags if not each.checked)
+
+
+def weighed_in(suppliers: Sequence[Supplier]) -> frozenset[str]:
+    """Materials that all who sell them loose sell by weight."""
+    loose = [offer for supplier in suppliers for offer in supplier.offers if isinstance(offer, BulkOffer)]
+    by_volume = frozenset(each.material for each in loose if each.kg_per_m3 is None)
+    return frozenset(each.material for each in loose) - by_volume
 
 
 def drawn_needs(needs: Sequence[Need], beds: Sequence[DrawnBed], garden: DrawnGarden) -> list[DrawnNeed]:
@@ -85,7 +96,8 @@ def _drawn_need(need: Need, beds: Mapping[str, DrawnBed], garden: DrawnGarden) -
     to_buy_m3 = np.maximum(loose_m3 * looser - need.stock_m3, 0.0)
     unsure = need.material not in garden.checked
     label = garden.inputs.uniform(f"label {need.material}", *LABEL) if unsure else np.ones(draws)
-    return DrawnNeed(need, to_buy_m3, label)
+    load = np.exp(garden.inputs.normal(f"load {need.material}", 0.0 if need.material in garden.weighed else LOAD_SD))
+    return DrawnNeed(need, to_buy_m3, label, load)
 
 
 def times_of(bed: DrawnBed, material: Material, draws: int) -> Drawn:

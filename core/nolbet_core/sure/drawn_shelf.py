@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from dataclasses import asdict, replace
 
-from nolbet_core.draws.each import as_figure, is_nothing
+from nolbet_core.draws.each import as_figure, is_nothing, larger, smaller
 from nolbet_core.draws.inputs import Inputs
-from nolbet_core.shelf.densities import densities, grain_density_of_loose
+from nolbet_core.shelf.densities import WATER_KG_M3, densities, grain_density, grain_density_of_loose
 from nolbet_core.shelf.material import YOURS, Material, PartShare, Property
 
 DRAWN = ("dry_density_kg_m3", "moisture", "loose_factor", "void_share", "carbon", "nitrogen", "decay_per_year")
@@ -37,6 +37,8 @@ class DrawnShelf:
             figures["dry_density_kg_m3"] = moist.value * (1 - moisture)
         elif loose is not None and loose.source == YOURS:
             figures["dry_density_kg_m3"] = loose.value * loose_factor
+        if "moisture" in figures:
+            figures["moisture"] = smaller(figures["moisture"], _most_moisture(material, figures))
         return _with(material, figures, material.parts)
 
     def _draw(self, material: Material, name: str) -> float:
@@ -88,13 +90,29 @@ def _with(material: Material, figures: dict[str, float], parts: tuple[PartShare,
     return replace(material, properties=properties, parts=parts)
 
 
+def _most_moisture(material: Material, figures: dict[str, float]) -> float:
+    """Moisture at which water fills every pore between the grains, as a share of moist mass [0-1], draw by draw."""
+    dry = figures.get("dry_density_kg_m3", material.dry_density_kg_m3)
+    if is_nothing(dry):
+        return 1.0
+    water_kg_m3 = WATER_KG_M3 * larger(1 - dry / _grain(material), 0.0)
+    return water_kg_m3 / (water_kg_m3 + dry)
+
+
+def _grain(material: Material) -> float:
+    """Density of a material's grains [kg/m3]: by its own porosity where that is known, else by its carbon."""
+    porosity = material.soil_figure("porosity")
+    if porosity is None:
+        return grain_density(material.carbon)
+    return grain_density_of_loose(material.dry_density_kg_m3 / material.loose_factor, porosity)
+
+
 def _following(material: Material, figures: dict[str, float]) -> dict[str, float]:
     dry = figures.get("dry_density_kg_m3", material.dry_density_kg_m3)
-    porosity = material.soil_figure("porosity")
-    if is_nothing(dry) or porosity is None:
+    if is_nothing(dry) or material.soil_figure("porosity") is None:
         return {}
-    loose_dry = material.dry_density_kg_m3 / material.loose_factor
-    grain = grain_density_of_loose(loose_dry, porosity)
     loose_factor = figures.get("loose_factor", material.loose_factor)
     void_share = figures.get("void_share", material.void_share)
-    return asdict(densities(dry, figures.get("moisture", material.moisture), loose_factor, void_share, grain))
+    return asdict(
+        densities(dry, figures.get("moisture", material.moisture), loose_factor, void_share, _grain(material))
+    )

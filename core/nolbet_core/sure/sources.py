@@ -6,12 +6,13 @@ import math
 from collections.abc import Iterable, Mapping
 from typing import Literal, cast
 
+from nolbet_core.draws.raking import HAND
 from nolbet_core.record import record
 
 Source = Literal[
-    "tape", "raking", "loose_factor", "label", "dry_density_kg_m3", "moisture", "void_share", "carbon", "nitrogen",
-    "decay_per_year", "settles_share", "stays_share", "warmth", "dampness", "running_down", "available", "rise",
-    "crop_factor", "weather", "price",
+    "tape", "raking", "hand", "load", "loose_factor", "label", "dry_density_kg_m3", "moisture", "void_share", "carbon",
+    "nitrogen", "decay_per_year", "settles_share", "stays_share", "warmth", "dampness", "running_down", "available",
+    "rise", "crop_factor", "weather", "price",
 ]  # fmt: skip
 """What an input is of. The first word of its name; what it belongs to, where it belongs to something, is the second."""
 
@@ -19,7 +20,7 @@ Of = Literal["bed", "material", "supplier", "garden"]
 
 BELONGS: Mapping[Source, Of] = {
     "tape": "bed", "raking": "bed", "available": "bed", "rise": "bed", "crop_factor": "bed", "price": "supplier",
-    "warmth": "garden", "dampness": "garden", "running_down": "garden", "weather": "garden",
+    "hand": "garden", "warmth": "garden", "dampness": "garden", "running_down": "garden", "weather": "garden",
 }  # fmt: skip
 """What inputs belong to; all others belong to a material."""
 
@@ -71,10 +72,14 @@ class Narrowing:
         return math.sqrt(max(1 - self.share, 0.0))
 
 
-def spreads_by_source(shares: Mapping[str, float]) -> list[Spread]:
-    """Shares of variance by input, added up by what the inputs are of; those that take most first."""
+def spreads_by_source(shares: Mapping[str, float], bed: str | None = None) -> list[Spread]:
+    """Shares of variance by input, added up by what the inputs are of; those that take most first.
+
+    bed: key of the only bed that the figure is of: the hand that rakes all beds is then part of its raking.
+    """
     sums: dict[tuple[str, str], float] = {}
-    for name, share in shares.items():
+    for asked, share in shares.items():
+        name = f"raking {bed}" if asked == HAND and bed is not None else asked
         source, _, rest = name.partition(" ")
         of = rest.split(" ")[0] if BELONGS.get(cast(Source, source), "material") != "garden" else ""
         sums[source, of] = sums.get((source, of), 0.0) + share

@@ -29,6 +29,8 @@ export const FIGURES: Record<Name, string> = {
 const SOURCES: Record<Source, string> = {
   tape: "the tape",
   raking: "how level layers are raked",
+  hand: "one hand rakes all beds",
+  load: "what the loader puts on",
   loose_factor: "how loose it lies",
   label: "what a bag holds of its label",
   dry_density_kg_m3: "how dense it is",
