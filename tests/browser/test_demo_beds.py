@@ -53,7 +53,7 @@ def test_long_table_wood_in_a_box(app: Page, home: str, brackwater: Garden) -> N
     alike = app.get_by_label("How many alike")
     alike.fill("2")
     alike.press("Enter")
-    expect(app.locator("[data-part=tally] h2")).to_have_text("To fill both beds")
+    expect(app.locator("[data-part=tally] h2")).to_have_text("To buy for both beds")
     app.get_by_role("button", name="Close").click()
     for name, thickness in (("Compost", "7 cm"), ("Leaves", "8 cm"), ("Branches", "9 cm")):
         app.get_by_role("button", name="Add a layer").click()
@@ -168,7 +168,7 @@ def test_net_loft_tubs_from_the_tape_to_the_shopping_list(app: Page, home: str, 
     alike = app.get_by_label("How many alike")
     alike.fill("4")
     alike.press("Enter")
-    expect(app.locator("[data-part=tally] h2")).to_have_text("To fill all 4 beds")
+    expect(app.locator("[data-part=tally] h2")).to_have_text("To buy for all 4 beds")
     add_layer(app, "Bark mulch", "1 1/4 in")
     saved(app)
     tub = Bed.objects.get(key="net_loft_tubs")

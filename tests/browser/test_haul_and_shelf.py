@@ -46,12 +46,13 @@ def test_cards_tally_haul_and_command_line_agree(
     ).all_inner_texts()
     told = [f"{layer['placed_m3'] * 1000:.0f} L" for layer in reversed(bed["layers"]) if layer["placed_m3"]]
     assert cards == told
-    held = told_as(app, "Holds, placed").inner_text()
+    held = told_as(app, "Volume in the bed").inner_text()
     assert sum(map(litres, cards)) == pytest.approx(litres(held), abs=1.5)
-    expect(app.locator("[data-part=tally-volume]")).to_contain_text(
-        f"{sum(n['loose_m3'] for n in printed['needs']):.2f} m³"
-    )
-    total = app.locator("[data-part=fact]", has_text="To pay").locator("dd").inner_text()
+    # the headline is the largest of what is bought, and nothing else is added to it
+    most = max((n for n in printed["needs"] if n["by"] == "volume"), key=lambda n: n["to_buy_m3"])
+    expect(app.locator("[data-part=tally-volume]")).to_contain_text(f"{most['to_buy_m3']:.2f} m³")
+    expect(app.locator("[data-part=tally-volume]")).to_contain_text(most["name"].lower())
+    total = app.locator("[data-part=fact]", has_text="Cost").locator("dd").inner_text()
     assert total == f"${Decimal(printed['haul']['total']):,.2f}"
 
     app.get_by_role("link", name="Haul").click()

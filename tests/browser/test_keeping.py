@@ -231,7 +231,7 @@ def test_a_plan_file_goes_out_and_comes_in_with_a_preview(app: Page, home: str, 
     expect(app.locator("[data-part=plot-beds]")).to_contain_text("3 alike")
     assert garden.beds.count() == 2
     app.locator("[data-part=plot-bed]", has_text="Branchy").click()
-    expect(app.locator("[data-part=tally] h2")).to_have_text("To fill all 3 beds")
+    expect(app.locator("[data-part=tally] h2")).to_have_text("To buy for all 3 beds")
     set_compost(app, "15 cm")
 
 

@@ -154,7 +154,7 @@ def test_a_bed_is_moved_on_a_phone_and_the_page_still_scrolls(app: Page, home: s
 def test_what_is_buried_takes_room_and_is_drawn(app: Page, home: str, gardener: User) -> None:
     garden = keep(gardener, zoo.bed(key="one", name="One"))
     open_section(app, home, garden, "one")
-    holds = told_as(app, "Holds, placed")
+    holds = told_as(app, "Volume in the bed")
     expect(holds).to_have_text("1.00 m³")
     app.get_by_role("button", name="More measures").click()
     app.get_by_role("button", name="+ Basket").click()

@@ -219,9 +219,9 @@ class HaulFigures:
     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material";
     holding_costs: what holding the others costs beside the haul without, null where none are held.
-    certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-    each loose material bought; narrows: what would narrow that most. batches: what came, by supplier and
-    day. trips: that fetch, none where no vehicle is known;
+    certainty: in which share of gardens all of it is to be enough at once, null where that isn't asked. enough: in
+    which each loose material bought is; enough_together: in which all are. narrows: what would narrow that most.
+    batches: what came, by supplier and day. trips: that fetch, none where no vehicle is known;
     least_trips: no packing takes fewer. spent: on what was bought already, beside the total. budget: what all is to
     cost at most; over_budget: by how much what was spent and the total go over it, null where they don't or none is
     said.

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from decimal import Decimal
 from typing import Literal
 
+from nolbet_core.built.fixings import WALL_STONE
 from nolbet_core.figure.buying_figures import HaulFigures, HaulLine, MoneyOut, NeedFigures
 from nolbet_core.figure.figures import Figures
 from nolbet_core.figure.finding_figures import FindingFigures
@@ -16,15 +17,36 @@ from nolbet_core.record import record
 
 
 @record
+class FillBought:
+    """A material of the fill that is bought, loose. bags: bags of the usual size; null where it is not sold in bags."""
+
+    material: str
+    name: str
+    to_buy_m3: float
+    bags: int | None
+
+
+@record
+class FromHeap:
+    """A material of the fill that comes from the gardener's own heaps, loose."""
+
+    material: str
+    name: str
+    volume_m3: float
+
+
+@record
 class TallyFigures:
     """Sums over needs and haul, for all beds of the plan and all that are alike. Volumes are loose.
 
-    loose_m3: everything the beds take. from_stock_m3: of it from the gardener's own heaps. to_buy_m3: the rest.
-    bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries. mass_kg: as
-    delivered, stock included. usual_bags: what is to buy of what comes in bags, if all of it came in bags of the size
-    most usual in the garden's units.
+    bought: the fill to buy, largest volume first; from_heaps: fill from the gardener's own heaps. Stone for walls is no
+    fill: no volume here counts it. loose_m3: all fill of the beds. from_stock_m3: of it from the heaps. to_buy_m3: the
+    rest. bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries.
+    mass_kg: as delivered, stock included. usual_bag_m3: the bag size most usual in the garden's units.
     """
 
+    bought: list[FillBought]
+    from_heaps: list[FromHeap]
     loose_m3: float
     from_stock_m3: float
     to_buy_m3: float
@@ -38,7 +60,6 @@ class TallyFigures:
     delivery: MoneyOut
     total: MoneyOut
     usual_bag_m3: float
-    usual_bags: int
 
 
 @record
@@ -92,10 +113,13 @@ def _tally(needs: Sequence[NeedFigures], haul: HaulFigures | None, bag_m3: float
     lines = haul.lines if haul else []
     bags = [line for line in lines if line.form == "bag"]
     bulk = [line for line in lines if line.form == "bulk"]
+    fill = [need for need in needs if need.by == "volume" and need.material != WALL_STONE]
     return TallyFigures(
-        loose_m3=sum(need.loose_m3 for need in needs),
-        from_stock_m3=sum(min(need.stock_m3, need.loose_m3) for need in needs),
-        to_buy_m3=sum(need.to_buy_m3 for need in needs),
+        bought=_bought(fill, bag_m3),
+        from_heaps=[FromHeap(each.material, each.name, used) for each in fill if (used := _from_stock(each)) > 0],
+        loose_m3=sum(need.loose_m3 for need in fill),
+        from_stock_m3=sum(_from_stock(need) for need in fill),
+        to_buy_m3=sum(need.to_buy_m3 for need in fill),
         sheet_area_m2=sum(need.area_m2 for need in needs),
         mass_kg=sum(need.mass_kg for need in needs),
         bag_count=sum(line.count or 0 for line in bags),
@@ -106,8 +130,20 @@ def _tally(needs: Sequence[NeedFigures], haul: HaulFigures | None, bag_m3: float
         delivery=haul.delivery if haul else Decimal(0),
         total=haul.total if haul else Decimal(0),
         usual_bag_m3=bag_m3,
-        usual_bags=sum(bags_for(need.to_buy_m3, bag_m3) for need in needs if need.bagged),
     )
+
+
+def _from_stock(need: NeedFigures) -> float:
+    return min(need.stock_m3, need.loose_m3)
+
+
+def _bought(fill: Sequence[NeedFigures], bag_m3: float) -> list[FillBought]:
+    found = [
+        FillBought(need.material, need.name, need.to_buy_m3, bags_for(need.to_buy_m3, bag_m3) if need.bagged else None)
+        for need in fill
+        if need.to_buy_m3 > 0
+    ]
+    return sorted(found, key=lambda each: -each.to_buy_m3)
 
 
 def _price(lines: Sequence[HaulLine]) -> Decimal:

@@ -51,10 +51,12 @@ def measures_of(worked: WorkedBed, materials: Mapping[str, Material]) -> list[Ta
     path would no longer fit) counts for nothing. An outline by its corners stands in by its length and width.
     """
     fields = [name for name in type(worked.bed.shape).model_fields if name.endswith("_m")]
-    taped = [name for name in fields if isinstance(getattr(worked.bed.shape, name), float | int)]
+    found_m = {name: getattr(worked.bed.shape, name) for name in fields}
+    # what is nothing, as the feather of a patch without one, was not measured
+    taped = [name for name, value in found_m.items() if isinstance(value, float | int) and value > 0]
     sd_m = TAPE_SD_M / math.sqrt(worked.bed.taped)
     found = [TapedMeasure(name, by_layer, sd_m) for name in taped for by_layer in _moved(worked, name, materials)]
-    if len(taped) < len(fields):
+    if any(isinstance(value, list) for value in found_m.values()):
         inside, ones = worked.vessel.inside, np.ones(len(worked.filled.layers))
         found += [
             TapedMeasure("length", ones / inside.length_m, sd_m),

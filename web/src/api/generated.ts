@@ -4590,6 +4590,20 @@ export interface components {
             zones: components["schemas"]["LedZone"][];
         };
         /**
+         * FillBought
+         * @description A material of the fill that is bought, loose. bags: bags of the usual size; null where it is not sold in bags.
+         */
+        FillBought: {
+            /** Bags */
+            bags: number | null;
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** To Buy M3 */
+            to_buy_m3: number;
+        };
+        /**
          * FindingFigures
          * @description A judgement: what is so, with the figure that shows it, why it matters, and what to do.
          *
@@ -5080,6 +5094,18 @@ export interface components {
             unpriced: string[];
         };
         /**
+         * FromHeap
+         * @description A material of the fill that comes from the gardener's own heaps, loose.
+         */
+        FromHeap: {
+            /** Material */
+            material: string;
+            /** Name */
+            name: string;
+            /** Volume M3 */
+            volume_m3: number;
+        };
+        /**
          * FrontPiece
          * @description Something of a frame's long side from in front: from where to where along it, and how high.
          */
@@ -5257,9 +5283,9 @@ export interface components {
          *     can't be had so. break_even_m3: up to which need bags alone cost less than loose alone, of each material bought,
          *     null where it is sold one way only. unkept: lines held by hand that can't be kept, as "supplier material";
          *     holding_costs: what holding the others costs beside the haul without, null where none are held.
-         *     certainty: in which share of gardens it is to be enough, null where that isn't asked; enough: in which it is, of
-         *     each loose material bought; narrows: what would narrow that most. batches: what came, by supplier and
-         *     day. trips: that fetch, none where no vehicle is known;
+         *     certainty: in which share of gardens all of it is to be enough at once, null where that isn't asked. enough: in
+         *     which each loose material bought is; enough_together: in which all are. narrows: what would narrow that most.
+         *     batches: what came, by supplier and day. trips: that fetch, none where no vehicle is known;
          *     least_trips: no packing takes fewer. spent: on what was bought already, beside the total. budget: what all is to
          *     cost at most; over_budget: by how much what was spent and the total go over it, null where they don't or none is
          *     said.
@@ -5285,6 +5311,8 @@ export interface components {
             enough: {
                 [key: string]: number;
             };
+            /** Enough Together */
+            enough_together: number | null;
             /** Holding Costs */
             holding_costs: string | null;
             /** Least Trips */
@@ -6476,7 +6504,7 @@ export interface components {
              * Source
              * @enum {string}
              */
-            source: "tape" | "raking" | "loose_factor" | "label" | "dry_density_kg_m3" | "moisture" | "void_share" | "carbon" | "nitrogen" | "decay_per_year" | "settles_share" | "stays_share" | "warmth" | "dampness" | "running_down" | "available" | "rise" | "crop_factor" | "weather" | "price";
+            source: "tape" | "raking" | "hand" | "load" | "loose_factor" | "label" | "dry_density_kg_m3" | "moisture" | "void_share" | "carbon" | "nitrogen" | "decay_per_year" | "settles_share" | "stays_share" | "warmth" | "dampness" | "running_down" | "available" | "rise" | "crop_factor" | "weather" | "price";
         };
         /**
          * NarrowWay
@@ -8038,7 +8066,7 @@ export interface components {
              * Source
              * @enum {string}
              */
-            source: "tape" | "raking" | "loose_factor" | "label" | "dry_density_kg_m3" | "moisture" | "void_share" | "carbon" | "nitrogen" | "decay_per_year" | "settles_share" | "stays_share" | "warmth" | "dampness" | "running_down" | "available" | "rise" | "crop_factor" | "weather" | "price";
+            source: "tape" | "raking" | "hand" | "load" | "loose_factor" | "label" | "dry_density_kg_m3" | "moisture" | "void_share" | "carbon" | "nitrogen" | "decay_per_year" | "settles_share" | "stays_share" | "warmth" | "dampness" | "running_down" | "available" | "rise" | "crop_factor" | "weather" | "price";
         };
         /**
          * RingSpiralShape
@@ -9506,16 +9534,18 @@ export interface components {
          * TallyFigures
          * @description Sums over needs and haul, for all beds of the plan and all that are alike. Volumes are loose.
          *
-         *     loose_m3: everything the beds take. from_stock_m3: of it from the gardener's own heaps. to_buy_m3: the rest.
-         *     bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries. mass_kg: as
-         *     delivered, stock included. usual_bags: what is to buy of what comes in bags, if all of it came in bags of the size
-         *     most usual in the garden's units.
+         *     bought: the fill to buy, largest volume first; from_heaps: fill from the gardener's own heaps. Stone for walls is no
+         *     fill: no volume here counts it. loose_m3: all fill of the beds. from_stock_m3: of it from the heaps. to_buy_m3: the
+         *     rest. bag_count, bags_price: what comes in bags. bulk_m3, bulk_price: what comes loose. drops: deliveries.
+         *     mass_kg: as delivered, stock included. usual_bag_m3: the bag size most usual in the garden's units.
          */
         TallyFigures: {
             /** Bag Count */
             bag_count: number;
             /** Bags Price */
             bags_price: string;
+            /** Bought */
+            bought: components["schemas"]["FillBought"][];
             /** Bulk M3 */
             bulk_m3: number;
             /** Bulk Price */
@@ -9524,6 +9554,8 @@ export interface components {
             delivery: string;
             /** Drops */
             drops: number;
+            /** From Heaps */
+            from_heaps: components["schemas"]["FromHeap"][];
             /** From Stock M3 */
             from_stock_m3: number;
             /** Loose M3 */
@@ -9538,8 +9570,6 @@ export interface components {
             total: string;
             /** Usual Bag M3 */
             usual_bag_m3: number;
-            /** Usual Bags */
-            usual_bags: number;
         };
         /**
          * TickByLink

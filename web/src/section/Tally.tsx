@@ -19,13 +19,16 @@ type Props = {
 };
 
 const HEADS = {
-  planned: "To fill",
-  filling: "Still to come for",
-  filled: "What lies in",
-  emptied: "What lay in",
+  planned: "To buy for",
+  filling: "Still to buy for",
+  filled: "In",
+  emptied: "Was in",
 } as const;
-const LOOSE = "As it comes out of the bag or off the lorry. Laid and settled the same stuff takes less room.";
-const PLACED = "As it lies in the bed, laid and settled: what the bed holds.";
+const LOOSE = "Loose: as it comes out of the bag or off the lorry. It takes less room once laid and settled.";
+const PLACED = "All layers together, laid and settled, with what comes from your heaps.";
+
+/** How many materials the headline names; the rest are in Shopping. */
+const NAMED = 3;
 
 /** What this bed asks for: to bring in, to pay, to carry. */
 export const Tally = memo(function Tally({ figures, buying, waiting, sure }: Props) {
@@ -50,8 +53,8 @@ export const Tally = memo(function Tally({ figures, buying, waiting, sure }: Pro
         <Note>Working out what to buy ...</Note>
       )}
       <Lines>
-        <FactLine name={<Explained why={PLACED}>Holds, placed</Explained>}>
-          <Quantity kind="held" value={figures.fill_volume_m3} />
+        <FactLine name={<Explained why={PLACED}>Volume in the bed</Explained>}>
+          <Quantity kind="held" value={figures.placed_m3} />
           {each}
           <Likely figures={sure} figure="placed_m3" />
         </FactLine>
@@ -91,21 +94,47 @@ export const Tally = memo(function Tally({ figures, buying, waiting, sure }: Pro
 });
 
 function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
-  const { currency, units } = useShowing();
+  const { currency } = useShowing();
   const { tally, haul, needs } = buying;
   const unmet = haul?.unmet ?? [];
   const names = new Map(needs.map((need) => [need.material, need.name]));
+  const [first, ...others] = tally.bought;
+  const more = tally.bought.length - NAMED;
   return (
     <>
-      <TallyVolume data-part="tally-volume">
-        <b>
-          <Quantity kind="bulk" value={tally.loose_m3} />
-        </b>{" "}
-        <Explained why={LOOSE}>loose</Explained>, {beds}
-      </TallyVolume>
-      {tally.from_stock_m3 > 0 && (
+      {first ? (
+        <TallyVolume data-part="tally-volume">
+          <b>
+            <Quantity kind="bulk" value={first.to_buy_m3} />
+          </b>{" "}
+          {first.name.toLowerCase()}, <Bags count={first.bags} bag_m3={tally.usual_bag_m3} />
+        </TallyVolume>
+      ) : (
+        <TallyVolume data-part="tally-volume">No fill to buy</TallyVolume>
+      )}
+      <Lines>
+        {others.slice(0, NAMED - 1).map((each) => (
+          <FactLine key={each.material} name={each.name}>
+            <Quantity kind="bulk" value={each.to_buy_m3} />,{" "}
+            <Bags count={each.bags} bag_m3={tally.usual_bag_m3} />
+          </FactLine>
+        ))}
+      </Lines>
+      {more > 0 && (
         <Note data-part="tally-note">
-          <Quantity kind="bulk" value={tally.from_stock_m3} /> of it from your own heaps
+          And {more} more {more === 1 ? "material" : "materials"}: see Shopping.
+        </Note>
+      )}
+      {tally.from_heaps.length > 0 && (
+        <Note data-part="tally-note">
+          From your heaps:{" "}
+          {tally.from_heaps.map((each, index) => (
+            <span key={each.material}>
+              {index > 0 && ", "}
+              <Quantity kind="bulk" value={each.volume_m3} /> {each.name.toLowerCase()}
+            </span>
+          ))}
+          .
         </Note>
       )}
       <Lines>
@@ -113,11 +142,6 @@ function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
           <FactLine name="Bought in bags">
             {tally.bag_count === 1 ? "1 bag" : `${tally.bag_count} bags`} ·{" "}
             {showMoney(tally.bags_price, currency)}
-          </FactLine>
-        )}
-        {tally.usual_bags > 0 && (
-          <FactLine name={`If all in bags of ${shownBag(tally.usual_bag_m3, units)}`}>
-            {tally.usual_bags === 1 ? "1 bag" : `${tally.usual_bags} bags`}
           </FactLine>
         )}
         {tally.bulk_m3 > 0 && (
@@ -130,7 +154,7 @@ function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
             {showMoney(tally.delivery, currency)}
           </FactLine>
         )}
-        <FactLine name={`To pay ${beds}`}>
+        <FactLine name={`Cost ${beds}`}>
           <ToPay tally={tally} unmet={unmet.length} suppliers={haul != null} />
         </FactLine>
       </Lines>
@@ -142,6 +166,14 @@ function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
       )}
     </>
   );
+}
+
+/** A count of bags of the usual size, which is named on hover; what is not sold in bags is loose. */
+function Bags({ count, bag_m3 }: { count: number | null | undefined; bag_m3: number }) {
+  const { units } = useShowing();
+  if (count == null) return <Explained why={LOOSE}>loose</Explained>;
+  const size = `Bags of ${shownBag(bag_m3, units)}. ${LOOSE}`;
+  return <Explained why={size}>{count === 1 ? "1 bag" : `${count} bags`}</Explained>;
 }
 
 type ToPayProps = { tally: BoughtAlone["tally"]; unmet: number; suppliers: boolean };

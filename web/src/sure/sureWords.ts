@@ -13,7 +13,7 @@ type Name = SureFigure["figure"];
 type Source = SureFigure["rests_on"][number]["source"];
 
 export const FIGURES: Record<Name, string> = {
-  placed_m3: "Holds, placed",
+  placed_m3: "Volume in the bed",
   loose_m3: "To fill it, loose",
   mass_moist_kg: "Weight as delivered",
   mass_saturated_kg: "Weight, wet through",
