@@ -48,7 +48,7 @@ def keep(
     return store_plan(gardener.pk, plan)
 
 
-def open_section(app: Page, home: str, garden: Garden, key: str, told: str = "loose") -> None:
+def open_section(app: Page, home: str, garden: Garden, key: str, told: str = "Volume in the bed") -> None:
     """A bed's section, figures and buying there. told: what its tally says once it is worked out."""
     app.goto(f"{home}/garden/{garden.pk}/section/bed/{key}")
     expect(app.locator("[data-part=tally]")).to_contain_text(told)

@@ -189,3 +189,30 @@ def test_a_mound_off_the_contour_is_turned_from_the_finding(app: Page, home: str
     expect(finding).to_have_count(0)
     saved(app)
     assert Bed.objects.get(key="mound").cut["places"][0]["turn_deg"] == 90.0
+
+
+def test_a_path_drawn_through_a_patch_is_in_its_figures_at_once(app: Page, home: str, gardener: User) -> None:
+    patch = zoo.bed(key="one", name="One", shape=shape("flat_area", length_m=5.0, width_m=4.0, feather_m=0.0),
+                    layers=[{"material": "compost", "thickness_m": 0.1}],
+                    places=[{"x_m": 6.0, "y_m": 4.5}])  # fmt: skip
+    garden = keep(gardener, patch, ground=GROUND)
+    open_section(app, home, garden, "one")
+    holds = told_as(app, "Volume in the bed")
+    expect(holds).to_contain_text("2.00 m³")
+    app.get_by_role("link", name="Plot", exact=True).click()
+    app.get_by_role("button", name="Only some of it").click()
+    app.get_by_role("button", name="+ Path along a line").click()
+    sheet = app.locator("[data-part=plot-sheet]")
+    sheet.scroll_into_view_if_needed()
+    area = sheet.bounding_box()
+    assert area is not None
+    for share in (0.15, 0.85):
+        app.mouse.click(area["x"] + share * area["width"], area["y"] + 0.5 * area["height"])
+    app.get_by_role("button", name="Done").click()
+    wide = app.locator("[data-part=own-path]").get_by_label("Wide")
+    wide.fill("80 cm")
+    wide.press("Enter")
+    saved(app)
+    app.get_by_role("link", name="Section", exact=True).click()
+    expect(holds).to_contain_text("1.60 m³")
+    expect(app.locator("[data-part=tally-volume]")).to_contain_text("1.84 m³")

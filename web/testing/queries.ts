@@ -53,5 +53,27 @@ export const saved = (isShown: boolean) =>
 export const answered = (isShown: boolean) =>
   changed(isShown, (queries, line) => void queries.setQueryData(KEY, line.kept));
 
+/** A view that waits while its bed is being saved: it asks no more until that has arrived. */
+export async function waiting(): Promise<[string | undefined, number]> {
+  const [queries, line] = [new LatestQueries(), new Line()];
+  queries.mount();
+  const asked = { queryKey: KEY, queryFn: line.ask, staleTime: 60_000 };
+  const view = new QueryObserver<string>(queries, asked);
+  const leave = view.subscribe(() => undefined);
+  await line.arrive();
+  void view.refetch();
+  view.setOptions({ ...asked, enabled: false });
+  line.kept = "after";
+  void queries.invalidateQueries({ queryKey: KEY });
+  await line.arrive();
+  view.setOptions({ ...asked, enabled: true });
+  await line.arrive();
+  const { data } = view.getCurrentResult();
+  leave();
+  queries.clear();
+  queries.unmount();
+  return [data, line.asked];
+}
+
 export const elsewhere = (isShown: boolean) =>
   changed(isShown, (queries) => void queries.invalidateQueries({ queryKey: ["figure", 4] }));

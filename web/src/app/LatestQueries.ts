@@ -17,15 +17,13 @@ export class LatestQueries extends QueryClient {
     });
   }
 
-  /** As ever, and what is being asked for the first time is asked for anew as well. */
+  /** As in QueryClient; no answer that is on its way arrives as if it were newer, also where nobody waits for it now. */
   override async invalidateQueries<Key extends QueryKey = QueryKey>(
     filters?: InvalidateQueryFilters<Key>,
     options?: InvalidateOptions,
   ): Promise<void> {
-    const first = this.getQueryCache()
-      .findAll(filters)
-      .filter((query) => query.state.data === undefined && isOnItsWay(query));
-    if (first.length > 0) await Promise.all(first.map(leave));
+    const onTheirWay = this.getQueryCache().findAll(filters).filter(isOnItsWay);
+    if (onTheirWay.length > 0) await Promise.all(onTheirWay.map(leave));
     return super.invalidateQueries(filters, options);
   }
 

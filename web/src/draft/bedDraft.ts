@@ -69,6 +69,8 @@ export class BedDraft {
   private readonly listeners = new Set<() => void>();
   private state: BedState;
   private units: Units | null = null;
+  /** When what the figures rest on was last changed, as it was when they were last asked for. */
+  private stamp: string | null = null;
   /** What was pressed while a newer draft was still being judged. */
   private waiting: Waiting | null = null;
 
@@ -171,6 +173,13 @@ export class BedDraft {
     const before = this.units;
     this.units = units;
     if (before !== null && before !== units) this.figuring.want(this.state.bed);
+  }
+
+  /** Ask for the figures again where what they rest on was changed since: a path on the plot, a material, a pit. */
+  refresh(stamp: string): void {
+    const before = this.stamp;
+    this.stamp = stamp;
+    if (before !== null && before !== stamp) this.figuring.want(this.state.bed);
   }
 
   dispose(): void {

@@ -21,6 +21,13 @@ export function bedDraftOf(gardenId: number, kept: KeptBed, queries: QueryClient
   });
 }
 
+/** What a bed's figures rest on beside the bed itself, and when each was last changed here. */
+const RESTS_ON = ["garden", "shelf", "mixes", "sources", "own crops"] as const;
+
+function stampOf(gardenId: number, queries: QueryClient): string {
+  return RESTS_ON.map((key) => queries.getQueryState([key, gardenId])?.dataUpdatedAt ?? 0).join(" ");
+}
+
 /** The draft of a kept bed; it outlives the view that shows it. */
 export function useBedDraft(gardenId: number, kept: KeptBed): [BedState, BedDraft] {
   const queries = useQueryClient();
@@ -28,6 +35,7 @@ export function useBedDraft(gardenId: number, kept: KeptBed): [BedState, BedDraf
   const { told_in } = useShowing();
   useEffect(() => draft.adopt(kept), [draft, kept]);
   useEffect(() => draft.readIn(told_in), [draft, told_in]);
+  useEffect(() => draft.refresh(stampOf(gardenId, queries)), [draft, gardenId, queries]);
   return [useSyncExternalStore(draft.subscribe, draft.snapshot), draft];
 }
 
