@@ -67,7 +67,7 @@ def test_a_bed_from_the_boards_in_the_shed(app: Page, home: str, gardener: User)
     figures = figure_plan(whole_garden(Garden.objects.get(pk=garden.pk)).built).beds[0]
     assert figures.inside_length_m == pytest.approx(2.0 - 2 * 0.038)
     app.get_by_role("link", name="Section").first.click()
-    expect(app.locator("[data-part=tally]")).to_contain_text("loose")
+    expect(app.locator("[data-part=tally]")).to_contain_text("Volume in the bed")
 
 
 def test_boards_on_sale_are_entered_and_cut_from(app: Page, home: str, gardener: User) -> None:

@@ -81,7 +81,7 @@ def test_six_shapes_on_a_plot_and_the_paths_between_them(app: Page, home: str, g
     assert stored is not None
     assert stored.path_m2 == pytest.approx(plot.path_m2)
     app.get_by_role("link", name="Haul").click()
-    expect(app.locator("main")).to_contain_text("Nobody offers path base, crushed, wood chips")
+    expect(app.locator("main")).to_contain_text("too little of it: path base, crushed, wood chips")
 
 
 def test_a_bed_is_dragged_snapped_turned_and_found_again(app: Page, home: str, gardener: User) -> None:

@@ -216,7 +216,7 @@ def test_a_tub_is_taken_from_dry_to_wicking(app: Page, home: str, gardener: User
     expect(app.locator("[data-part=drawing] [data-kind=filler]")).to_be_visible()
     expect(app.locator("[data-part=drawing] [data-kind=overflow]")).to_be_visible()
     app.get_by_role("link", name="Haul").click()
-    expect(app.get_by_role("alert").filter(has_text="Nobody offers gravel, 20 mm")).to_be_visible()
+    expect(app.get_by_role("alert").filter(has_text="too little of it: gravel, 20 mm")).to_be_visible()
 
 
 def test_the_crop_factor_that_dips_fit_is_taken_over(app: Page, home: str, gardener: User) -> None:

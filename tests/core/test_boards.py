@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections import Counter
 from decimal import Decimal
 from typing import Any
 
@@ -327,3 +328,60 @@ def test_a_board_thinner_than_a_wide_kerf_is_told() -> None:
     plan = Plan.model_validate(zoo.plan(zoo.bed(frame=boards(thickness_m=0.006)), cutting={"kerf_m": 0.008}))
     assert [each.path for each in build_plan(plan).problems] == ["beds[0].frame.thickness_m"]
     assert wastes_nothing(boarded("mitre", 2.4, 1.2, thick_m=0.038), (2.4 - 0.076, 1.2 - 0.076))
+
+
+def limited(*offers: dict[str, Any]) -> Figures:
+    """The box of four sides of 2.4 m and four of 1.124 m, by a yard with few boards."""
+    return garden({"kind": "boards", **SOFT, "courses": 2}, list(offers))
+
+
+def bought(figures: Figures) -> dict[tuple[str, float], int]:
+    """Boards that are bought, by what one costs and its length."""
+    assert figures.cuts is not None
+    found: Counter[tuple[str, float]] = Counter()
+    for each in figures.cuts.boards:
+        if each.source == "bought":
+            found[str(each.price), each.length_m] += each.count
+    return dict(found)
+
+
+@pytest.mark.parametrize(("at_most", "reaches"), [(5, False), (6, True), (7, True)])
+def test_no_more_boards_are_bought_than_a_shop_has(at_most: int, reaches: bool) -> None:
+    """2.4 x 1.2 m of 38 mm boards, butted, two courses: four of 2.4 m and four of 1.124 m.
+
+    From 2.4 m: four boards whole, two of the short pieces to a board (2 x 1.124 + 0.003 = 2.251 m): two more, six in
+    all.
+    """
+    figures = limited(piece(2.4, "6.00", at_most=at_most))
+    assert figures.haul is not None
+    assert figures.cuts is not None
+    if reaches:
+        assert bought(figures) == {("6.00", 2.4): 6}
+        assert [(each.material, each.count) for each in figures.haul.lines if each.material == "softwood"] == [
+            ("softwood", 6)
+        ]
+        assert "softwood" not in figures.haul.unmet
+        return
+    # five don't reach: what can't be cut is told, and the wood is left out of the total and named
+    assert sum(each.count for each in figures.cuts.uncut) > 0
+    assert "softwood" in figures.haul.unmet
+    assert [each for each in figures.haul.lines if each.material == "softwood"] == []
+
+
+def test_what_a_shop_lacks_comes_from_the_next_cheapest() -> None:
+    """Six boards of 2.4 m, of which the cheap offer has four: two more at the dear one: 4 x 6.00 + 2 x 7.50 = 39.00."""
+    figures = limited(piece(2.4, "6.00", at_most=4), piece(2.4, "7.50"), piece(2.4, "9.00"))
+    assert bought(figures) == {("6.00", 2.4): 4, ("7.50", 2.4): 2}
+    assert figures.cuts is not None
+    assert figures.cuts.price == Decimal("39.00")
+    assert figures.cuts.proven_optimal
+    assert figures.haul is not None
+    assert sum(each.price for each in figures.haul.lines if each.material == "softwood") == Decimal("39.00")
+
+
+def test_a_pack_counts_its_boards() -> None:
+    """Packs of two boards, of which there are two: four of the six boards; the other two come one by one."""
+    pack = piece(2.4, "10.00", at_most=2) | {"form": "pack", "count": 2}
+    figures = limited(pack, piece(2.4, "6.00"))
+    assert figures.cuts is not None
+    assert figures.cuts.price == Decimal("32.00")

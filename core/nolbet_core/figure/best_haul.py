@@ -10,7 +10,7 @@ from typing import Protocol
 import numpy as np
 
 from nolbet_core.draws.bands import Ranked
-from nolbet_core.figure.buying import all_wanted, haul_figures
+from nolbet_core.figure.buying import all_wanted, haul_figures, with_woods
 from nolbet_core.figure.buying_figures import HaulFigures, NarrowFigures
 from nolbet_core.haul.best import Best, HeldLine, best_haul
 from nolbet_core.haul.break_even import break_even
@@ -30,14 +30,18 @@ SHARE_OF_TIME = 0.5
 
 @record
 class Asked:
-    """What the cheapest haul is looked for with: needs, who offers what, boards that are bought anyway, woods that
-    nobody offers, lines held by hand, the needs as they may turn out (drawn when asked), and how sure it is to be.
+    """What the cheapest haul is looked for with.
+
+    needs, suppliers: what is wanted, and who offers what. boards: lines of boards that are bought anyway. unpriced:
+    woods that nobody offers. short: woods that suppliers have too little of. fixed: lines held by hand. drawn: the
+    needs as they may turn out. certainty: share of gardens in which it is to be enough.
     """
 
     needs: Sequence[Need]
     suppliers: Sequence[Supplier]
     boards: Sequence[Line]
     unpriced: Sequence[str]
+    short: Sequence[str]
     fixed: Sequence[HeldLine]
     drawn: Callable[[], DrawnForHaul]
     certainty: float | None
@@ -129,7 +133,7 @@ def cheapest_figures(asked: Asked, materials: Mapping[str, Material], seconds: f
 
 def _figured(best: Best, asked: Asked, materials: Mapping[str, Material]) -> HaulFigures:
     """A haul that was found, in figures, without what stands beside it."""
-    chosen = replace(best.chosen, unpriced=tuple(dict.fromkeys((*best.chosen.unpriced, *asked.unpriced))))
+    chosen = with_woods(best.chosen, asked.unpriced, asked.short)
     return replace(
         haul_figures(chosen, asked.needs, asked.suppliers, materials),
         proven_optimal=best.proven_optimal,

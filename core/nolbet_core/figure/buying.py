@@ -112,16 +112,28 @@ def _share(share: NeedShare, titles: Mapping[str, str], loose: bool) -> ShareFig
 
 
 def chosen_haul(
-    needs: Sequence[Need], suppliers: Sequence[Supplier], boards: Sequence[Line] = (), unpriced: Sequence[str] = ()
+    needs: Sequence[Need],
+    suppliers: Sequence[Supplier],
+    boards: Sequence[Line] = (),
+    unpriced: Sequence[str] = (),
+    short: Sequence[str] = (),
 ) -> Chosen | None:
     """What to buy where for the needs; None where the garden knows no supplier.
 
-    boards: lines of boards to cut. unpriced: woods that nobody offers.
+    boards: lines of boards to cut. unpriced: woods that nobody offers. short: woods that suppliers have too little of.
     """
     if not suppliers:
         return None
-    chosen = choose(all_wanted(needs), suppliers, beside=boards)
-    return replace(chosen, unpriced=tuple(dict.fromkeys((*chosen.unpriced, *unpriced)))) if unpriced else chosen
+    return with_woods(choose(all_wanted(needs), suppliers, beside=boards), unpriced, short)
+
+
+def with_woods(chosen: Chosen, unpriced: Sequence[str], short: Sequence[str]) -> Chosen:
+    """A choice that also names woods that nobody offers, and woods that suppliers have too little of."""
+    return replace(
+        chosen,
+        unpriced=tuple(dict.fromkeys((*chosen.unpriced, *unpriced))),
+        unmet=tuple(dict.fromkeys((*chosen.unmet, *short))),
+    )
 
 
 def all_wanted(needs: Sequence[Need]) -> list[Wanted]:

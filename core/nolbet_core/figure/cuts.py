@@ -80,16 +80,26 @@ def cuts_figures(
 
 
 def board_lines(cuts: CutsFigures, suppliers: Sequence[Supplier]) -> list[Line]:
-    """What the boards that are bought come to as lines of a haul."""
-    counts: Counter[Stick] = Counter()
+    """The boards that are bought, as lines of a haul; none of a section of which the suppliers have too few."""
+    counts: Counter[tuple[Stick, str, Decimal | None]] = Counter()
+    short = set(short_sections(cuts, suppliers))
     for board in cuts.boards:
-        if board.source == "bought" and board.supplier is not None:
-            counts[board.material, board.thickness_m, board.width_m, board.length_m] += board.count
+        section = (board.material, board.thickness_m, board.width_m)
+        if board.source == "bought" and board.supplier is not None and section not in short:
+            counts[(*section, board.length_m), board.supplier, board.price] += board.count
     lines = []
-    for (material, thick_m, wide_m, length_m), count in counts.items():
-        offered = lengths_offered((material, thick_m, wide_m), suppliers)
-        lines += [board_line(each, count) for each in offered if each.length_m == length_m]
+    for ((material, thick_m, wide_m, length_m), supplier, price), count in counts.items():
+        for each in lengths_offered((material, thick_m, wide_m), suppliers):
+            if (each.length_m, each.supplier.name, each.price) == (length_m, supplier, price):
+                lines.append(board_line(each, count))
+                break
     return lines
+
+
+def short_sections(cuts: CutsFigures, suppliers: Sequence[Supplier]) -> list[BoardSection]:
+    """Sections of which pieces can't be cut because the suppliers have too few boards."""
+    uncut = dict.fromkeys((each.material, each.thickness_m, each.width_m) for each in cuts.uncut)
+    return [each for each in uncut if any(one.count is not None for one in lengths_offered(each, suppliers))]
 
 
 def _left_lying(boards: Sequence[CutBoard], plan: Plan) -> list[LyingBoards]:
@@ -132,7 +142,7 @@ def _cut(
     seconds: float,
 ) -> _CutSection:  # fmt: skip
     offered = [
-        _Source(Length(each.length_m, each.price), each.supplier.name, is_stock=False)
+        _Source(Length(each.length_m, each.price, each.count), each.supplier.name, is_stock=False)
         for each in lengths_offered(section, suppliers)
     ]
     nobody_offers = not offered
@@ -177,7 +187,7 @@ def _boards_of(cut: _CutSection, saw: Saw) -> list[CutBoard]:
     boards = []
     for pattern, count in sorted(cut.plan.cut, key=lambda each: each[0].source):
         source = cut.sources[pattern.source]
-        wishes = _those_cut(cut)
+        wishes = _those_cut(cut, saw)
         pieces = _pieces(pattern, wishes)
         # pieces come out short only where a board doesn't reach for all of them whole
         left_m = max(source.board.length_m - sum(pieces) - saw.kerf_m * len(pieces), 0.0)
@@ -197,10 +207,12 @@ def _boards_of(cut: _CutSection, saw: Saw) -> list[CutBoard]:
     return boards
 
 
-def _those_cut(cut: _CutSection) -> list[CutWish]:
-    """Wishes in the order that the plan's patterns count them: the longest first, those that can't be cut left out."""
-    unmet = {wish.length_m for wish in cut.plan.unmet}
-    return [wish for wish in cut.wishes if wish.length_m not in unmet]
+def _those_cut(cut: _CutSection, saw: Saw) -> list[CutWish]:
+    """Wishes in the order that the plan's patterns count them: the longest first, without those too long for any board.
+
+    A wish that the boards reach for in part stays among them.
+    """
+    return [wish for wish in cut.wishes if any(source.board.takes(wish.length_m, saw) for source in cut.sources)]
 
 
 def _pieces(pattern: Pattern, wishes: Sequence[CutWish]) -> list[float]:

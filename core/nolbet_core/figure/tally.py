@@ -18,12 +18,16 @@ from nolbet_core.record import record
 
 @record
 class FillBought:
-    """A material of the fill that is bought, loose. bags: bags of the usual size; null where it is not sold in bags."""
+    """A material of the fill that is bought, loose.
+
+    bags: as many as are bought, else of the usual size; null where it is not sold in bags. bag_m3: volume of one.
+    """
 
     material: str
     name: str
     to_buy_m3: float
     bags: int | None
+    bag_m3: float
 
 
 @record
@@ -115,7 +119,7 @@ def _tally(needs: Sequence[NeedFigures], haul: HaulFigures | None, bag_m3: float
     bulk = [line for line in lines if line.form == "bulk"]
     fill = [need for need in needs if need.by == "volume" and need.material != WALL_STONE]
     return TallyFigures(
-        bought=_bought(fill, bag_m3),
+        bought=[_bought(need, bags, bag_m3) for need in _largest_first(fill)],
         from_heaps=[FromHeap(each.material, each.name, used) for each in fill if (used := _from_stock(each)) > 0],
         loose_m3=sum(need.loose_m3 for need in fill),
         from_stock_m3=sum(_from_stock(need) for need in fill),
@@ -137,13 +141,16 @@ def _from_stock(need: NeedFigures) -> float:
     return min(need.stock_m3, need.loose_m3)
 
 
-def _bought(fill: Sequence[NeedFigures], bag_m3: float) -> list[FillBought]:
-    found = [
-        FillBought(need.material, need.name, need.to_buy_m3, bags_for(need.to_buy_m3, bag_m3) if need.bagged else None)
-        for need in fill
-        if need.to_buy_m3 > 0
-    ]
-    return sorted(found, key=lambda each: -each.to_buy_m3)
+def _largest_first(fill: Sequence[NeedFigures]) -> list[NeedFigures]:
+    return sorted((need for need in fill if need.to_buy_m3 > 0), key=lambda need: -need.to_buy_m3)
+
+
+def _bought(need: NeedFigures, bags: Sequence[HaulLine], usual_m3: float) -> FillBought:
+    own = [line for line in bags if line.material == need.material]
+    if len(own) == 1 and own[0].bag_m3:
+        return FillBought(need.material, need.name, need.to_buy_m3, own[0].count, own[0].bag_m3)
+    count = bags_for(need.to_buy_m3, usual_m3) if need.bagged else None
+    return FillBought(need.material, need.name, need.to_buy_m3, count, usual_m3)
 
 
 def _price(lines: Sequence[HaulLine]) -> Decimal:

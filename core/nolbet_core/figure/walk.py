@@ -26,7 +26,7 @@ from nolbet_core.figure.best_haul import Asked, FiguresWatch, best_figures, chea
 from nolbet_core.figure.buying import chosen_haul, haul_figures, need_figures
 from nolbet_core.figure.buying_figures import HaulFigures
 from nolbet_core.figure.cover_and_lines import zone_figures
-from nolbet_core.figure.cuts import board_lines, cuts_figures
+from nolbet_core.figure.cuts import board_lines, cuts_figures, short_sections
 from nolbet_core.figure.figures import BedFigures, Figures
 from nolbet_core.figure.finding_figures import FindingFigures
 from nolbet_core.figure.findings import bought_keys, gravest_first, judged_buying
@@ -122,6 +122,10 @@ def figure_whole(
     return replace(figures, beds=beds, works=told)
 
 
+def _chosen(asked: Asked) -> Chosen | None:
+    return chosen_haul(asked.needs, asked.suppliers, asked.boards, asked.unpriced, asked.short)
+
+
 def figure_works(built: BuiltPlan, today: date | None = None) -> WorksFigures:
     """The works of a plan: its steps on days. today: as in figure_plan.
 
@@ -133,7 +137,7 @@ def figure_works(built: BuiltPlan, today: date | None = None) -> WorksFigures:
 def garden_works(built: BuiltPlan, today: date | None = None) -> GardenWorks:
     """The works of a plan, each part worked out when it is asked for. today: as in figure_plan."""
     got = _to_get(built, around_of(built, today), None)
-    chosen = chosen_haul(got.asked.needs, got.asked.suppliers, got.asked.boards, got.asked.unpriced)
+    chosen = _chosen(got.asked)
     haul = haul_figures(chosen, got.asked.needs, got.asked.suppliers, built.supplies.materials) if chosen else None
     return _works(got, built, today, haul)
 
@@ -155,7 +159,7 @@ def _figured(
     got: _ToGet, built: BuiltPlan, today: date | None, haul_seconds: float | None, watch: FiguresWatch | None = None
 ) -> Figures:
     plan, supplies = built.plan, built.supplies
-    chosen = chosen_haul(got.asked.needs, got.asked.suppliers, got.asked.boards, got.asked.unpriced)
+    chosen = _chosen(got.asked)
     if haul_seconds is not None:
         haul = best_figures(got.asked, supplies.materials, haul_seconds, watch)
     else:
@@ -205,6 +209,7 @@ def _to_get(built: BuiltPlan, around: Surroundings, saw_seconds: float | None) -
         suppliers=suppliers,
         boards=board_lines(cuts, suppliers) if cuts else [],
         unpriced=[each.material for each in cuts.unpriced] if cuts else [],
+        short=[material for material, _, _ in short_sections(cuts, suppliers)] if cuts else [],
         fixed=fixed_of(plan),
         drawn=lambda: drawn_for_haul(needs, worked, supplies.materials, suppliers, Inputs()),
         certainty=plan.certainty,

@@ -58,7 +58,7 @@ def met_by_one(offer: Offer, want: Wanted) -> float | None:
         return None
     if want.covers:
         # strips and pieces of one kind cover a sheet's needs together, or not at all
-        return 1.0 / count
+        return None if offer.at_most is not None and count > offer.at_most else 1.0 / count
     if isinstance(offer, RollOffer):
         return None
     return (offer.length_m or 0.0) * offer.count if want.stretches else float(offer.count)

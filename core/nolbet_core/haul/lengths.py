@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from decimal import Decimal
 
 from nolbet_core.haul.offers import SAME_M, Line, PieceOffer, Supplier
@@ -22,19 +22,29 @@ class OfferedLength:
     supplier: Supplier
     offer: PieceOffer
 
+    @property
+    def count(self) -> int | None:
+        """Number of boards that can be had; None if any number can."""
+        return None if self.offer.at_most is None else self.offer.at_most * self.offer.count
+
 
 def lengths_offered(section: BoardSection, suppliers: Sequence[Supplier]) -> list[OfferedLength]:
-    """The cheapest offer of each length of a section."""
-    best: dict[float, OfferedLength] = {}
+    """Offers of each length of a section, the cheapest first, down to one that any number can be had of."""
+    by_length: dict[float, list[OfferedLength]] = {}
     for supplier in suppliers:
         for offer in supplier.offers:
             if not isinstance(offer, PieceOffer) or offer.length_m is None or not _is_of(offer, section):
                 continue
-            price = offer.price / offer.count
-            known = best.get(offer.length_m)
-            if known is None or price < known.price:
-                best[offer.length_m] = OfferedLength(offer.length_m, price, supplier, offer)
-    return list(best.values())
+            found = OfferedLength(offer.length_m, offer.price / offer.count, supplier, offer)
+            by_length.setdefault(offer.length_m, []).append(found)
+    return [each for offers in by_length.values() for each in _worth_asking(offers)]
+
+
+def _worth_asking(offers: Sequence[OfferedLength]) -> Iterator[OfferedLength]:
+    for each in sorted(offers, key=lambda offered: offered.price):
+        yield each
+        if each.count is None:
+            return
 
 
 def _is_of(offer: PieceOffer, section: BoardSection) -> bool:

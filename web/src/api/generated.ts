@@ -4591,9 +4591,13 @@ export interface components {
         };
         /**
          * FillBought
-         * @description A material of the fill that is bought, loose. bags: bags of the usual size; null where it is not sold in bags.
+         * @description A material of the fill that is bought, loose.
+         *
+         *     bags: as many as are bought, else of the usual size; null where it is not sold in bags. bag_m3: volume of one.
          */
         FillBought: {
+            /** Bag M3 */
+            bag_m3: number;
             /** Bags */
             bags: number | null;
             /** Material */

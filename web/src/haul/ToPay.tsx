@@ -102,7 +102,9 @@ export function ToPay({
       {haul && haul.unkept.length > 0 && (
         <Problem>Held, but can&apos;t be had so: {haul.unkept.join(", ")}.</Problem>
       )}
-      {haul && haul.unmet.length > 0 && <Problem>Nobody offers {said(haul.unmet)}: not in the sum.</Problem>}
+      {haul && haul.unmet.length > 0 && (
+        <Problem>Not on offer, or too little of it: {said(haul.unmet)}. It is not in the total.</Problem>
+      )}
       {haul && haul.unpriced.length > 0 && <Note>No price yet for {said(haul.unpriced)}.</Note>}
       {haul && <Budget gardenId={gardenId} haul={haul} nameOf={supplierName} onPayLess={onPayLess} />}
       <Lines>

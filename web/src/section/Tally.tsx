@@ -107,7 +107,7 @@ function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
           <b>
             <Quantity kind="bulk" value={first.to_buy_m3} />
           </b>{" "}
-          {first.name.toLowerCase()}, <Bags count={first.bags} bag_m3={tally.usual_bag_m3} />
+          {first.name.toLowerCase()}, <Bags count={first.bags} bag_m3={first.bag_m3} />
         </TallyVolume>
       ) : (
         <TallyVolume data-part="tally-volume">No fill to buy</TallyVolume>
@@ -115,8 +115,7 @@ function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
       <Lines>
         {others.slice(0, NAMED - 1).map((each) => (
           <FactLine key={each.material} name={each.name}>
-            <Quantity kind="bulk" value={each.to_buy_m3} />,{" "}
-            <Bags count={each.bags} bag_m3={tally.usual_bag_m3} />
+            <Quantity kind="bulk" value={each.to_buy_m3} />, <Bags count={each.bags} bag_m3={each.bag_m3} />
           </FactLine>
         ))}
       </Lines>
@@ -160,8 +159,8 @@ function Bought({ buying, beds }: { buying: BoughtAlone; beds: string }) {
       </Lines>
       {unmet.length > 0 && (
         <Note data-part="tally-note">
-          Nobody offers {unmet.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ")}: not in the
-          sum.
+          Not on offer, or too little of it:{" "}
+          {unmet.map((key) => (names.get(key) ?? key).toLowerCase()).join(", ")}. It is not in the total.
         </Note>
       )}
     </>
