@@ -172,7 +172,7 @@ def test_what_the_log_comes_to_is_taken_over_ticked_off_and_printed(app: Page, h
     garden.refresh_from_db()
     assert garden.facts["sinking"]["readings"] == len(FIVE)
     app.get_by_role("button", name="Side by side").click()
-    expect(app.locator("[data-part=trial]")).to_contain_text("gave more in Log bed, left half")
+    expect(app.locator("[data-part=trial]")).to_contain_text("Log bed, left half gave more")
     app.get_by_role("button", name="Upkeep due").click()
     due = app.locator("[data-part=upkeep-due]")
     first = due.get_by_role("button", name="Done: ").first

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import itertools
+import math
 from dataclasses import replace
 from datetime import date
 from typing import Any
@@ -139,8 +140,8 @@ def test_what_was_laid_on_lies_on_top_from_its_day() -> None:
 
 def test_a_reading_after_a_top_up_is_not_taken_for_swelling() -> None:
     laid = {"kind": "top_up", "bed": "plain", "on": "2027-03-20", "material": "compost", "volume_m3": 0.144}
-    fit = figures_of(zoo.plan(BED, log=FIVE), TODAY).beds[0].fitted
-    surface = figures_of(zoo.plan(BED, log=[*FIVE, laid]), TODAY).beds[0].surface_m
+    fit = figures_of(zoo.plan(BED, log=FIVE[:4]), TODAY).beds[0].fitted
+    surface = figures_of(zoo.plan(BED, log=[*FIVE[:4], laid]), TODAY).beds[0].surface_m
     topped = [*FIVE[:4], laid, *surfaces(("2027-09-15", surface[23]))]
     again = figures_of(zoo.plan(BED, log=topped), TODAY).beds[0].fitted
     assert fit is not None
@@ -180,3 +181,38 @@ def test_two_entries_of_one_key_are_told() -> None:
     twice = [{**each, "key": "one"} for each in FIVE[:2]]
     with pytest.raises(PlanProblem, match="stands twice"):
         read_plan(zoo.plan(BED, log=twice))
+
+
+def test_a_beds_factors_hold_for_its_top_ups_too() -> None:
+    """A box of topsoil, read to settle twice as much as usual; 50 mm of compost on it a year later.
+
+    At 12 degrees C half a year leaves of the compost (1 - 0.10 m_s (1 - exp(-0.5 / 0.15))) (0.5 + 0.5 exp(-0.125 m_k)):
+    by the bed's factors, not by those of a bed that nothing was read of.
+    """
+    soil = zoo.bed(shape=zoo.shape(2.4, 1.2, 0.7), built_on="2025-10-15", state="filled",
+                   layers=[{"material": "topsoil", "thickness_m": 0.5}])  # fmt: skip
+    read = [{"kind": "surface", "bed": "plain", "on": on, "height_m": height_m} for on, height_m in (
+        ("2026-02-15", 0.5 * (1 - 0.16 * (1 - math.exp(-0.337 / 0.15)))),
+        ("2026-06-15", 0.5 * (1 - 0.16 * (1 - math.exp(-0.665 / 0.15)))),
+        ("2026-10-01", 0.5 * (1 - 0.16 * (1 - math.exp(-0.961 / 0.15)))),
+    )]  # fmt: skip
+    laid = {"kind": "top_up", "bed": "plain", "on": "2026-10-15", "material": "compost", "volume_m3": 0.1728}
+    garden = {"name": "Test ground", "mean_temp_c": 12.0}
+    topped = figures_of(zoo.plan(soil, garden=garden, log=[*read, laid]), TODAY).beds[0]
+    plain = figures_of(zoo.plan(soil, garden=garden, log=read), TODAY).beds[0]
+    fit = topped.fitted
+    assert fit is not None
+    assert fit.settling_factor > 1.5
+    settled = 1 - 0.10 * fit.settling_factor * (1 - math.exp(-0.5 / 0.15))
+    by_hand = 0.1728 / 1.15 / 2.88 * settled * (0.5 + 0.5 * math.exp(-0.25 * fit.decay_factor * 0.5))
+    assert topped.surface_m[18] - plain.surface_m[18] == pytest.approx(by_hand, rel=0.01)
+
+
+def test_a_surface_is_read_at_its_own_time() -> None:
+    """Ten days on soil has settled by 8 % x (1 - exp(-10 / 365.25 / 0.15)) = 1.34 %, not by a third of a month's."""
+    soil = worked_of(zoo.bed(shape=zoo.shape(2.4, 1.2, 0.7), built_on="2025-10-15",
+                             layers=[{"material": "topsoil", "thickness_m": 0.5}]))  # fmt: skip
+    months = 12 * 10 / 365.25
+    by_hand = 0.5 * (1 - 0.08 * (1 - math.exp(-months / 12 / 0.15)))
+    assert soil.forecast_alone.heights_at(np.array([months]))[0] == pytest.approx(by_hand, abs=1e-9)
+    assert soil.forecast_alone.heights_at(np.array([1.0]))[0] == pytest.approx(soil.settling.surface_m[1])

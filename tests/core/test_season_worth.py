@@ -17,7 +17,7 @@ from nolbet_core.figure.season_figures import SeasonFigures
 from nolbet_core.figure.walk import figure_plan
 from nolbet_core.season.harvests import Picked, crop_prices, crop_yields, season_of
 from nolbet_core.season.pay_back import pay_back
-from nolbet_core.season.trial import trial_of
+from nolbet_core.season.trial import PLACE_SD, SAME_PLACE_SD, trial_of
 from tests.core import zoo
 from tests.core.test_season import BED, FIVE
 
@@ -90,16 +90,24 @@ def test_a_dearer_bed_never_pays_sooner(worths: list[Decimal], cost: int) -> Non
 def test_a_trial_by_hand() -> None:
     first = zip(MONDAYS, (1.2, 1.4, 1.0, 1.6), strict=False)
     second = zip(MONDAYS, (0.9, 1.2, 0.9, 1.2), strict=False)
-    trial = trial_of(first, second)
+    first, second = list(first), list(second)
+    trial = trial_of(first, second, SAME_PLACE_SD)
     # differences 0.3, 0.2, 0.1, 0.4: mean 0.25, sd 0.1291, t(3) at 90 % 2.3534, half 0.1519
     assert trial.yield_gap == pytest.approx(0.25)
     assert (trial.gap_low, trial.gap_high) == pytest.approx((0.0981, 0.4019), abs=1e-4)
     assert (trial.weeks, trial.more) == (4, "first")
+    # two beds: 15 % of the mean of 1.30 and 1.05 is 0.17625, times 1.645 is 0.2899; with 0.1519 by the weeks 0.3273
+    apart = trial_of(first, second)
+    assert (apart.gap_low, apart.gap_high) == pytest.approx((0.25 - 0.3273, 0.25 + 0.3273), abs=1e-4)
+    assert apart.more == "open"
 
 
-@pytest.mark.parametrize(("effect", "least", "most"), [(0.0, 0.0, 0.10), (0.3, 0.8, 1.0)])
-def test_chance_is_not_taken_for_a_difference_and_a_third_more_is_seen(
-    effect: float, least: float, most: float
+@pytest.mark.parametrize(("effect", "place", "least", "most"), [
+    (0.0, SAME_PLACE_SD, 0.0, 0.10), (0.3, SAME_PLACE_SD, 0.8, 1.0),
+    (0.0, PLACE_SD, 0.0, 0.10), (0.7, PLACE_SD, 0.8, 1.0),
+])  # fmt: skip
+def test_chance_and_place_are_not_taken_for_a_difference_and_a_large_one_is_seen(
+    effect: float, place: float, least: float, most: float
 ) -> None:
     chance = np.random.default_rng(11)
     reps = 3000
@@ -107,7 +115,8 @@ def test_chance_is_not_taken_for_a_difference_and_a_third_more_is_seen(
     for _ in range(reps):
         weeks = np.exp(chance.normal(0.0, 0.3, len(MONDAYS)))
         one, other = weeks * (1 + chance.normal(0.0, 0.18, (2, len(MONDAYS))))
-        trial = trial_of(zip(MONDAYS, one * (1 + effect), strict=True), zip(MONDAYS, other, strict=True))
+        one = one * (1 + effect) * (1 + chance.normal(0.0, place))
+        trial = trial_of(zip(MONDAYS, one, strict=True), zip(MONDAYS, other, strict=True), place)
         right += trial.more == "first" if effect else trial.more != "open"
     assert least <= right / reps <= most
 
@@ -117,13 +126,14 @@ def test_beds_of_the_same_crop_are_a_trial_and_halves_too() -> None:
     others = [harvest("other", day, 1.2 + 0.1 * (each % 2), crop="beans ") for each, day in enumerate(MONDAYS)]
     (trial,) = told(*beds, *others).trials
     assert (trial.more, trial.first.bed, trial.weeks) == ("first", "plain", 10)
-    assert "gave more in Plain than in Other" in trial.told
+    assert "Plain and in Other: these two differed by" in trial.told
+    assert "To judge what was done, compare two such pairs" in trial.told
     halves = [harvest("plain", day, 1.0, half=half) for day in MONDAYS[:3] for half in ("left", "right")]
     (even,) = told(*halves).trials
     # half of a bed of 2.4 x 1.2 m gave 1 kg each time
     assert even.first.weekly_yield == pytest.approx(1.0 / told(*halves).beds[0].area_m2 * 2)
     assert (even.more, even.yield_gap) == ("open", 0.0)
-    assert "not enough to tell" in even.told
+    assert "do not show which gives more" in even.told
 
 
 def supplier(price: str) -> dict[str, Any]:

@@ -14,8 +14,9 @@ from nolbet_core.plan.log import LogEntry, SownEntry, SurfaceEntry, TopUpEntry, 
 from nolbet_core.plan.problems import PlanProblem
 from nolbet_core.record import record
 from nolbet_core.season.fit import SurfaceReading
-from nolbet_core.settling.clock import MONTHS, Clock
-from nolbet_core.settling.curve import remaining_shares
+from nolbet_core.settling.clock import Clock, rotted_after
+from nolbet_core.settling.curve import left_after, settled_after
+from nolbet_core.settling.factors import Factors
 from nolbet_core.shelf.material import Material
 
 Values = NDArray[np.float64]
@@ -29,11 +30,18 @@ class LaidOn:
     material: Material
     placed_m3: float
 
-    def left_m3(self, months: Values, built: date, clock: Clock) -> Values:
-        """What is left of it after months since the bed was filled [m3]; nothing before its day."""
-        since = months - months_between(built, self.on)
-        shares = np.interp(since, np.arange(MONTHS + 1), remaining_shares(self.material, clock))
-        return np.where(since > 0, self.placed_m3 * shares, 0.0)
+    def left_m3(self, months: Values, built: date, clock: Clock, factors: Factors) -> Values:
+        """What is left of it after months since the bed was filled [m3]; nothing before its day.
+
+        It rots in the months of its own time. factors: the bed's, which hold for its top-ups too.
+        """
+        on = months_between(built, self.on)
+        since = np.maximum(months - on, 0.0)
+        rotted = rotted_after(clock, months) - rotted_after(clock, np.minimum(months, on))
+        left: Values = np.where(
+            months > on, self.placed_m3 * left_after(self.material, settled_after(since), rotted, factors), 0.0
+        )
+        return left
 
 
 @record
@@ -91,6 +99,6 @@ def wrong_with_top_up(entry: TopUpEntry, materials: Mapping[str, Material], path
         yield PlanProblem(f"{path}.material", f"{entry.material} is a sheet; name what was laid on, as compost")
 
 
-def all_left(laid: Sequence[LaidOn], months: Values, built: date, clock: Clock) -> Values:
-    """What is left of all that was laid on, after months since the bed was filled [m3]."""
-    return sum((each.left_m3(months, built, clock) for each in laid), np.zeros_like(months))
+def all_left(laid: Sequence[LaidOn], months: Values, built: date, clock: Clock, factors: Factors) -> Values:
+    """What is left of all top-ups, after months since the bed was filled [m3]. factors: of the bed."""
+    return sum((each.left_m3(months, built, clock, factors) for each in laid), np.zeros_like(months))

@@ -10,7 +10,7 @@ import numpy as np
 
 from nolbet_core.built.seen import LaidOn, Values, all_left
 from nolbet_core.climate.year import Year
-from nolbet_core.settling.accounts import remaining_of_layers
+from nolbet_core.settling.accounts import remaining_after, remaining_of_layers
 from nolbet_core.settling.clock import MONTHS, Clock, Dampness, clock_of
 from nolbet_core.settling.curve import Shares
 from nolbet_core.settling.factors import AS_USUAL, Factors
@@ -68,30 +68,34 @@ class BedSettling:
         return surface
 
     def heights_at(self, months: Values) -> Values:
-        """Height of the surface above the floor after months since it was filled [m]."""
-        heights: Values = self._heights(self.remaining_with_pit[:, np.newaxis], months)[0]
+        """Height of the surface above the floor after months since it was filled, whole or not [m]."""
+        heights: Values = self.heights_by(_one_pair(self.factors), months)[0]
         return heights
 
     def heights_by(self, factors: Factors, months: Values) -> Values:
         """The same for several pairs of factors at once: a row for each [m]."""
-        return self._heights(remaining_of_layers(self.filled, self.clock, factors), months)
-
-    def _heights(self, remaining: Shares, months: Values) -> Values:
-        """Heights where of each layer so much remains: layers x rows x months 0 to 120."""
-        sums = np.tensordot(sinking_amounts(self.vessel, self.filled), remaining, axes=1)
-        amounts = np.array([np.interp(months, ALL_MONTHS, row) for row in sums])
+        remaining = remaining_after(self.filled, self.clock, factors, months)
+        amounts = np.tensordot(sinking_amounts(self.vessel, self.filled), remaining, axes=1)
         if self.laid_on:
-            amounts = amounts + self.laid_on_amounts(months)
+            amounts = amounts + self.laid_on_amounts(months, factors)
         heights = surface_heights(self.vessel, amounts.ravel(), self.filled.base_m).reshape(amounts.shape)
         return np.asarray(heights - self.ground_m, dtype=np.float64)
 
-    def laid_on_amounts(self, months: Values) -> Values:
-        """What was laid on, after months, as the layers sink: by volume [m3], or in place by thickness [m]."""
-        over = self._laid_on_m3(months)
+    def laid_on_amounts(self, months: Values, factors: Factors | None = None) -> Values:
+        """Top-ups after months, as the layers sink: by volume [m3], or in place by thickness [m].
+
+        factors: multipliers of settling and decay, the bed's own where none are given.
+        """
+        over = self._laid_on_m3(months, factors)
         return over / self.vessel.top_area_m2 if self.vessel.sinks_in_place else over
 
-    def _laid_on_m3(self, months: Values) -> Values:
-        """What is left of all that was laid on, after months since it was filled [m3]."""
+    def _laid_on_m3(self, months: Values, factors: Factors | None = None) -> Values:
+        """What is left of all top-ups, after months since it was filled [m3]."""
         if self.built_on is None:
             return np.zeros_like(months)
-        return all_left(self.laid_on, months, self.built_on, self.clock)
+        return all_left(self.laid_on, months, self.built_on, self.clock, factors or self.factors)
+
+
+def _one_pair(factors: Factors) -> Factors:
+    """A pair of factors as the first of several."""
+    return Factors(np.atleast_2d(factors.settling), np.atleast_2d(factors.decay))

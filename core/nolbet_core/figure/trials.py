@@ -10,7 +10,7 @@ from nolbet_core.figure.season_figures import PlaceFigures, TrialFigures
 from nolbet_core.plan.log import HarvestEntry, day_of
 from nolbet_core.record import record
 from nolbet_core.season.harvests import same_crop, season_of
-from nolbet_core.season.trial import Trial, trial_of
+from nolbet_core.season.trial import PLACE_SD, SAME_PLACE_SD, Trial, trial_of
 
 MOST_PAIRS = 40
 """Comparisons that are told; the latest seasons go before."""
@@ -51,7 +51,8 @@ def trials_of(
         for first, second in itertools.combinations(_places(picked, areas_m2), 2):
             if len(found) >= MOST_PAIRS:
                 return found
-            trial = trial_of(first.per_m2(by_count), second.per_m2(by_count))
+            place_sd = SAME_PLACE_SD if first.bed == second.bed else PLACE_SD
+            trial = trial_of(first.per_m2(by_count), second.per_m2(by_count), place_sd)
             found.append(_figures(picked[0].crop, season, by_count, (first, second), trial, titles))
     return found
 
@@ -90,9 +91,13 @@ def _figures(
 
 def _told(crop: str, names: Sequence[str], trial: Trial) -> str:
     weeks = "1 week" if trial.weeks == 1 else f"{trial.weeks} weeks"
+    pair = f"{crop} in {names[0]} and in {names[1]}"
     if trial.more == "open":
-        return f"{crop} in {names[0]} and in {names[1]}: {weeks} are not enough to tell which gives more."
-    winner, loser = (names[0], names[1]) if trial.more == "first" else (names[1], names[0])
+        return f"{pair}: {weeks} of harvests do not show which gives more."
+    winner = names[0] if trial.more == "first" else names[1]
     less = min(trial.first_yield, trial.second_yield)
-    more = f", {abs(trial.yield_gap) / less * 100:.0f} % more" if less > 0 else ""
-    return f"{crop} gave more in {winner} than in {loser}{more} by {weeks}."
+    share = f" by {abs(trial.yield_gap) / less * 100:.0f} %" if less > 0 else ""
+    return f"{pair}: these two differed{share} over {weeks}; {winner} gave more. {WHAT_IT_TAKES}"
+
+
+WHAT_IT_TAKES = "To judge what was done, compare two such pairs, or swap the sides next season."

@@ -1,11 +1,13 @@
 """A leak told from thirst: what a probe's level loses steadily, at night and on cool days too.
 
-The thirst of a day is free: it scatters about what the forecast has, so that errors are those of days, not of single
-readings. A second witness looks at nights alone, when plants take nothing. A leak is told where both agree.
+The thirst of a day is free: it scatters about what the forecast has, with a memory from day to day, so that errors are
+those of days, not of single readings; it may drift over the weeks, and spread over the day otherwise than usual. A
+second witness looks at nights alone, when plants take nothing. A leak is told where both agree.
 """
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Sequence
 from dataclasses import dataclass
 
@@ -13,24 +15,20 @@ import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.reservoir.nights import Nights, lost_at_night
-from nolbet_core.reservoir.readings import Readings, drunk_within, good_readings, ready_readings
+from nolbet_core.reservoir.readings import Readings, drunk_within, good_readings, ready_readings, shapes_of_day
 
 Values = NDArray[np.float64]
 
-SURE = 1.7
+SURE = 1.6
 SURE_EARLY = 3.0
-SURE_AT_NIGHT = 0.5
+SURE_AT_NIGHT = 0.1
 """How many times its own error a leak has to be before it is told: by all readings, by them before two weeks are in,
 and by nights alone."""
-
-UNSURE = 1.18
-"""Errors are larger than the readings alone make them: when in a day it rained is itself read off them (measured over
-simulated probes)."""
 
 NINE_IN_TEN = 1.645
 """The error that is said holds the truth nine times in ten: so many standard errors."""
 
-CLEARLY = 2.0
+CLEARLY = 5.0
 """By how much likelier a loss that began has to be than one that was always there (of a logarithm)."""
 
 TWO_WEEKS_DAYS = 13.5
@@ -40,6 +38,19 @@ LEAST_M3_DAY = 0.0005
 
 SCATTERS = (0.02, 0.05, 0.08, 0.12, 0.17, 0.24, 0.35)
 """How far the thirst of a day may stray from that of the whole, to choose from [share of it]."""
+
+MEMORIES = (0.0, 0.4, 0.7)
+"""How much of one day's straying the next day keeps, to choose from [0-1]."""
+
+DRIFT_SD = 0.3
+"""Drift of thirst in a month, standard deviation as a share of its mean."""
+MONTH_DAYS = 30.0
+
+SHAPE_SDS = (0.02, 0.12)
+"""Share of a day's thirst that a part of the day may take more or less, standard deviations to choose from [0-1]."""
+
+FOUND_IN_EIGHT_OF_TEN = 0.84
+"""Standard errors over the least loss told, at which a leak is found in eight cases of ten."""
 
 NO_TELLING = 1e6
 """Error of what readings say nothing of, as thirst where nothing is asked."""
@@ -53,7 +64,8 @@ class Told:
     """What readings say: a steady loss and its error [m3/day], and how thirsty plants are against the forecast.
 
     leaks: whether the loss is told as a leak. error_m3_day: within which the truth lies nine times in ten.
-    thirst_error: of the thirst, one standard error. readings: how many it rests on, over how many days.
+    thirst_error: of the thirst, one standard error. readings: how many it rests on, over how many days. least_m3_day:
+    the smallest leak that would be found in eight cases of ten after so many days [m3/day].
     """
 
     leaks: bool
@@ -63,6 +75,7 @@ class Told:
     thirst_error: float
     readings: int
     days: float
+    least_m3_day: float = float("inf")
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,10 +122,11 @@ def told_from(
     nights = lost_at_night(readings, since)
     sure = SURE if days >= TWO_WEEKS_DAYS else SURE_EARLY
     error = NINE_IN_TEN * fit.loss_error
+    least = max((sure + FOUND_IN_EIGHT_OF_TEN) * fit.loss_error, LEAST_M3_DAY)
     if _tells(fit, sure) and _agrees(nights):
-        return Told(True, fit.loss_m3_day, error, fit.thirst, fit.thirst_error, len(times), days)
+        return Told(True, fit.loss_m3_day, error, fit.thirst, fit.thirst_error, len(times), days, least)
     tight = fitted(readings, wanted_m3, None)
-    return Told(False, fit.loss_m3_day, error, tight.thirst, tight.thirst_error, len(times), days)
+    return Told(False, fit.loss_m3_day, error, tight.thirst, tight.thirst_error, len(times), days, least)
 
 
 def _tells(fit: Fit, sure: float) -> bool:
@@ -120,7 +134,7 @@ def _tells(fit: Fit, sure: float) -> bool:
 
 
 def _agrees(nights: Nights) -> bool:
-    return nights.loss_m3_day > max(SURE_AT_NIGHT * nights.error_m3_day, LEAST_M3_DAY)
+    return nights.loss_m3_day > SURE_AT_NIGHT * nights.error_m3_day
 
 
 def _best(readings: Readings, wanted_m3: Values, first_days: float, last_days: float) -> tuple[Fit, float]:
@@ -138,19 +152,28 @@ def fitted(readings: Readings, wanted_m3: Values, since_days: float | None) -> F
 
     wanted_m3: what plants ask, of each day [m3]. since_days: when the loss began; None where nothing is lost.
 
-    By restricted likelihood over a few scatters: a day's own thirst is a random effect (Henderson's equations).
+    By restricted likelihood over a few scatters and memories: a day's own thirst, its drift over the weeks and its
+    spread over the day are random effects (Henderson's equations).
     """
     fixed = [readings.drunk_m3]
     if since_days is not None:
         fixed.append(np.maximum(readings.times_days - since_days, 0.0))
     own = drunk_within(readings.times_days, wanted_m3)
-    columns = -np.column_stack([*fixed, own])
+    days = own.shape[1]
+    drift = own @ ((np.arange(days) - (days - 1) / 2) / MONTH_DAYS)
+    shapes = shapes_of_day(readings.times_days, wanted_m3)
+    columns = -np.column_stack([*fixed, own, drift, shapes])
     unknowns = readings.centred(columns)
     of_water = readings.centred(readings.water_m3[:, np.newaxis])[:, 0]
     free = len(of_water) - readings.stretches - len(fixed)
     square, with_water, whole = unknowns.T @ unknowns, unknowns.T @ of_water, float(of_water @ of_water)
-    noise = _noise(square, with_water, whole, free - own.shape[1])
-    tries = [_solved(square, with_water, whole, len(fixed), free, noise / scatter**2) for scatter in SCATTERS]
+    noise = _noise(square, with_water, whole, free - days)
+    tries = [
+        _solved(
+            square, with_water, whole, len(fixed), free, noise * _pull(days, shapes.shape[1], scatter, memory, shape)
+        )
+        for scatter, memory, shape in itertools.product(SCATTERS, MEMORIES, SHAPE_SDS)
+    ]
     found, errors, likelihood = _averaged(tries, len(fixed))
     silent = np.diag(square)[: len(fixed)] <= 0
     errors = np.where(silent, NO_TELLING, errors)
@@ -168,8 +191,24 @@ def _averaged(tries: Sequence[Try], fixed: int) -> tuple[Values, Values, float]:
     values = np.array([each.found[:fixed] for each in tries])
     variances = np.array([each.spread * np.diag(each.inverse)[:fixed] for each in tries])
     found = weight @ values
-    errors = UNSURE * np.sqrt(np.maximum(weight @ (variances + (values - found) ** 2), 0.0))
+    errors = np.sqrt(np.maximum(weight @ (variances + (values - found) ** 2), 0.0))
     return found, errors, best
+
+
+def _pull(days: int, parts: int, scatter: float, memory: float, shape_sd: float) -> Values:
+    """Inverse covariance of the random effects: a thirst for each day, its drift, and parts of the day.
+
+    Days follow each other with a memory (first-order autoregression), whose inverse has three diagonals.
+    """
+    beside = np.array([DRIFT_SD, *([shape_sd] * parts)]) ** -2.0
+    inner = np.full(days, 1 + memory**2)
+    inner[0] = inner[-1] = 1.0
+    own = np.diag(inner) - memory * (np.eye(days, k=1) + np.eye(days, k=-1))
+    size = days + len(beside)
+    pull = np.zeros((size, size))
+    pull[:days, :days] = own / ((1 - memory**2) * scatter**2)
+    pull[range(days, size), range(days, size)] = beside
+    return pull
 
 
 def _noise(square: Values, with_water: Values, whole: float, free: int) -> float:
@@ -178,13 +217,14 @@ def _noise(square: Values, with_water: Values, whole: float, free: int) -> float
     return max((whole - float(found @ with_water)) / max(free, 1), 1e-12)
 
 
-def _solved(square: Values, with_water: Values, whole: float, fixed: int, free: int, pull: float) -> Try:
-    """What fits where days are pulled to the thirst of all."""
-    own = len(square) - fixed
-    pulled = square + np.diag(np.concatenate([np.full(fixed, 1e-12), np.full(own, pull)]))
+def _solved(square: Values, with_water: Values, whole: float, fixed: int, free: int, pull: Values) -> Try:
+    """What fits where random effects are pulled to nothing."""
+    pulled = square + 1e-12 * np.eye(len(square))
+    pulled[fixed:, fixed:] += pull
     inverse: Values = np.asarray(np.linalg.inv(pulled), dtype=float)
     found = inverse @ with_water
     spread = max((whole - float(found @ with_water)) / max(free, 1), 1e-12)
     _, size = np.linalg.slogdet(pulled)
-    likelihood = -0.5 * (free * np.log(spread) + size - own * np.log(pull))
+    _, prior_size = np.linalg.slogdet(pull)
+    likelihood = -0.5 * (free * np.log(spread) + size - prior_size)
     return Try(found, inverse, spread, float(likelihood))

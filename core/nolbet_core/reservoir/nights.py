@@ -7,9 +7,14 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from nolbet_core.reservoir.readings import SUNRISE, SUNSET, Readings
+from nolbet_core.reservoir.readings import Readings
 
 Values = NDArray[np.float64]
+
+DAWN, DUSK = 5.0, 20.0
+"""Hours between which plants may drink in high summer."""
+
+MOMENT_H = 1e-3
 
 LEAST_OF_A_NIGHT = 6
 """Fewer readings than this say nothing of a night."""
@@ -29,13 +34,12 @@ def lost_at_night(readings: Readings, since_days: float) -> Nights:
 
     since_days: nights before that don't count. A night in which it rained is left out.
     """
-    hour = (readings.times_days % 1) * 24
-    dark = (hour >= SUNSET) | (hour <= SUNRISE)
-    night = np.floor(readings.times_days - SUNSET / 24).astype(int)
-    rained = np.floor(readings.rains_days - SUNSET / 24).astype(int)
-    within = [
-        rain for rain, at in zip(rained, readings.rains_days % 1 * 24, strict=True) if at >= SUNSET or at <= SUNRISE
-    ]
+    # a reading on the hour belongs to the night that begins with it
+    hour = (readings.times_days % 1) * 24 + MOMENT_H
+    dark = (hour >= DUSK) | (hour <= DAWN)
+    night = np.floor(readings.times_days - (DUSK - MOMENT_H) / 24).astype(int)
+    rained = np.floor(readings.rains_days - (DUSK - MOMENT_H) / 24).astype(int)
+    within = [rain for rain, at in zip(rained, readings.rains_days % 1 * 24, strict=True) if at >= DUSK or at <= DAWN]
     kept = dark & (readings.times_days >= since_days) & ~np.isin(night, within)
     along = across = squares = 0.0
     count = freedom = 0

@@ -58,6 +58,27 @@ def drunk_within(times_days: Values, wanted_m3: Values) -> Values:
     return within
 
 
+PARTS_OF_DAY_H = ((5.0, 10.0), (16.0, 21.0))
+"""Parts of a day in which plants may drink more or less than by a half sine [hours]."""
+
+
+def shapes_of_day(times_days: Values, wanted_m3: Values) -> Values:
+    """How drinking may be spread otherwise over every day: times x parts of the day [m3].
+
+    Each column is what plants have asked by then if all of it fell evenly into one part of the day, less what they
+    have asked by a half sine. times_days: since the first midnight [days]. wanted_m3: of each day [m3].
+    """
+    usual = drunk_by(times_days, wanted_m3)
+    day = np.clip(times_days.astype(int), 0, len(wanted_m3) - 1)
+    hour = (times_days - day) * 24
+    before = np.concatenate([[0.0], np.cumsum(wanted_m3)])[day]
+    parts = [
+        before + wanted_m3[day] * np.clip((hour - start) / (end - start), 0.0, 1.0) - usual
+        for start, end in PARTS_OF_DAY_H
+    ]
+    return np.column_stack(parts)
+
+
 def drunk_by(times_days: Values, wanted_m3: Values) -> Values:
     """Water that plants ask for from the first midnight until some times [m3]: by daylight, as half a sine.
 

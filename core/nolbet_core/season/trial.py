@@ -1,7 +1,8 @@
 """Two beds side by side: does one give more of the same crop, or is it chance?
 
 Paired by week, so that a good week for both isn't taken for a good bed; the interval of the mean difference by
-Student's t with one less than the weeks (Student 1908; Snedecor and Cochran 1989, chapter 6).
+Student's t with one less than the weeks (Student 1908; Snedecor and Cochran 1989, chapter 6). Two beds also differ by
+place alone, in sun, wind and soil, which no number of weeks averages out: that widens the interval.
 """
 
 from __future__ import annotations
@@ -25,6 +26,13 @@ ALIKE = 0.7
 MATTERS = 0.05
 """A difference under this share of what both give isn't told, however sure it is."""
 
+PLACE_SD = 0.15
+"""Difference of two beds that were treated alike, standard deviation as a share of their yield (estimate)."""
+SAME_PLACE_SD = 0.0
+"""The same of two halves of one bed."""
+NORMAL_QUANTILE = 1.645
+"""Half the width of an interval that holds nine in ten, in standard deviations."""
+
 Verdict = Literal["first", "second", "open"]
 """Which of two gives more; open: not enough to tell."""
 
@@ -47,11 +55,13 @@ class Trial:
     more: Verdict
 
 
-def trial_of(first: Iterable[tuple[date, float]], second: Iterable[tuple[date, float]]) -> Trial:
+def trial_of(
+    first: Iterable[tuple[date, float]], second: Iterable[tuple[date, float]], place_sd: float = PLACE_SD
+) -> Trial:
     """Compare harvests of two places.
 
-    first, second: day and yield of each harvest on a m2 [kg or pieces]. A week in which only one was
-    picked counts with nothing for the other.
+    first, second: day and yield of each harvest on a m2 [kg or pieces]. A week in which only one was picked counts
+    with nothing for the other. place_sd: how far the places differ by themselves, as a share of the yield.
     """
     one, other = _by_week(first), _by_week(second)
     weeks = sorted({*one, *other})
@@ -65,7 +75,8 @@ def trial_of(first: Iterable[tuple[date, float]], second: Iterable[tuple[date, f
     means = float(ones.mean()), float(others.mean())
     if count < 2:
         return Trial(count, *means, mean, None, None, "open")
-    half = t_quantile(count - 1) * float(differences.std(ddof=1)) / math.sqrt(count)
+    by_weeks = t_quantile(count - 1) * float(differences.std(ddof=1)) / math.sqrt(count)
+    half = math.hypot(by_weeks, NORMAL_QUANTILE * place_sd * sum(means) / 2)
     low, high = mean - half, mean + half
     more: Verdict = _told(differences, sum(means) / 2) if not low <= 0 <= high else "open"
     return Trial(count, *means, mean, low, high, more)

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 import numpy as np
 from numpy.typing import NDArray
 
 from nolbet_core.record import record
-from nolbet_core.settling.clock import MONTHS, Clock
-from nolbet_core.settling.curve import SETTLED_BY_MONTH, Shares, remaining_shares
+from nolbet_core.settling.clock import MONTHS, Clock, rotted_after
+from nolbet_core.settling.curve import SETTLED_BY_MONTH, Shares, left_after, remaining_shares, settled_after
 from nolbet_core.settling.factors import AS_USUAL, Factors
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled
@@ -85,19 +85,32 @@ def left_of_layer(account: Account, frame: Shares, packing: Shares, donors: Sequ
 def remaining_of_layers(filled: Filled, clock: Clock, factors: Factors = AS_USUAL) -> Shares:
     """What is left of each layer's volume by month [0-1]: one row a layer, months 0 to 120.
 
-    clock: how fast things rot there. factors: how all of it settles and rots otherwise than its figures say. Of the
-    fines that could run into open voids the usual share does.
+    clock: how fast things rot there. factors: multipliers of settling and decay of all layers. Of the fines that could
+    run into open voids the usual share does.
     """
-    layers = filled.layers
-    if not layers:
+    if not filled.layers:
         return np.ones((0, MONTHS + 1))
-    frames = [remaining_shares(layer.material, clock, factors) for layer in layers]
-    ran = RUNS_DOWN[1] * RAN_BY_MONTH
+    return _remaining(filled, RAN_BY_MONTH, lambda material: remaining_shares(material, clock, factors))
+
+
+def remaining_after(filled: Filled, clock: Clock, factors: Factors, months: Values) -> Shares:
+    """The same after any number of months, whole or not: layers x pairs of factors x months."""
+    settled, rotted = settled_after(months), rotted_after(clock, months)
+    if not filled.layers:
+        return np.ones((0, *np.broadcast_shapes(np.shape(factors.settling), months.shape)))
+    return _remaining(filled, settled, lambda material: left_after(material, settled, rotted, factors))
+
+
+def _remaining(filled: Filled, settled: Values, left_of: Callable[[Material], Shares]) -> Shares:
+    """What is left of each layer's volume, where of each material so much is left."""
+    layers = filled.layers
+    frames = [left_of(layer.material) for layer in layers]
+    ran = RUNS_DOWN[1] * settled
     rows = []
     for account, frame in zip(accounts_of(filled), frames, strict=True):
         if account.is_plain:
             rows.append(frame)
             continue
-        packing = remaining_shares(account.packing[0], clock, factors) if account.packing else frame
+        packing = left_of(account.packing[0]) if account.packing else frame
         rows.append(left_of_layer(account, frame, packing, [frames[donor] for donor, _ in account.taken], ran))
     return np.array(rows)

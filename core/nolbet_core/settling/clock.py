@@ -72,3 +72,8 @@ def rotted_years(clock: Clock) -> Years:
     years = np.concatenate([[0.0], np.cumsum(by_month)])
     years.flags.writeable = False
     return years
+
+
+def rotted_after(clock: Clock, months: Years) -> Years:
+    """The same after any number of months from 0 to 120, whole or not: within a month things rot evenly."""
+    return np.interp(months, np.arange(MONTHS + 1), rotted_years(clock))

@@ -16,9 +16,16 @@ Shares = NDArray[np.float64]
 SETTLING_YEARS = 0.15
 """Time constant of physical settling [years] (estimate)."""
 
-SETTLED_BY_MONTH: Shares = 1 - np.exp(-np.arange(MONTHS + 1) / 12 / SETTLING_YEARS)
+
+def settled_after(months: Shares) -> Shares:
+    """How much of what settles has, after months [0-1]: 1 - exp(-t / tau), most in the first winter."""
+    settled: Shares = 1 - np.exp(-months / 12 / SETTLING_YEARS)
+    return settled
+
+
+SETTLED_BY_MONTH: Shares = settled_after(np.arange(MONTHS + 1, dtype=float))
 SETTLED_BY_MONTH.flags.writeable = False
-"""How much of what settles has, for months 0 to 120 [0-1]: 1 - exp(-t / tau), most in the first winter."""
+"""The same for months 0 to 120."""
 
 HOLLOW_FROM = 0.5
 """Logs keep their volume until so much of their mass is left (Harmon et al. 1986)."""
@@ -50,19 +57,29 @@ def remaining_by_month(settles: float, stays: float, decay_per_year: float, cloc
     V(t)/V0 = [1 - s (1 - exp(-t / tau))] x [r + (1 - r) exp(-k f t)]. settles, stays: s and r [0-1]. decay_per_year: k
     at 12 degrees C [1/year]. clock: f t.
     """
-    left = np.exp(-decay_per_year * rotted_years(clock))
-    return _settled(settles, stays + (1 - stays) * left)
+    return _fixed(_left(settles, stays, decay_per_year, SETTLED_BY_MONTH, rotted_years(clock)))
 
 
 @lru_cache(maxsize=1024)
 def logs_by_month(settles: float, stays: float, decay_per_year: float, clock: Clock) -> Shares:
     """The same for logs, whose volume follows their mass late. Figures as in remaining_by_month."""
-    left = np.exp(-decay_per_year * rotted_years(clock))
-    return _settled(settles, log_volume(left, np.array(stays)))
+    return _fixed(_left_of_logs(settles, stays, decay_per_year, SETTLED_BY_MONTH, rotted_years(clock)))
 
 
-def _settled(settles: float, rotted: Shares) -> Shares:
-    shares: Shares = (1 - settles * SETTLED_BY_MONTH) * rotted
+Figure = float | Shares
+
+
+def _left(settles: Figure, stays: Figure, decay_per_year: Figure, settled: Shares, rotted: Shares) -> Shares:
+    left: Shares = (1 - settles * settled) * (stays + (1 - stays) * np.exp(-decay_per_year * rotted))
+    return left
+
+
+def _left_of_logs(settles: Figure, stays: Figure, decay_per_year: Figure, settled: Shares, rotted: Shares) -> Shares:
+    left: Shares = (1 - settles * settled) * log_volume(np.exp(-decay_per_year * rotted), np.array(stays))
+    return left
+
+
+def _fixed(shares: Shares) -> Shares:
     shares.flags.writeable = False
     return shares
 
@@ -73,6 +90,21 @@ def _plain(material: Material, clock: Clock, factors: Factors) -> Shares:
         return by_month(*material.settling, clock)
     # a fit tries factors that never come again: kept they would only push out what is asked for all the time
     return by_month.__wrapped__(*factors.of(material.settling), clock)
+
+
+def left_after(material: Material, settled: Shares, rotted: Shares, factors: Factors = AS_USUAL) -> Shares:
+    """Volume over the volume as laid of a material, at any times; a mix sinks as its parts do, each by itself.
+
+    settled: how much of what settles has by then [0-1]. rotted: for how long it has rotted, in years moist at 12
+    degrees C. factors: multipliers of its figures, of several pairs a row each.
+    """
+    of = _left_of_logs if material.keeps_volume else _left
+    if not material.parts:
+        return of(*factors.of(material.settling), settled, rotted)
+    return sum(
+        (each.volume_share * left_after(each.material, settled, rotted, factors) for each in material.parts),
+        np.zeros_like(settled),
+    )
 
 
 def remaining_shares(material: Material, clock: Clock, factors: Factors = AS_USUAL) -> Shares:
