@@ -113,9 +113,9 @@ def test_frost_is_as_likely_as_the_usual_night_says() -> None:
     zero = tuple(MonthNormals(0.0, 9.0, 50.0, 10.0) for _ in range(12))
     assert frost_chance(date(2026, 11, 3), zero) == pytest.approx(0.5)
     assert frost_chance(date(2026, 11, 3), MONTHS) < 0.001
-    # 3 degrees is one standard deviation: 0.1587 each night, and concrete sets through two
+    # 3 degrees are 3 / hypot(3, 1.5) = 0.8944 standard deviations: 0.18555 each night, and concrete sets through two
     three = tuple(MonthNormals(3.0, 12.0, 50.0, 10.0) for _ in range(12))
-    assert weather_on(date(2026, 11, 3), three, {}).frost == pytest.approx(1 - (1 - 0.158655) ** 2, abs=1e-4)
+    assert weather_on(date(2026, 11, 3), three, {}).frost == pytest.approx(1 - (1 - 0.185547) ** 2, abs=1e-4)
 
 
 def test_a_known_day_counts_for_more_than_a_usual_one() -> None:

@@ -56,6 +56,12 @@ WET_COOLER_C = 1.5
 SWING_SPREAD_C = 3.0
 """Standard deviation of a day's swing round its normal [degrees C] (estimate)."""
 
+TMIN_SPREAD_C = math.hypot(TEMPERATURE_SPREAD_C, SWING_SPREAD_C / 2)
+"""Standard deviation of a night's lowest temperature round its normal [degrees C] (estimate)."""
+
+NIGHT_KEEPS = TEMPERATURE_KEEPS * (TEMPERATURE_SPREAD_C / TMIN_SPREAD_C) ** 2
+"""Correlation of a night's lowest temperature with the night before."""
+
 LEAST_SWING_C = 1.0
 
 SEED = 20260

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
+from functools import lru_cache
 from typing import Literal
 
 import numpy as np
@@ -12,8 +13,8 @@ from numpy.typing import NDArray
 from nolbet_core.climate.weather import (
     DAYS,
     MONTH_DAYS,
-    SWING_SPREAD_C,
-    TEMPERATURE_SPREAD_C,
+    NIGHT_KEEPS,
+    TMIN_SPREAD_C,
     MonthNormals,
 )
 from nolbet_core.record import record
@@ -48,13 +49,12 @@ WALKED_UNDER_M = 2.0
 """How high an arch is that is walked under."""
 ON_HOOPS = frozenset({"fleece", "film", "double_film", "net"})
 RISK = 0.1
-"""A day's chance of frost under which tender plants go out, and over which they come in."""
+"""Share of years in which frost may still come once tender plants are out, or before they are in."""
+STEPS_SDS, STEP_SDS = 5.0, 0.05
+"""Temperatures of nights are looked at so far from the usual one, in such steps [standard deviations]."""
 VENT_C = 15.0
 """With sun on a day warmer than this it is over 35 degrees C under film."""
 DAYS_A_WEEK = 7
-
-TMIN_SPREAD_C = math.hypot(TEMPERATURE_SPREAD_C, SWING_SPREAD_C / 2)
-"""Standard deviation of a night's lowest temperature round its normal [degrees C] (estimate)."""
 
 
 @record
@@ -75,8 +75,9 @@ class CoverParts:
 
 @record
 class WeeksGained:
-    """Weeks that a cover gains before the last frost and after the first, each with its least and most. Null where a
-    day's chance of frost never passes one in ten there.
+    """Weeks that a cover gains before the last frost and after the first, each with its least and most.
+
+    Null where frost comes in fewer than one year of ten.
     """
 
     spring: tuple[float, float, float] | None
@@ -130,53 +131,62 @@ def _by_day(months: Sequence[float]) -> Values:
     return by_day
 
 
-def frost_chance(nights_c: Values, warmer_c: float = 0.0, spread_c: float = TMIN_SPREAD_C) -> Values:
-    """Each day's chance of a night under 0 degrees C [0-1]. nights_c: usual lowest ones; warmer_c: by a cover."""
-    from scipy.special import ndtr  # noqa: PLC0415 -- slow to import, and seldom needed
+@lru_cache(maxsize=64)
+def safe_from_and_until(nights_c: tuple[float, ...], warmer_c: float = 0.0) -> tuple[int | None, int | None]:
+    """The day after which frost comes in one spring of ten, and the day until which it comes in one autumn of ten.
 
-    chance: Values = ndtr(-(nights_c + warmer_c) / spread_c)
-    return chance
-
-
-def safe_from_and_until(chance: Values) -> tuple[int | None, int | None]:
-    """The day from which a day's chance of frost stays under one in ten, and the last such day, counted from the
-    coldest day on; None where it never passes that, or never falls below it.
+    Counted from the coldest day on, all later days of a spring together. None where frost never comes so often, or
+    never so seldom. nights_c: usual lowest temperatures of the days of a year. warmer_c: by a cover [degrees C].
     """
-    coldest = int(np.argmax(chance))
-    turned = np.roll(chance, -coldest)
-    risky = turned >= RISK
-    if not risky.any() or risky.all():
+    nights = np.array(nights_c) + warmer_c
+    turned = np.roll(nights, -int(np.argmin(nights)))
+    warmest = int(np.argmax(turned))
+    spring = frost_to_come(turned[: warmest + 1])
+    autumn = frost_to_come(turned[warmest:][::-1])[::-1]
+    if spring[0] <= RISK and autumn[-1] <= RISK:
         return None, None
-    warmest = int(np.argmin(turned))
-    before = np.flatnonzero(risky[:warmest])
-    after = np.flatnonzero(risky[warmest:])
-    opens = int(before[-1]) + 1 if len(before) else 0
-    closes = warmest + int(after[0]) - 1 if len(after) else DAYS - 1
+    if spring[-1] > RISK or autumn[0] > RISK:
+        return None, None
+    opens = int(np.argmax(spring <= RISK))
+    closes = warmest + len(autumn) - 1 - int(np.argmax(autumn[::-1] <= RISK))
     return opens, closes
+
+
+def frost_to_come(nights_c: Values) -> Values:
+    """Chance that any night from each day to the last goes under 0 degrees C [0-1].
+
+    nights_c: usual lowest temperatures of days in a row [degrees C]. Nights are normal round them and keep some of the
+    night before (first-order autoregression); the chance of no frost is carried back from the last night to the first,
+    over temperatures in steps.
+    """
+    steps = np.arange(-STEPS_SDS, STEPS_SDS + STEP_SDS / 2, STEP_SDS)
+    own = np.exp(-(steps**2) / 2)
+    own /= own.sum()
+    moves = np.exp(-((steps[np.newaxis] - NIGHT_KEEPS * steps[:, np.newaxis]) ** 2) / 2 / (1 - NIGHT_KEEPS**2))
+    moves /= moves.sum(axis=1, keepdims=True)
+    free = np.ones(len(steps))
+    found = np.empty(len(nights_c))
+    for day in range(len(nights_c) - 1, -1, -1):
+        # a step that reaches over zero counts by its part above it
+        above = np.clip((steps * TMIN_SPREAD_C + nights_c[day]) / (STEP_SDS * TMIN_SPREAD_C) + 0.5, 0.0, 1.0)
+        free = above * (free if day == len(nights_c) - 1 else moves @ free)
+        found[day] = 1 - float(own @ free)
+    return found
 
 
 def weeks_gained(normals: Sequence[MonthNormals], kind: CoverKind) -> WeeksGained:
     """How many weeks earlier and later plants are safe under a cover. normals: of January to December."""
-    nights_c = usual_nights(normals)
-    bare = safe_from_and_until(frost_chance(nights_c))
+    nights_c = tuple(usual_nights(normals).tolist())
+    bare = safe_from_and_until(nights_c)
     if bare[0] is None or bare[1] is None:
         return WeeksGained(None, None)
     springs, autumns = [], []
-    coldest = int(np.argmin(nights_c))
     for warmer_c in WARMER_C[kind]:
-        chance = np.roll(frost_chance(nights_c, warmer_c), -coldest)
-        opens, closes = _within(chance)
-        springs.append((bare[0] - opens) / DAYS_A_WEEK)
-        autumns.append((closes - bare[1]) / DAYS_A_WEEK)
+        opens, closes = safe_from_and_until(nights_c, warmer_c)
+        # where no frost comes any more the whole year is safe
+        springs.append((bare[0] - (opens or 0)) / DAYS_A_WEEK)
+        autumns.append(((DAYS - 1 if closes is None else closes) - bare[1]) / DAYS_A_WEEK)
     return WeeksGained((springs[0], springs[1], springs[2]), (autumns[0], autumns[1], autumns[2]))
-
-
-def _within(turned: Values) -> tuple[int, int]:
-    """First and last safe day of a year that begins on its coldest day; all of it where no day is risky."""
-    opens, closes = safe_from_and_until(turned)
-    if opens is None or closes is None:
-        return (0, DAYS - 1) if not (turned >= RISK).any() else (DAYS, 0)
-    return opens, closes
 
 
 def vent_days(normals: Sequence[MonthNormals]) -> list[float]:

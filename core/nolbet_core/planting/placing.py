@@ -20,6 +20,8 @@ OFFSET_ROW = math.sqrt(3) / 2
 """Rows of an offset grid stand so many spacings apart: every plant has six neighbours a spacing away."""
 MOST_DRAWN = 4000
 """More plants than these are counted by the ground they take, and not drawn one by one."""
+SHIFTS = 6
+"""Steps in which a grid is shifted each way, in outlines that are not rectangles."""
 NEARLY_M = 1e-6
 ROUNDING_M = 1e-7
 """So far over the edge a plant still counts as on it, however its place was added up."""
@@ -42,12 +44,20 @@ class Placed:
 
 
 def placed_in(outline: BaseGeometry, spacing_m: float) -> Placed:
-    """Plants in a bed's outline [m], half a spacing from its edge, in a square or an offset grid, whichever takes more;
-    the square one where both take as many.
+    """Plants in a bed's outline [m], half a spacing from its edge, in whichever pattern takes most.
+
+    A square grid, or an offset one with its rows along or across the bed; the square one where none takes more.
     """
     square = in_grid(outline, spacing_m, spacing_m, "square")
-    offset = in_grid(outline, spacing_m, spacing_m * OFFSET_ROW, "offset")
-    return offset if offset.count > square.count else square
+    along = in_grid(outline, spacing_m, spacing_m * OFFSET_ROW, "offset")
+    across = _across(outline, spacing_m, spacing_m * OFFSET_ROW, "offset")
+    return max(square, along, across, key=lambda placed: placed.count)
+
+
+def _across(outline: BaseGeometry, spacing_m: float, row_m: float, pattern: Pattern) -> Placed:
+    """As in_grid, with the rows along y."""
+    turned = in_grid(shapely.transform(outline, lambda points: points[:, ::-1]), spacing_m, row_m, pattern)
+    return Placed(pattern, turned.points[:, ::-1], turned.unseen)
 
 
 def placed_in_rows(outline: BaseGeometry, spacing_m: float, row_m: float) -> Placed:
@@ -55,13 +65,11 @@ def placed_in_rows(outline: BaseGeometry, spacing_m: float, row_m: float) -> Pla
     least_x, least_y, most_x, most_y = outline.bounds
     if most_x - least_x >= most_y - least_y:
         return in_grid(outline, spacing_m, row_m, "rows")
-    turned = shapely.transform(outline, lambda points: points[:, ::-1])
-    across = in_grid(turned, spacing_m, row_m, "rows")
-    return Placed("rows", across.points[:, ::-1], across.unseen)
+    return _across(outline, spacing_m, row_m, "rows")
 
 
 def in_grid(outline: BaseGeometry, spacing_m: float, row_m: float, pattern: Pattern) -> Placed:
-    """Plants of one pattern, from the corner of what is left of the outline or round its middle, whichever takes more.
+    """Plants of one pattern, from the corner of what is left of the outline or shifted, whichever takes most.
 
     spacing_m: along a row; row_m: from row to row [m]. Nearer to the edge than half a spacing there is none.
     """
@@ -81,13 +89,16 @@ def in_grid(outline: BaseGeometry, spacing_m: float, row_m: float, pattern: Patt
 
 
 def _grids(inner: BaseGeometry, spacing_m: float, row_m: float, pattern: Pattern) -> Iterator[Points]:
-    """Grids over a region: one from its lower left corner, one with a plant at its middle, one round the middle. On a
-    rectangle none takes more than that from the corner.
+    """Grids over a region: one from its lower left corner, and others shifted in steps from its middle on.
+
+    On a rectangle none takes more than that from the corner.
     """
     left, low, right, top = inner.bounds
     shift = spacing_m / 2 if pattern == "offset" else 0.0
     middle_x, middle_y = (left + right) / 2, (low + top) / 2
-    starts = [(left, low), (middle_x, middle_y), (middle_x + spacing_m / 2, middle_y + row_m / 2)]
+    parts = [step / SHIFTS for step in range(SHIFTS)]
+    shifted = [(middle_x + one * spacing_m, middle_y + other * row_m) for one in parts for other in parts]
+    starts = [(left, low), *shifted]
     is_rectangle = (right - left) * (top - low) - inner.area < NEARLY_M
     for at_x, at_y in starts[:1] if is_rectangle else starts:
         first_x = at_x - math.ceil((at_x - left) / spacing_m + 1) * spacing_m

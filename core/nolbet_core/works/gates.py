@@ -7,7 +7,7 @@ from calendar import monthrange
 from collections.abc import Mapping, Sequence
 from datetime import date, timedelta
 
-from nolbet_core.climate.weather import TEMPERATURE_SPREAD_C, MonthNormals
+from nolbet_core.climate.weather import TMIN_SPREAD_C, MonthNormals
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_temperature
 from nolbet_core.record import record
@@ -67,7 +67,7 @@ def weather_on(day: date, months: Sequence[MonthNormals], known: Mapping[date, K
 def frost_chance(day: date, months: Sequence[MonthNormals]) -> float:
     """Chance that the night of a day goes under 0 degrees C [0-1]: normal round the usual lowest temperature."""
     mean_c = _between(day, [each.tmin_c for each in months])
-    return 0.5 * math.erfc(mean_c / TEMPERATURE_SPREAD_C / math.sqrt(2))
+    return 0.5 * math.erfc(mean_c / TMIN_SPREAD_C / math.sqrt(2))
 
 
 def _between(day: date, monthly: Sequence[float]) -> float:
