@@ -121,6 +121,10 @@ def test_what_was_read_is_told_and_a_reading_that_is_off_is_named() -> None:
     assert off is not None
     # readings are told oldest first, so that the one of December is the fourth
     assert off.wild == [3]
+    bed = figures_of(zoo.plan(BED, log=[*FIVE, *surfaces(("2026-12-15", 0.47))]), TODAY).beds[0]
+    told = [each for each in bed.findings if each.code == "reading_off"]
+    assert len(told) == 1
+    assert "15 December 2026" in told[0].message and "lower than the others say" in told[0].message
     assert off.misfits_m[3] < -0.09
     # it is left out of the fit
     assert off.settling_factor == pytest.approx(honest.settling_factor, rel=0.01)

@@ -9,7 +9,7 @@ from typing import Any, Literal
 
 from nolbet_core.built.fixings import Fixings, bought_fixings, bought_units
 from nolbet_core.built.frame import BuiltFrame
-from nolbet_core.built.sources import USUAL_LENGTHS_M, Sources, lengths_known
+from nolbet_core.built.sources import Sources, lengths_known
 from nolbet_core.frame.bowing import side_pressure, ties_for, wall_spacing
 from nolbet_core.frame.corners import Corner, rectangle_course
 from nolbet_core.frame.fasteners import post_length
@@ -97,7 +97,7 @@ def boarded(framed: BuiltFrame, sources: Sources) -> Boarded | None:
     if not framed.is_boards or not isinstance(framed.vessel.outside, Rectangle):
         return None
     thick_m, width_m = framed.section
-    known = lengths_known((framed.timber.key, thick_m, width_m), sources) or USUAL_LENGTHS_M
+    known = lengths_known((framed.timber.key, thick_m, width_m), sources) or sources.usual_lengths_m
     frame, cutting = framed.frame, sources.cutting
     return Boarded(
         frame.corner, thick_m, frame.post_m or 0.0, frame.slot_m or 0.0, framed.courses.count, known, cutting.kerf_m,

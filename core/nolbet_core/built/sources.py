@@ -11,20 +11,33 @@ from nolbet_core.haul.offers import SAME_M, Supplier
 from nolbet_core.plan.frame import Cutting
 from nolbet_core.plan.garden import Plan, Stock
 from nolbet_core.plan.offers import PlanSupplier
+from nolbet_core.quantities.units import FOOT_M, System
 from nolbet_core.record import record
 from nolbet_core.shelf.material import Material
 
-USUAL_LENGTHS_M = (1.8, 2.4, 3.0, 3.6, 4.2, 4.8)
-"""What boards are sold in where nobody has said [m]."""
+USUAL_LENGTHS_M: dict[System, tuple[float, ...]] = {
+    System.FT_IN: tuple(round(feet * FOOT_M, 6) for feet in (8, 10, 12, 14, 16)),
+    System.METRIC: (2.4, 3.0, 3.6, 4.2, 4.8),
+}
+"""Lengths that boards are sold in where no supplier says [m]."""
+
+WORTH_KEEPING_M: dict[System, float] = {System.FT_IN: FOOT_M, System.METRIC: 0.3}
+"""Length from which an offcut is kept as stock [m]."""
 
 
 @record
 class Sources:
-    """Suppliers, the boards on hand, and how boards are cut."""
+    """Suppliers, the boards on hand, how boards are cut, and the units that say which lengths are usual."""
 
     suppliers: tuple[Supplier, ...] = ()
     boards: tuple[Stock, ...] = ()
     cutting: Cutting = Cutting()
+    system: System = System.METRIC
+
+    @property
+    def usual_lengths_m(self) -> tuple[float, ...]:
+        """Lengths that boards are sold in where no supplier says [m]."""
+        return USUAL_LENGTHS_M[self.system]
 
 
 def boards_in(section: BoardSection, stock: Sequence[Stock]) -> list[Stock]:
@@ -49,12 +62,17 @@ def lengths_known(section: BoardSection, sources: Sources) -> tuple[float, ...]:
 
 def sources_of(plan: Plan, materials: Mapping[str, Material]) -> Sources:
     """Where a plan's boards come from. materials: by key."""
-    return gather_sources(plan.suppliers, boards_on_hand(plan), plan.cutting, materials)
+    system = System(plan.garden.units)
+    return gather_sources(plan.suppliers, boards_on_hand(plan), plan.cutting, materials, system)
 
 
 def gather_sources(
-    suppliers: Sequence[PlanSupplier], stock: Sequence[Stock], cutting: Cutting, materials: Mapping[str, Material]
+    suppliers: Sequence[PlanSupplier],
+    stock: Sequence[Stock],
+    cutting: Cutting,
+    materials: Mapping[str, Material],
+    system: System,
 ) -> Sources:
     """As sources_of, of what a plan is made of."""
     found = tuple(supplier_of(entry, materials) for entry in suppliers)
-    return Sources(found, tuple(each for each in stock if each.is_boards), cutting)
+    return Sources(found, tuple(each for each in stock if each.is_boards), cutting, system)

@@ -8,7 +8,7 @@ from decimal import Decimal
 from functools import lru_cache
 
 from nolbet_core.built.bought import boards_on_hand
-from nolbet_core.built.sources import USUAL_LENGTHS_M, boards_in
+from nolbet_core.built.sources import USUAL_LENGTHS_M, WORTH_KEEPING_M, boards_in
 from nolbet_core.built.state import frame_stands, is_put_off
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.cuts.programme import SECONDS, CutPlan, cut_plan
@@ -18,13 +18,11 @@ from nolbet_core.frame.corners import joined
 from nolbet_core.haul.lengths import BoardSection, board_line, lengths_offered
 from nolbet_core.haul.offers import SAME_M, Line, Supplier
 from nolbet_core.plan.garden import Plan
+from nolbet_core.quantities.units import System
 from nolbet_core.record import record
 
 Stick = tuple[str, float, float, float]
 """A wood's key, and a board's thickness, width and length [m]."""
-
-WORTH_KEEPING_M = 0.3
-"""Shorter offcuts are firewood [m]."""
 
 JOINED = ("long side", "short side", "side")
 """Pieces that may be made of several boards where none is long enough; posts, legs and bearers never are."""
@@ -109,7 +107,7 @@ def _left_lying(boards: Sequence[CutBoard], plan: Plan) -> list[LyingBoards]:
     for board in boards:
         if board.source == "stock":
             used[board.material, board.thickness_m, board.width_m, board.length_m] += board.count
-        if board.offcut_m >= WORTH_KEEPING_M:
+        if board.offcut_m >= WORTH_KEEPING_M[System(plan.garden.units)]:
             left_m = int(board.offcut_m * 1000) / 1000
             offcuts[board.material, board.thickness_m, board.width_m, left_m] += board.count
     lying = []
@@ -147,7 +145,8 @@ def _cut(
     ]
     nobody_offers = not offered
     if nobody_offers:
-        offered = [_Source(Length(each, Decimal(str(each))), None, is_stock=False) for each in USUAL_LENGTHS_M]
+        usual_m = USUAL_LENGTHS_M[System(plan.garden.units)]
+        offered = [_Source(Length(each, Decimal(str(each))), None, is_stock=False) for each in usual_m]
     sources = [*offered, *_on_hand(section, plan)]
     longest_m = max(each.board.length_m for each in sources)
     counts: Counter[float] = Counter()

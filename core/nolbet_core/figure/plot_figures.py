@@ -163,9 +163,10 @@ class LaidOutFigures:
 
 @record
 class RowsFigures:
-    """Beds laid out in rows."""
+    """Beds laid out in rows. aisle_m: kept between them."""
 
     beds: list[LaidOutFigures]
+    aisle_m: float
 
 
 @record

@@ -9,13 +9,14 @@ from nolbet_core.built.bed import BuiltBed
 from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.surroundings import Surroundings
 from nolbet_core.figure.drawn import drawn_ring
+from nolbet_core.figure.plot import barrow_aisle
 from nolbet_core.figure.plot_figures import LaidOutFigures, RoomFigures, RowsFigures, SpotFigures
 from nolbet_core.lazy import lazily
 from nolbet_core.plot.fixed import STANDING
 from nolbet_core.plot.ground import Ground
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.plot.room import room_for
-from nolbet_core.plot.rows import Group, lay_out
+from nolbet_core.plot.rows import Group, LaidSpot, lay_out
 from nolbet_core.shapes.hollow import Point
 
 if TYPE_CHECKING:
@@ -36,11 +37,12 @@ def rows_figures(
     """Beds that lie nowhere yet, laid out in rows on what is free of a garden's plot.
 
     beds: all of the garden. keys: which of them. in_a_row: how many side by side, None for as many as fit. aisle_m:
-    kept between them [m], the plot's own where None. within_m: two opposite corners of the part they are kept to [m].
+    kept between them [m]; where None what a barrow needs, or less where that leaves a bed out.
+    within_m: two opposite corners of the part they are kept to [m].
     Raises ValueError where there is no plot.
     """
-    ground = around.ground
-    if ground is None:
+    ground, plot = around.ground, around.plot
+    if ground is None or plot is None:
         raise ValueError("the garden has no plot")
     placed = {each.bed.key: placed_beds(each.bed, each.vessel) for each in beds}
     taken = [*(bed.outline for own in placed.values() for bed in own), *_standing(ground)]
@@ -54,10 +56,16 @@ def rows_figures(
         )
         for each in asked
     ]
-    wanted_m = ground.aisle_m if aisle_m is None else aisle_m
     within = None if within_m is None else shapely.box(*_bounds(*within_m))
-    laid = lay_out(groups, in_a_row, wanted_m, ground.polygon, taken, within)
+    # what a barrow needs, as aisles are judged; where that leaves a bed out, what is kept on the plot
+    wanted = [max(barrow_aisle(plot), ground.aisle_m), ground.aisle_m] if aisle_m is None else [aisle_m]
+    laid: list[list[LaidSpot]] = []
+    for kept_m in wanted:
+        laid = lay_out(groups, in_a_row, kept_m, ground.polygon, taken, within)
+        if all(len(spots) == group.count for spots, group in zip(laid, groups, strict=True)):
+            break
     return RowsFigures(
+        aisle_m=kept_m,
         beds=[
             LaidOutFigures(
                 key=each.bed.key,
@@ -65,7 +73,7 @@ def rows_figures(
                 lacking=group.count - len(spots),
             )
             for each, group, spots in zip(asked, groups, laid, strict=True)
-        ]
+        ],
     )
 
 

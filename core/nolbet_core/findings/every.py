@@ -86,7 +86,7 @@ from nolbet_core.findings.profile import (
 )
 from nolbet_core.findings.safety import Dust
 from nolbet_core.findings.schooling import DryFill, LeavesTrodden, PliesFew, UnripeCompost
-from nolbet_core.findings.sinking import SinksMuch
+from nolbet_core.findings.sinking import ReadingOff, SinksMuch
 from nolbet_core.findings.strength import FloorSags, FloorWeak, LegWeak, PostWeak
 from nolbet_core.findings.water import (
     FlushYearly,
@@ -150,6 +150,7 @@ FINDINGS: tuple[Finding[Any], ...] = (
     FabricUnderMound(),
     NotFoodGrade(),
     SinksMuch(),
+    ReadingOff(),
     HeadspaceSmall(),
     PitNotFull(),
     FrameOffDepth(),

@@ -81,20 +81,27 @@ class AisleNarrow(BetweenFinding):
     when = "two are nearer than a barrow wants, 0.9 m unless its width is known; under 0.45 m, too near for a walker"
 
     def look(self, beside: BedsBeside) -> Iterator[Found]:
-        """Each aisle that is too narrow, those between pots left out."""
+        """Aisles that are too narrow, those between pots left out: one finding for a walker, one for a barrow."""
+        by_level: dict[Literal["caution", "advice"], list[Aisle]] = {}
         for aisle in beside.aisles:
             level = aisle_level(aisle.width_m, beside.barrow_m)
-            if level == "good" or aisle.between_pots:
-                continue
-            said = show_length(aisle.width_m, beside.system)
-            walker, barrow = show_length(WALKER_M, beside.system), show_length(beside.barrow_m, beside.system)
-            needs_a_walker = f"A walker needs {walker}, someone kneeling more."
+            if level != "good" and not aisle.between_pots:
+                by_level.setdefault(level, []).append(aisle)
+        for level, narrow in by_level.items():
+            least = min(narrow, key=lambda aisle: aisle.width_m)
+            needs_m = WALKER_M if level == "caution" else beside.barrow_m
+            said, needs = (show_length(each, beside.system) for each in (least.width_m, needs_m))
+            more = len(narrow) - 1
+            others = f" {more} more {'aisle is' if more == 1 else 'aisles are'} too narrow." if more else ""
+            why = (
+                f"A walker needs {needs}, someone kneeling more." if level == "caution" else f"A barrow needs {needs}."
+            )
             yield Found(
                 level,
-                f"Between {aisle.bed.name} and {aisle.other.name} there are {said}.",
-                needs_a_walker if level == "caution" else f"A barrow needs {barrow}.",
-                f"Move one of them until there are {walker if level == 'caution' else barrow}.",
-                beds=_keys(aisle.bed, aisle.other),
+                f"Between {least.bed.name} and {least.other.name} there are {said}.{others}",
+                why,
+                f"Move one of them until there are {needs}.",
+                beds=tuple(dict.fromkeys(key for aisle in narrow for key in _keys(aisle.bed, aisle.other))),
             )
 
 

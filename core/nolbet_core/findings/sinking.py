@@ -5,12 +5,40 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from nolbet_core.built.worked import WorkedBed
+from nolbet_core.climate.year import day_after_months
 from nolbet_core.findings.finding import BedFinding, Found
-from nolbet_core.quantities.writing import show_length
+from nolbet_core.quantities.writing import show_day, show_length
 
 FIRST_YEAR_M = 0.050
 TEN_YEARS_SHARE = 0.25
 YEAR = 12
+
+
+class ReadingOff(BedFinding):
+    """A reading of the surface is far from where the others say it is."""
+
+    code = "reading_off"
+    level = ("note",)
+    topic = "sinking"
+    when = "a reading of the surface is over four standard deviations from the others"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Each reading that is left out of the fit."""
+        fit, seen = worked.fitted, worked.read_surfaces
+        if fit is None:
+            return
+        for index in fit.wild:
+            reading = seen[index]
+            off = show_length(abs(fit.misfits_m[index]), worked.system)
+            higher = "higher" if fit.misfits_m[index] > 0 else "lower"
+            day = day_after_months(worked.built_on, reading.months) if worked.built_on else None
+            when = f" of {show_day(day)}" if day else ""
+            yield Found(
+                "note",
+                f"The surface reading{when} is {off} {higher} than the others say.",
+                "It is left out of the forecast: a slip of the ruler, a top-up that was not written down, or a heap.",
+                "Measure again. Correct the entry in the diary, or add the top-up that is missing.",
+            )
 
 
 class SinksMuch(BedFinding):

@@ -24,6 +24,7 @@ from nolbet_core.plan.garden import OwnMaterial as PlanMaterial
 from nolbet_core.plan.mix import PlanMix
 from nolbet_core.plan.planting import OwnCrop
 from nolbet_core.plan.problems import PlanProblem
+from nolbet_core.quantities.units import System
 
 MOST_KEPT = 500
 
@@ -108,7 +109,9 @@ def _sources(garden: Garden) -> Sources:
     """Where a garden's boards come from, as far as it can be read; nothing where it can't."""
     cutting = Cutting.model_validate(garden.cutting or {})
     with suppress(Unreadable, ValueError):
-        return gather_sources(suppliers_plan(garden), stock_plan(garden), cutting, garden_supplies(garden).materials)
+        return gather_sources(
+            suppliers_plan(garden), stock_plan(garden), cutting, garden_supplies(garden).materials, System(garden.units)
+        )
     return Sources((), (), cutting)
 
 

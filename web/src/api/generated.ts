@@ -8201,9 +8201,11 @@ export interface components {
         };
         /**
          * RowsFigures
-         * @description Beds laid out in rows.
+         * @description Beds laid out in rows. aisle_m: kept between them.
          */
         RowsFigures: {
+            /** Aisle M */
+            aisle_m: number;
             /** Beds */
             beds: components["schemas"]["LaidOutFigures"][];
         };

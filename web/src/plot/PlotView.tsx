@@ -143,7 +143,7 @@ function OnGround({ garden, plot, beds, materials, bedPath }: GroundProps) {
           Drag a bed to move it (Alt for no snapping), turn it by its handle. Keys: arrows, Shift for far, [
           and ] turn. Dashed beds are planned.
         </PlotHint>
-        <Unplaced garden={garden} plot={state.plot} rows={rows} />
+        <Unplaced garden={garden} rows={rows} />
         <Row>
           <Button component={Link} to={`/garden/${garden.id}/plot/setting-out`}>
             Set it out with two tapes

@@ -1,21 +1,20 @@
 import Typography from "@mui/material/Typography";
 import Button from "@mui/material/Button";
-import { saidOf, type KeptGarden, type Plot } from "../api/client";
-import { meant } from "../api/meant";
+import { saidOf, type KeptGarden } from "../api/client";
 import { BedMark } from "../drawing/BedMark";
 import { Note } from "../kit/Note";
 import { Problem } from "../kit/Problem";
 import { Row } from "../kit/Row";
-import { typedLength } from "../quantities/format";
+import { showLength } from "../quantities/format";
 import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { PlotPlacing, PlotUnplaced } from "./plot-sheet.styles";
 import type { Rows } from "./useRows";
 
-type Props = { garden: KeptGarden; plot: Plot; rows: Rows };
+type Props = { garden: KeptGarden; rows: Rows };
 
 /** Beds that don't lie on the plot yet: laid out in rows where the ground is free, alike ones side by side. */
-export function Unplaced({ garden, plot, rows }: Props) {
+export function Unplaced({ garden, rows }: Props) {
   const { units } = useShowing();
   const { waiting, lay, setInARow, setAisle } = rows;
   const layOut = (beds: readonly string[]) => lay.mutate({ beds, within: null });
@@ -44,7 +43,7 @@ export function Unplaced({ garden, plot, rows }: Props) {
           width="110px"
           eager
           shown=""
-          placeholder={typedLength(meant("Plot", plot, "aisle_m"), units)}
+          placeholder="for a barrow"
           onMeaning={({ values: [value] }) => setAisle(value ?? null)}
           onReading={(read) => read === "empty" && setAisle(null)}
         />
@@ -79,7 +78,11 @@ export function Unplaced({ garden, plot, rows }: Props) {
           </li>
         ))}
       </ul>
-      <Note>They come to lie where the ground is free, an aisle from all else; drag them on from there.</Note>
+      <Note>
+        {lay.data
+          ? `Aisles of ${showLength(lay.data.aisle_m, units)} were kept. Drag beds on from there.`
+          : "Beds go where the ground is free, with an aisle all round. Drag them on from there."}
+      </Note>
       {lacking.length > 0 && (
         <Problem>
           No room {lay.variables?.within ? "in what you drew" : "with these aisles"} for{" "}
