@@ -213,3 +213,16 @@ def test_a_sampled_material_never_holds_more_water_than_its_pores() -> None:
         grain = material.dry_density_kg_m3 / material.loose_factor / (1 - porosity.value)
         water = dry * moisture / (1 - moisture) / 1000
         assert (water <= 1 - dry / grain + 1e-9).all() if hasattr(water, "all") else water <= 1 - dry / grain + 1e-9
+
+
+def test_a_path_through_a_patch_is_stood_on() -> None:
+    """A patch 2.6 m wide is too wide for arms of 0.6 m; a path of 0.6 m along its middle leaves 1.0 m each side."""
+    wide = {"kind": "flat_area", "length_m": 6.0, "width_m": 2.6}
+
+    def codes(plot: dict[str, Any]) -> list[str]:
+        garden = {"name": "Test ground", "units": "metric", "plot": plot}
+        bed = patch(shape=wide, places=[{"x_m": 5.0, "y_m": 3.1, "turn_deg": 0.0}])
+        return [each.code for each in figure_plan(read_plan(zoo.plan(bed, garden=garden))).beds[0].findings]
+
+    assert "too_wide" in codes({"corners_m": PLOT["corners_m"]})
+    assert "too_wide" not in codes(PLOT)

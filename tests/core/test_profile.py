@@ -310,3 +310,21 @@ def test_layers_are_drawn_where_they_lie_with_the_pit_below_sunk() -> None:
         assert len(told.layers) == len(SOIL)
         assert told.layers[0].bottom_m < -0.02
         assert told.layers[-1].top_m == pytest.approx(told.surface_m, abs=0.02)
+
+
+def test_a_pit_that_lies_elsewhere_or_stands_in_a_frame_is_told() -> None:
+    plot = {"corners_m": [[0, 0], [20, 0], [20, 12], [0, 12]]}
+
+    def over(pit_at: tuple[float, float], **pit_words: Any) -> list[str]:
+        pit = zoo.bed(key="pit", name="Pit", shape=TRENCH, headspace_m=None, layers=WOOD,
+                      places=[{"x_m": pit_at[0], "y_m": pit_at[1]}]) | pit_words  # fmt: skip
+        bed = zoo.bed(key="bed", name="Bed", shape=BOX, layers=SOIL, over="pit", places=[{"x_m": 4.0, "y_m": 4.0}])
+        figures = figures_of(zoo.plan(pit, bed, garden={"name": "Test ground", "units": "ft_in", "plot": plot}))
+        return [each.message for each in figures.beds[1].findings if each.code == "pit_apart"]
+
+    assert over((4.0, 4.0)) == []
+    # 2 m boxes whose middles are 6.572 m apart leave 15 ft between them
+    assert over((4.0 + 2.0 + 4.572, 4.0)) == ["Pit below it is 15' away on the plot."]
+    boards = {"kind": "boards", "thickness_m": 0.038, "width_m": 0.14}
+    framed = {"shape": BOX, "headspace_m": 0.025, "frame": boards}
+    assert over((4.0, 4.0), **framed) == ["Pit below it stands in a frame."]

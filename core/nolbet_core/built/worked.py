@@ -34,10 +34,12 @@ from nolbet_core.frame.strength import heaviest_leg_share
 from nolbet_core.nutrients.season import WANTED_KG_M2, WANTED_LIGHT_KG_M2
 from nolbet_core.plan.bed import Bed, Layer, State
 from nolbet_core.plot.ground import Ground
+from nolbet_core.plot.paths import widest_between
 from nolbet_core.plot.placed import PlacedBed
 from nolbet_core.quantities.units import System
 from nolbet_core.season.fit import SinkingFit, SurfaceReading, fit_factors
 from nolbet_core.settling.factors import Factors
+from nolbet_core.shapes.flat import FlatArea
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.material import Material
 from nolbet_core.stack.fill import Filled, bulk_standing, fill_bed
@@ -116,6 +118,15 @@ class WorkedBed:
         water_m = None if self.water is None else self.vessel.hollow.rim_m - self.water.store.overflow_m
         fill = Fill(tuple(layers), water_m)
         return BuiltFrame(self.bed, self.bed.frame, self.vessel, fill, self.lined_with, self._over_floor_kg)
+
+    @cached_property
+    def width_to_reach_m(self) -> float:
+        """Width of the ground that has to be reached from its sides [m]; paths through a patch are stood on."""
+        whole_m = 2 * self.vessel.inside.inradius_m
+        taken = self.around.path_ground
+        if not isinstance(self.vessel, FlatArea) or self.vessel.path_m2 <= 0 or taken is None:
+            return whole_m
+        return min(whole_m, widest_between(taken, [each.outline for each in self.placed]))
 
     @property
     def hole_count(self) -> int:

@@ -98,7 +98,7 @@ class TooWide(BedFinding):
         """Half the width, or all of it when worked from one side, over the reach by more than 5 %."""
         bed = worked.bed
         sides = 1 if bed.worked_from == "one_side" else 2
-        to_reach_m = 2 * worked.vessel.inside.inradius_m / sides
+        to_reach_m = worked.width_to_reach_m / sides
         if to_reach_m <= bed.reach_m * REACHED + TOLERANCE_M:
             return
         level: Level = "advice" if to_reach_m <= bed.reach_m * LITTLE_TOO_WIDE else "caution"
@@ -123,7 +123,7 @@ SIMPLY_WIDE = frozenset({"box", "ellipse", "stadium", "flat_area"})
 
 def _narrower(worked: WorkedBed, sides: int) -> Mend | None:
     bed = worked.bed
-    if sides == 1 and 2 * worked.vessel.inside.inradius_m <= 2 * bed.reach_m + TOLERANCE_M:
+    if sides == 1 and worked.width_to_reach_m <= 2 * bed.reach_m + TOLERANCE_M:
         return Mend("Work it from both sides", set_keys("", worked_from="both_sides"))
     if bed.shape.kind == "circle":
         key = "diameter_m"

@@ -4,16 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.ground import placed_beds
 from nolbet_core.built.lined import foot_spread_m
+from nolbet_core.built.profiles import pit_under
 from nolbet_core.built.runoff import DESIGN_RAIN_MM, pit_holds_l, runoff_l, soak_pipes
+from nolbet_core.built.vessels import build_vessel
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
 from nolbet_core.findings.ground import nearest
 from nolbet_core.findings.mend import Mend, set_keys
+from nolbet_core.plan.bed import Bed
 from nolbet_core.quantities.units import System
 from nolbet_core.quantities.writing import show_area, show_length, show_volume
 
 EMPTY_M = 0.02
+APART_M = 0.05
 HOUSE_OFF_M = 5.0
 """How far water is kept from a house where it is led into the ground [m] (usual in building rules)."""
 REPOSE_DEG = 38.0
@@ -41,6 +46,46 @@ class PitNotFull(BedFinding):
             "What is tipped into the bed falls in, and the bed stands lower by as much.",
             f"Let a layer of {one.pit_title} fill the rest, or reckon with more fill in the bed.",
         )
+
+
+class PitApart(BedFinding):
+    """A bed is said to lie over a pit that is somewhere else, or that is no pit."""
+
+    code = "pit_apart"
+    level = ("caution",)
+    topic = "fit"
+    when = "a bed's place on the plot is not over the pit it is said to lie over, or that pit stands in a frame"
+
+    def look(self, worked: WorkedBed) -> Iterator[Found]:
+        """Beds whose pit lies elsewhere on the plot, or has walls above the ground."""
+        pit = pit_under(worked.bed, worked.around.beside) if worked.profile else None
+        if pit is None:
+            return
+        if pit.frame is not None:
+            yield Found(
+                "caution",
+                f"{pit.title} below it stands in a frame.",
+                "A pit lies in the ground. A box with walls stands on it, and nothing can lie over its walls.",
+                "Lay it over a trench, or take the frame of the box away.",
+            )
+            return
+        off_m = _apart_m(worked, pit)
+        if off_m <= APART_M:
+            return
+        yield Found(
+            "caution",
+            f"{pit.title} below it is {show_length(off_m, worked.system)} away on the plot.",
+            "Fill, sinking and roots are worked out as if one lay over the other.",
+            "Move one over the other on the plot, or choose another pit.",
+        )
+
+
+def _apart_m(worked: WorkedBed, pit: Bed) -> float:
+    """Distance on the plot from a bed to its pit [m]; nothing where one of them lies nowhere on it."""
+    built = build_vessel(pit, "pit", [])
+    if built is None or not worked.placed or not placed_beds(pit, built):
+        return 0.0
+    return max(min(own.outline.distance(other.outline) for other in placed_beds(pit, built)) for own in worked.placed)
 
 
 class OilyRunoff(BedFinding):

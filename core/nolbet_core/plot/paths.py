@@ -84,6 +84,16 @@ def path_within(taken: BaseGeometry, patches: Sequence[BaseGeometry]) -> float:
     return float(sum(patch.intersection(taken).area for patch in patches) / len(patches))
 
 
+def widest_between(taken: BaseGeometry, patches: Sequence[BaseGeometry]) -> float:
+    """Width of the widest ground that paths leave of patches, by the largest circle that lies in it [m]."""
+    left = [part for patch in patches for part in shapely.get_parts(patch.difference(taken))]
+    return max((2 * shapely.maximum_inscribed_circle(part, tolerance=CIRCLE_M).length for part in left), default=0.0)
+
+
+CIRCLE_M = 0.01
+"""How closely the largest circle is looked for [m]."""
+
+
 def path_outline(corners_m: Sequence[Point], line_m: Sequence[Point], width_m: float) -> BaseGeometry:
     """The ground that a path takes: within its corners, or along its line [m]."""
     if corners_m:
