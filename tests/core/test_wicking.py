@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from typing import Any
 
 import numpy as np
 import pytest
@@ -11,6 +12,9 @@ from hypothesis import strategies as st
 
 from nolbet_core.reservoir.wicking import Lift, Wicking, lifts_of, way_to_roots
 from nolbet_core.shelf.library import standard_shelf
+from tests.core import zoo
+from tests.core.ask import bed_of
+from tests.core.shapes import shape
 
 SHELF = standard_shelf()
 
@@ -57,3 +61,26 @@ def test_wicks_lift_less_the_lower_the_water(rise_m: float, below_m: list[float]
     assert np.all(np.diff(lifted) <= 1e-12)
     assert lifted.min() >= 0.0
     assert lifted.max() <= 0.03
+
+
+@pytest.mark.parametrize(
+    ("kind", "frame", "lined"),
+    [
+        ("stadium", None, False),
+        ("stadium", {"kind": "bought", "thickness_m": 0.002}, False),
+        ("stadium", {"kind": "units", "material": "brick"}, True),
+        ("round_tub", None, False),
+        ("trough", None, False),
+        ("box", None, True),
+        ("crates", None, True),
+    ],
+)
+def test_a_rigid_tub_holds_water_without_a_liner_and_a_crate_does_not(
+    kind: str, frame: dict[str, Any] | None, lined: bool
+) -> None:
+    tank = {"height_m": 0.12, "overflow_m": 0.1, "medium": "gravel_20"}
+    bed = zoo.bed(shape=shape(kind), layers=[{"material": "topsoil", "fill": True}], frame=frame)
+    plain, wicking = bed_of(bed), bed_of(bed | {"reservoir": tank})
+    assert ("no_liner" in {each.code for each in wicking.findings}) == lined
+    assert plain.first_reservoir is not None
+    assert ("liner_lap_m" in plain.first_reservoir) == lined

@@ -24,6 +24,18 @@ TURF_M = 0.05
 """How thick turf is stripped [m]."""
 
 
+RIGID_SHAPES = frozenset({"round_tub", "trough", "lying_barrel", "stadium"})
+"""Shapes that tubs, troughs, barrels and stock tanks come in."""
+
+
+def is_rigid_tub(bed: Bed) -> bool:
+    """True if a bed holds water without a liner: a tub, trough, barrel or tank as bought, with no frame built round it.
+
+    A crate has holes, and a box of boards or bricks has joints.
+    """
+    return bed.shape.kind in RIGID_SHAPES and (bed.frame is None or bed.frame.kind == "bought")
+
+
 def on_open_ground(bed: Bed) -> bool:
     """Whether a bed stands on ground that roots can go on into; so it does where nothing is said."""
     return bed.stand is None or bed.stand.on in OPEN

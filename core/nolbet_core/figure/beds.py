@@ -7,8 +7,9 @@ from datetime import date
 
 from nolbet_core.built.first import first_reservoir, halves_of
 from nolbet_core.built.first_frames import first_frames
+from nolbet_core.built.footing import is_rigid_tub
 from nolbet_core.built.thirst import soaking_water, thirst_of
-from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
+from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.cover_and_lines import cover_figures, hand_figures, lines_figures
 from nolbet_core.figure.drawn import DRAWN_DIGITS, drawn_rings, plan_figures, section_figures, skirt_line
 from nolbet_core.figure.figures import (
@@ -107,7 +108,7 @@ def bed_figures(worked: WorkedBed) -> BedFigures:
         fitted=fitted_figures(worked),
         ready=ready_figures(worked),
         reservoir=reservoir_figures(worked, worked.water) if worked.water else None,
-        first_reservoir=first_reservoir(vessel, bed.shape.kind in CLOSED_BELOW) if bed.reservoir is None else None,
+        first_reservoir=first_reservoir(vessel, is_rigid_tub(bed)) if bed.reservoir is None else None,
         stand=stand_figures(worked),
         holes=_holes_figures(worked),
         mound=mound_figures(worked),

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
+from nolbet_core.built.footing import is_rigid_tub
 from nolbet_core.built.planted import hot_day_thirst
 from nolbet_core.built.stores import known_overflow
 from nolbet_core.built.water import BedWater
-from nolbet_core.built.worked import CLOSED_BELOW, WorkedBed
+from nolbet_core.built.worked import WorkedBed
 from nolbet_core.findings.finding import DEFER, BedFinding, Found
 from nolbet_core.findings.mend import Mend, MendStep, set_keys
 from nolbet_core.plan.defaults import LINER_LAP_M
@@ -140,7 +141,7 @@ class NoLiner(BedFinding):
     def look(self, worked: WorkedBed) -> Iterator[Found]:
         """A reservoir whose bed is built of boards or the like, with no liner in it or in the stack."""
         water = worked.water
-        if water is None or water.liner_m is not None or worked.bed.shape.kind in CLOSED_BELOW:
+        if water is None or water.liner_m is not None or is_rigid_tub(worked.bed):
             return
         if any(layer.holds_water for layer in worked.filled.layers):
             return
