@@ -385,3 +385,16 @@ def test_a_pack_counts_its_boards() -> None:
     figures = limited(pack, piece(2.4, "6.00"))
     assert figures.cuts is not None
     assert figures.cuts.price == Decimal("32.00")
+
+
+def test_pallets_have_a_size_and_stand_on_edge_or_lie() -> None:
+    """2.4 x 1.2 m outside, 0.38 m high: round it 7.2 m.
+
+    On edge: 7.2 / 1.2 = 6, one row of 1.0 m. Flat, 0.144 m high: three rows (0.432 m), 18. Of 0.8 m: 9 on edge.
+    """
+    assert frame_in(garden({"kind": "pallets"})).units == {"pallet": 6}
+    outside = {"bed": {"shape": BOX | {"length_m": 6.0, "width_m": 5.0}}}
+    flat = frame_in(garden({"kind": "pallets", "unit_m": [1.2, 1.0, 0.144]}, **outside))
+    # 22 m round: 19 a row
+    assert flat.units == {"pallet": 57}
+    assert frame_in(garden({"kind": "pallets", "unit_m": [0.8, 0.144, 1.2]})).units == {"pallet": 9}

@@ -279,7 +279,8 @@ class BuiltFrame:
             return {}
         if self.frame.kind == "sheet":
             return {key: panels_for(round_m, unit_m[0], max(int(unit_m[2] / self.height_m + 1e-9), 1))}
-        return {key: pallets_for(round_m, unit_m[0])} if self.frame.kind == "pallets" else {}
+        is_pallets = self.frame.kind == "pallets"
+        return {key: pallets_for(round_m, unit_m[0], self.height_m, unit_m[2])} if is_pallets else {}
 
     @cached_property
     def sides_m(self) -> tuple[float, ...]:

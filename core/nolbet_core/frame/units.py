@@ -69,9 +69,17 @@ def panels_for(round_m: float, panel_m: float, rows: int = 1) -> int:
     return math.ceil(math.ceil(round_m / (panel_m - WAVE_LAP_M) - 1e-9) / rows)
 
 
-def pallets_for(round_m: float, pallet_m: float) -> int:
-    """Pallets side by side round a bed [m]. pallet_m: length of one [m]."""
-    return math.ceil(round_m / pallet_m - 1e-9)
+def pallets_for(round_m: float, pallet_m: float, height_m: float, pallet_high_m: float) -> int:
+    """Pallets round a bed [m], row on row up to its height [m].
+
+    pallet_m, pallet_high_m: length of one, and its height as it stands on edge or lies [m].
+    """
+    rows = max(math.ceil(height_m / pallet_high_m - NEARLY_A_ROW), 1)
+    return math.ceil(round_m / pallet_m - 1e-9) * rows
+
+
+NEARLY_A_ROW = 0.1
+"""Part of a row that a wall may be higher than its pallets."""
 
 
 def logs_for(side_m: float, height_m: float, across_m: float) -> int:

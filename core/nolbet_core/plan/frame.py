@@ -15,6 +15,7 @@ CornerKind = Literal["butt", "butt_short", "alternate", "pinwheel", "mitre", "sl
 """How boards are joined at the corners."""
 
 ThickM = Annotated[float, Field(gt=0, le=1)]
+UnitM = Annotated[float, Field(gt=0, le=3)]
 Courses = Annotated[int, Field(ge=1, le=60)]
 Size = Annotated[list[ThickM], Field(min_length=2, max_length=2)]
 
@@ -62,7 +63,7 @@ class Frame(Model):
     posts_in: Literal["concrete", "tamped"] = "concrete"
     in_ground_m: OffsetM | None = None
     lowest: Key | None = None
-    unit_m: Annotated[list[ThickM], Field(min_length=3, max_length=3)] | None = None
+    unit_m: Annotated[list[UnitM], Field(min_length=3, max_length=3)] | None = None
     joint_m: WallM | None = None
     breakage: Share | None = None
     ties: Annotated[int, Field(ge=0, le=60)] = 0

@@ -10,7 +10,7 @@ import { SCREEN_ONLY } from "../theme/sizes";
 import { FRAME_NAMES, firstFrames, withFrame, type Frame } from "./frames";
 import { LegsAndFloor } from "./LegsAndFloor";
 import { PostFields } from "./PostFields";
-import { UnitFields } from "./UnitFields";
+import { PalletFields, UnitFields } from "./UnitFields";
 
 type Props = {
   bed: Bed;
@@ -132,6 +132,7 @@ export function FrameFields({ frame, figures, materials, onEdit }: Props) {
           </Row>
         )}
         {frame.kind === "units" && <UnitFields frame={frame} onSet={set} />}
+        {frame.kind === "pallets" && <PalletFields frame={frame} onSet={set} />}
         {isBoards && ((frame.middle_posts ?? 0) > 0 || hasPosts(frame)) && (
           <PostFields frame={frame} onSet={set} />
         )}

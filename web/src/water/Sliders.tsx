@@ -4,7 +4,9 @@ import type { Bed, BedFigures, Material } from "../api/client";
 import { meant } from "../api/meant";
 import { setAmount } from "../draft/edits";
 import { Note } from "../kit/Note";
-import { showLength, showShare } from "../quantities/format";
+import { Row } from "../kit/Row";
+import { showLength, showShare, typedLength } from "../quantities/format";
+import { MeasureField } from "../quantities/MeasureField";
 import { useShowing } from "../quantities/UnitsContext";
 import { Pick } from "../theme/controls/Pick";
 import { soilLayer, withHeight, withReservoir } from "./reservoirs";
@@ -60,6 +62,33 @@ export function Sliders({ bed, figures, materials, onEdit, onEnd }: Props) {
   const [canopy, crop_factor] = [planted("canopy"), planted("crop_factor")];
   return (
     <SlideList data-part="water-sliders">
+      <Row sx={{ alignItems: "flex-end" }}>
+        <MeasureField
+          label="Reservoir height"
+          limit="depth"
+          width="120px"
+          shown={typedLength(reservoir.height_m, units)}
+          onMeaning={({ values: [height_m = 0] }) => onEdit((now) => withHeight(now, height_m))}
+        />
+        <MeasureField
+          label="Overflow height"
+          limit="depth"
+          width="120px"
+          shown={typedLength(overflow, units)}
+          onMeaning={({ values: [overflow_m] }) => onEdit((now) => withReservoir(now, { overflow_m }))}
+        />
+        {soil >= 0 && (
+          <MeasureField
+            label="Soil depth"
+            limit="layer"
+            width="120px"
+            shown={typedLength(soil_m, units)}
+            onMeaning={({ values: [thickness_m = 0] }) =>
+              onEdit((now) => setAmount(now, soil, { thickness_m }, standing))
+            }
+          />
+        )}
+      </Row>
       <Slide
         {...slide}
         label="Reservoir"
