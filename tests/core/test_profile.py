@@ -24,7 +24,7 @@ from nolbet_core.shapes.ribbon import ribbon
 from nolbet_core.shapes.vessel import Vessel
 from nolbet_core.shelf.library import standard_shelf
 from tests.core import zoo
-from tests.core.ask import figures_of
+from tests.core.ask import figures_of, planned
 
 WOOD = [{"material": "broadleaf_logs", "thickness_m": 0.25}, {"material": "leaves", "thickness_m": 0.05}]
 SOIL = [{"material": "compost", "thickness_m": 0.1}, {"material": "topsoil", "fill": True}]
@@ -328,3 +328,22 @@ def test_a_pit_that_lies_elsewhere_or_stands_in_a_frame_is_told() -> None:
     boards = {"kind": "boards", "thickness_m": 0.038, "width_m": 0.14}
     framed = {"shape": BOX, "headspace_m": 0.025, "frame": boards}
     assert over((4.0, 4.0), **framed) == ["Pit below it stands in a frame."]
+
+
+@pytest.mark.parametrize("month", [12, 60, 120])
+def test_a_mound_over_a_trench_sinks_without_spikes(month: int) -> None:
+    """Its surface falls from one crest to either foot, or from two low shoulders no steeper than soil comes to rest."""
+    pit = zoo.bed(key="pit", name="Pit", shape=TRENCH, headspace_m=None, layers=WOOD)
+    mound = {"kind": "hipped_mound", "length_m": 4.0, "width_m": 1.8, "height_m": 0.7, "slope_deg": 40.0}
+    bed = zoo.bed(key="bed", name="Bed", shape=mound, headspace_m=None, layers=SOIL, over="pit")
+    plan, supplies = planned(zoo.plan(pit, bed))
+    figures = figure_sunken(plan, plan.beds[1], supplies, month)
+    top = [point for layer in figures.layers for ring in layer.outlines for point in ring if abs(point[0]) < 0.85]
+    line = {}
+    for x, y in top:
+        line[round(x, 3)] = max(line.get(round(x, 3), -1.0), y)
+    heights = [line[x] for x in sorted(line)]
+    steps = [(two - one) / (b - a) for (a, one), (b, two) in itertools.pairwise(sorted(line.items()))]
+    assert len(heights) > 20
+    # a spike of one step between two places 3 cm apart would be a slope of many times that of soil at rest
+    assert max(abs(each) for each in steps) < 1.6 * math.tan(math.radians(40))

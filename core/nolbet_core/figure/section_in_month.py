@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 
 import numpy as np
@@ -16,6 +17,9 @@ from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.mound import ANCHOR_SHARE, Mound
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
+
+REPOSE_DEG = 38.0
+"""Slope at which loose moist soil comes to rest [degrees]: the middle of 35 to 40."""
 
 
 def sunken_figures(worked: WorkedBed, month: int) -> SunkenFigures:
@@ -106,7 +110,10 @@ def _level(worked: WorkedBed, month: int) -> list[SunkenLayer]:
 
 
 def _let_down(worked: WorkedBed, month: int, across: Heights) -> Heights:
-    """How far the ground below a mound has sunk by then, at places across it [m]: where it lies over a pit."""
+    """How far the ground below a mound has sunk by then, at places across it [m]: where it lies over a pit.
+
+    At the pit's edges the fill slides in at its angle of repose, half of the slope on either side of the edge.
+    """
     one = worked.profile
     if one is None:
         return np.zeros(len(across))
@@ -115,7 +122,10 @@ def _let_down(worked: WorkedBed, month: int, across: Heights) -> Heights:
         sum(layer.thickness_m * (1 - share) for layer, share in zip(one.filled.layers, shares, strict=False))
     )
     left, right = one.vessel.pit.section_spans(one.vessel.ground_m)[0]
-    return np.where((across >= left) & (across <= right), deep_m, 0.0)
+    half_slope_m = min(deep_m / math.tan(math.radians(REPOSE_DEG)), right - left) / 2
+    from_middle, half_m = np.abs(across - (left + right) / 2), (right - left) / 2
+    let_down: Heights = np.interp(from_middle, [half_m - half_slope_m, half_m + half_slope_m], [deep_m, 0.0])
+    return let_down
 
 
 def _straight_down(vessel: Vessel, worked: WorkedBed, shares: Sequence[float]) -> list[SunkenLayer]:
