@@ -289,6 +289,10 @@ def told(**changes: Any) -> Told:
 SAID: list[tuple[dict[str, Any], str]] = [
     ({}, "No leak over 0.8 L a day is to be seen in 14 days. Plants take 110 % of what the forecast has."),
     ({"thirst_error": 2.0}, "No leak over 0.8 L a day is to be seen in 14 days."),
+    (
+        {"thirst_error": 2.0, "least_m3_day": 0.0017},
+        "No leak over 0.8 L a day is to be seen in 14 days. A leak under 1.7 L a day can't be told yet.",
+    ),
     ({"days": 3.0, "readings": 90}, "90 readings so far: five days are wanted to tell a leak from thirst."),
     (
         {"leaks": True, "loss_m3_day": 0.0021},

@@ -154,7 +154,8 @@ def _said(told: Told, system: System) -> str:
         said = f"It loses {loss} a day (give or take {error}) that no plant takes, at night and in rain too: a leak."
         return said + thirst
     over = show_loss(max(max(told.loss_m3_day, 0.0) + told.error_m3_day, LEAST_M3_DAY), system)
-    return f"No leak over {over} a day is to be seen in {told.days:.0f} days.{thirst}"
+    least = f" A leak under {show_loss(told.least_m3_day, system)} a day can't be told yet." if told.finds_some else ""
+    return f"No leak over {over} a day is to be seen in {told.days:.0f} days.{least}{thirst}"
 
 
 def dips_figures(

@@ -77,6 +77,11 @@ class Told:
     days: float
     least_m3_day: float = float("inf")
 
+    @property
+    def finds_some(self) -> bool:
+        """True if a leak of some size would be found after so many days."""
+        return self.least_m3_day < NO_TELLING
+
 
 @dataclass(frozen=True, slots=True)
 class Fit:
