@@ -327,7 +327,7 @@ def test_a_pit_that_lies_elsewhere_or_stands_in_a_frame_is_told() -> None:
     assert over((4.0 + 2.0 + 4.572, 4.0)) == ["Pit below it is 15' away on the plot."]
     boards = {"kind": "boards", "thickness_m": 0.038, "width_m": 0.14}
     framed = {"shape": BOX, "headspace_m": 0.025, "frame": boards}
-    assert over((4.0, 4.0), **framed) == ["Pit below it stands in a frame."]
+    assert over((4.0, 4.0), **framed) == ["The pit, Pit, has a frame."]
 
 
 @pytest.mark.parametrize("month", [12, 60, 120])

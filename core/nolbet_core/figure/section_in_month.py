@@ -10,6 +10,7 @@ import numpy as np
 from nolbet_core.built.worked import WorkedBed
 from nolbet_core.figure.drawn import drawn_ring, drawn_rings
 from nolbet_core.figure.forecast_figures import GhostFigures, SunkenFigures, SunkenLayer
+from nolbet_core.findings.profile import REPOSE_DEG
 from nolbet_core.settling.matter import matter_by_layer
 from nolbet_core.settling.mound import ACROSS, MIDDLE, Heights, places_across, settled_shells
 from nolbet_core.settling.surface import sunken_spans
@@ -17,9 +18,6 @@ from nolbet_core.shapes.hollow import Point, Ring
 from nolbet_core.shapes.mound import ANCHOR_SHARE, Mound
 from nolbet_core.shapes.spiral import HerbSpiral
 from nolbet_core.shapes.vessel import Vessel
-
-REPOSE_DEG = 38.0
-"""Slope at which loose moist soil comes to rest [degrees]: the middle of 35 to 40."""
 
 
 def sunken_figures(worked: WorkedBed, month: int) -> SunkenFigures:

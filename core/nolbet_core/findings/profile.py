@@ -64,7 +64,7 @@ class PitApart(BedFinding):
         if pit.frame is not None:
             yield Found(
                 "caution",
-                f"{pit.title} below it stands in a frame.",
+                f"The pit, {pit.title}, has a frame.",
                 "A pit lies in the ground. A box with walls stands on it, and nothing can lie over its walls.",
                 "Lay it over a trench, or take the frame of the box away.",
             )
